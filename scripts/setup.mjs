@@ -1,0 +1,94 @@
+// What every command needs before it can start on a fresh machine. Plain Node, no packages.
+import { execFileSync, spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { join } from 'node:path';
+
+process.env.NEXT_TELEMETRY_DISABLED = '1';
+
+const hash = (text) => createHash('sha256').update(text).digest('hex');
+
+/** Runs a command with its output shown; throws when it fails. */
+export const run = (command, args, env = {}) =>
+  execFileSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } });
+
+/** npm packages as the lock file says, installed again only when the lock file has changed. */
+export function packages() {
+  const stamp = 'node_modules/.ivyloom-lock';
+  const lock = hash(readFileSync('package-lock.json'));
+  if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== lock) {
+    if (!existsSync('node_modules/.package-lock.json') || existsSync(stamp) || process.env.CI)
+      run('npm', ['ci', '--no-audit', '--no-fund']);
+    writeFileSync(stamp, lock);
+  }
+  mkdirSync('public', { recursive: true });
+  copyFileSync('node_modules/antd/dist/antd.css', 'public/antd.css');
+}
+
+/** Debian's Chromium, from its packages when it is missing. */
+export function chromium() {
+  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  if (existsSync(path)) return path;
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, 'apt-get', ...args];
+    run(command, rest, { DEBIAN_FRONTEND: 'noninteractive' });
+  };
+  apt('update');
+  apt('install', '-y', '--no-install-recommends', 'chromium');
+  if (!existsSync(path))
+    throw new Error(`Chromium is still not at ${path}. Install Debian's package "chromium" and try again.`);
+  return path;
+}
+
+function newest(folder) {
+  let latest = 0;
+  for (const entry of readdirSync(folder, { withFileTypes: true, recursive: true }))
+    if (entry.isFile())
+      latest = Math.max(latest, statSync(join(entry.parentPath ?? entry.path, entry.name)).mtimeMs);
+  return latest;
+}
+
+/** The production build, made again only when a source is newer. */
+export function build() {
+  const stamp = '.next/BUILD_ID';
+  const sources = Math.max(
+    newest('src'),
+    statSync('next.config.ts').mtimeMs,
+    statSync('package-lock.json').mtimeMs,
+  );
+  if (existsSync(stamp) && statSync(stamp).mtimeMs > sources) return;
+  run('npx', ['next', 'build']);
+}
+
+/** Runs a TypeScript file with the project's own paths. */
+export const typescript = (file, args = [], env = {}) => run('npx', ['tsx', file, ...args], env);
+
+/** Starts the server on 127.0.0.1 and resolves with the process and its address once it answers. */
+export function serve({ port = 0, env = {}, mode = 'start', quiet = false } = {}) {
+  const child = spawn('npx', ['next', mode, '-H', '127.0.0.1', '-p', String(port)], {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+    detached: false,
+  });
+  return new Promise((resolve, reject) => {
+    let text = '';
+    const hear = (chunk) => {
+      text += chunk;
+      if (!quiet) process.stderr.write(chunk);
+      const found = /http:\/\/127\.0\.0\.1:(\d+)/.exec(text);
+      if (found && /Ready/i.test(text)) resolve({ child, url: found[0] });
+    };
+    child.stdout.on('data', hear);
+    child.stderr.on('data', hear);
+    child.on('exit', (code) => reject(new Error(`the server stopped (exit ${code})\n${text}`)));
+  });
+}

@@ -1,0 +1,179 @@
+/** Lengths inside the core are millimetres as plain numbers, in names that end in `Mm`. */
+
+/** International yard and pound agreement, 1959: the inch is exactly 25.4 mm. */
+export const MM_PER_INCH = 25.4;
+export const MM_PER_FOOT = 12 * MM_PER_INCH;
+export const MM_PER_YARD = 3 * MM_PER_FOOT;
+
+/** The units people write. */
+const MM_PER = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: MM_PER_INCH,
+  ft: MM_PER_FOOT,
+  yd: MM_PER_YARD,
+} as const;
+
+export type WrittenUnit = keyof typeof MM_PER;
+
+/** The unit a weaver reads lengths in. */
+export type LengthUnit = 'in' | 'cm';
+
+/** What a length may be. Outside it the reading is questioned, not guessed at. */
+export interface LengthRange {
+  readonly minMm: number;
+  readonly maxMm: number;
+}
+
+export type LengthProblem =
+  | { readonly code: 'empty' }
+  | { readonly code: 'unreadable'; readonly text: string }
+  | { readonly code: 'not-positive'; readonly text: string }
+  | {
+      readonly code: 'implausible';
+      readonly mm: number;
+      readonly range: LengthRange;
+      /** Other units in which a bare number would make sense. */
+      readonly perhaps: readonly WrittenUnit[];
+    };
+
+export type LengthReading =
+  { readonly ok: true; readonly mm: number } | { readonly ok: false; readonly problem: LengthProblem };
+
+// prettier-ignore
+const UNIT_WORDS: Record<string, WrittenUnit> = {
+  mm: 'mm', millimetre: 'mm', millimetres: 'mm', millimeter: 'mm', millimeters: 'mm',
+  cm: 'cm', centimetre: 'cm', centimetres: 'cm', centimeter: 'cm', centimeters: 'cm',
+  m: 'm', metre: 'm', metres: 'm', meter: 'm', meters: 'm',
+  in: 'in', inch: 'in', inches: 'in', '"': 'in', '″': 'in', '”': 'in', "''": 'in',
+  ft: 'ft', foot: 'ft', feet: 'ft', "'": 'ft', '′': 'ft', '’': 'ft',
+  yd: 'yd', yard: 'yd', yards: 'yd',
+};
+
+// prettier-ignore
+const VULGAR: Record<string, string> = {
+  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+};
+
+const NUMBER = String.raw`(?:\d+\s*[-\s]\s*\d+\/\d+|\d+\/\d+|\d+(?:[.,]\d+)?|[.,]\d+)`;
+const TERM = new RegExp(String.raw`^\s*(${NUMBER})\s*("|″|”|''|'|′|’|[a-z]+\.?)?`, 'i');
+
+/**
+ * Reads a length as people write it: `7 1/4"`, `7-1/4`, `7¼ in`, `18,5 cm`, `185 mm`, `5' 4"`, `1.5 m`.
+ * A bare number is in `unit`; a comma is always a decimal comma.
+ * With a `range`, a length outside it is refused with the units in which the same number would fit.
+ */
+export function parseLength(text: string, unit: LengthUnit, range?: LengthRange): LengthReading {
+  const clean = text
+    .trim()
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c] ?? c}`)
+    .trim();
+  if (clean === '') return refuse({ code: 'empty' });
+  if (/^[-−–]\s*[\d.,]/.test(clean)) return refuse({ code: 'not-positive', text: text.trim() });
+
+  const terms = readTerms(clean, unit);
+  if (!terms) return refuse({ code: 'unreadable', text: text.trim() });
+  const mm = terms.reduce((sum, t) => sum + t.value * MM_PER[t.unit], 0);
+  if (!(mm > 0)) return refuse({ code: 'not-positive', text: text.trim() });
+
+  if (range && (mm < range.minMm || mm > range.maxMm)) {
+    const [only] = terms;
+    const bare = terms.length === 1 && only && !only.written ? only.value : null;
+    const perhaps =
+      bare === null
+        ? []
+        : (['mm', 'cm', 'in'] as const).filter((u) => within(bare * MM_PER[u], range) && u !== unit);
+    return refuse({ code: 'implausible', mm, range, perhaps });
+  }
+  return { ok: true, mm };
+}
+
+const refuse = (problem: LengthProblem): LengthReading => ({ ok: false, problem });
+const within = (mm: number, range: LengthRange) => mm >= range.minMm && mm <= range.maxMm;
+
+interface Term {
+  readonly value: number;
+  readonly unit: WrittenUnit;
+  readonly written: boolean;
+}
+
+/** One term, or feet and then inches. Null where the text is anything else. */
+function readTerms(text: string, fallback: LengthUnit): Term[] | null {
+  const terms: Term[] = [];
+  let rest = text;
+  while (rest.trim() !== '') {
+    const found = TERM.exec(rest);
+    const previous = terms.at(-1);
+    if (!found?.[1] || terms.length === 2 || (previous && previous.unit !== 'ft')) return null;
+    const word = found[2]?.toLowerCase().replace(/\.$/, '');
+    const unit = word === undefined ? (previous ? 'in' : fallback) : UNIT_WORDS[word];
+    const value = readNumber(found[1]);
+    if (!unit || value === null || (previous && unit !== 'in')) return null;
+    terms.push({ value, unit, written: word !== undefined });
+    rest = rest.slice(found[0].length);
+  }
+  return terms;
+}
+
+function readNumber(text: string): number | null {
+  const fraction = /^(?:(\d+)\s*[-\s]\s*)?(\d+)\/(\d+)$/.exec(text);
+  if (!fraction) return Number(text.replace(',', '.'));
+  const below = Number(fraction[3]);
+  return below === 0 ? null : Number(fraction[1] ?? 0) + Number(fraction[2]) / below;
+}
+
+export interface LengthStyle {
+  readonly unit: LengthUnit;
+  /** Inches are rounded to this fraction. */
+  readonly denominator: 8 | 16;
+}
+
+/** `7 1/4 in` or `18.4 cm`. Inches to 1/8 or 1/16, lowest terms; centimetres to one decimal. */
+export function formatLength(mm: number, style: LengthStyle): string {
+  return `${formatNumber(mm, style)} ${style.unit}`;
+}
+
+/** The same without its unit, for columns that name the unit once. */
+export function formatNumber(mm: number, { unit, denominator }: LengthStyle): string {
+  const sign = mm < 0 ? '−' : '';
+  const size = Math.abs(mm);
+  if (unit === 'cm') {
+    const tenths = Math.round(size); // one tenth of a centimetre is a millimetre
+    return `${tenths === 0 ? '' : sign}${(tenths / 10).toFixed(1)}`;
+  }
+  const parts = Math.round((size / MM_PER_INCH) * denominator);
+  return `${parts === 0 ? '' : sign}${mixedNumber(parts, denominator)}`;
+}
+
+/** `parts` / `denominator` as a mixed number in lowest terms: 29/4 is `7 1/4`. */
+function mixedNumber(parts: number, denominator: number): string {
+  const whole = Math.floor(parts / denominator);
+  let above = parts % denominator;
+  if (above === 0) return `${whole}`;
+  let below = denominator;
+  while (above % 2 === 0) {
+    above /= 2;
+    below /= 2;
+  }
+  return whole === 0 ? `${above}/${below}` : `${whole} ${above}/${below}`;
+}
+
+/** A change of length with its sign: `+1/4 in`, `−3/8 in`. */
+export const formatChange = (mm: number, style: LengthStyle): string => {
+  const text = formatLength(mm, style);
+  return mm > 0 && !/^0(\.0)? /.test(text) ? `+${text}` : text;
+};
+
+/** Thread, which people cut by the metre or by the yard: `2.95 m`, `3 yd 8 in`. Rounded up: never too short. */
+export function formatThread(mm: number, unit: LengthUnit): string {
+  if (unit === 'cm') {
+    const cm = Math.ceil(mm / 10 - 1e-9);
+    return cm < 100 ? `${cm} cm` : `${(cm / 100).toFixed(2)} m`;
+  }
+  const inches = Math.ceil(mm / MM_PER_INCH - 1e-9);
+  const yards = Math.floor(inches / 36);
+  const rest = inches % 36;
+  if (yards === 0) return `${inches} in`;
+  return rest === 0 ? `${yards} yd` : `${yards} yd ${rest} in`;
+}

@@ -1,0 +1,182 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { BEADS, CLASPS, PALETTE, byId } from './materials/catalogue';
+import { bodyOf } from './materials/material';
+import { inColour, migratePiece, newBracelet, type Piece } from './piece';
+import { planPiece, type Plan } from './plan';
+import { STRUCTURES } from './structures/registry';
+
+const IN = 25.4;
+const wearer = (wristMm: number) => ({ personId: null, name: 'Maren', wristMm });
+const bracelet = (structureId: string, change: Partial<Piece> = {}): Piece => ({
+  ...newBracelet('Test', structureId, wearer(160)),
+  ...change,
+});
+const planned = (piece: Piece): Plan => {
+  const plan = planPiece(piece);
+  if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
+  return plan;
+};
+
+describe('a plan', () => {
+  it('says the same finished length by its arithmetic and by its layout', () => {
+    for (const { id } of STRUCTURES)
+      for (const units of [null, 7, 40, 90]) {
+        const plan = planned(bracelet(id, { units }));
+        expect(plan.layout.stations.totalMm).toBeCloseTo(plan.chosen.finishedMm, 6);
+      }
+  });
+
+  it('practice: a toggle with its sewn loops takes 0.7 to 1.2 in', () => {
+    const plan = planned(
+      bracelet('flat-herringbone', {
+        ends: { clasp: byId(CLASPS, 'toggle-12'), seedsEachSide: 3, passes: 2 },
+      }),
+    );
+    expect(plan.closure.allowanceMm / IN).toBeGreaterThan(0.7);
+    expect(plan.closure.allowanceMm / IN).toBeLessThan(1.2);
+  });
+
+  it('practice: two passes of thread or more hold the clasp; one is warned of', () => {
+    const base = bracelet('strung-line');
+    expect(planned(base).closure.passes).toBe(2);
+    const once = planned({ ...base, ends: { ...base.ends, passes: 1 } });
+    expect(once.warnings.map((w) => w.code)).toContain('one-pass-through-clasp');
+    expect(planned(base).warnings.map((w) => w.code)).not.toContain('one-pass-through-clasp');
+  });
+
+  it('lists nothing per unit or inch as if it were the whole', () => {
+    const plan = planned(bracelet('strung-line'));
+    for (const q of plan.quantities.filter((q) => q.perUnit > 0)) {
+      expect(q.total).toBeGreaterThan(q.perInch);
+      expect(q.perInch).toBeCloseTo((q.perUnit * IN) / plan.gauge.pitchMm);
+    }
+  });
+
+  it('a plated finish makes longer units and, in the end, fewer of them; a matte one the reverse', () => {
+    const inFinish = (finish: 'plain' | 'plated' | 'matte') => {
+      const base = bracelet('strung-line');
+      const A = { ...base.beads.A, finish };
+      return planned({ ...base, beads: { ...base.beads, A, B: A } }).gauge.pitchMm;
+    };
+    expect(inFinish('plated')).toBeGreaterThan(inFinish('plain'));
+    expect(inFinish('matte')).toBeLessThan(inFinish('plain'));
+    // memory: plated runs 1.02 to 1.04, matte 0.97 to 0.99 of the plain size
+    const plain = bodyOf({ ...inColour(byId(BEADS, 'seed-8'), { name: 'x', hex: '#000000' }) });
+    const plated = bodyOf({
+      ...inColour(byId(BEADS, 'seed-8'), { name: 'x', hex: '#000000' }),
+      finish: 'plated',
+    });
+    expect(plated.lengthMm / plain.lengthMm).toBeGreaterThanOrEqual(1.02);
+    expect(plated.lengthMm / plain.lengthMm).toBeLessThanOrEqual(1.04);
+  });
+
+  it('a larger wrist never gets fewer units', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 100, max: 280 }),
+        fc.integer({ min: 0, max: 20 }),
+        fc.constantFrom(...STRUCTURES.map((s) => s.id)),
+        fc.constantFrom(...BEADS),
+        (wrist, more, id, kind) => {
+          const base = bracelet(id);
+          const A = inColour(kind, { name: 'foam', hex: '#e9e3d0' });
+          const on = (mm: number) =>
+            planned({ ...base, beads: { ...base.beads, A, B: A }, wearer: wearer(mm) }).chosen.units;
+          expect(on(wrist + more)).toBeGreaterThanOrEqual(on(wrist));
+        },
+      ),
+      { numRuns: 60, seed: 11 },
+    );
+  });
+
+  it('shows the neighbours of the count, each a pitch apart', () => {
+    const { candidates, gauge, chosen } = planned(bracelet('strung-line'));
+    expect(candidates.map((c) => c.units - chosen.units)).toEqual([-2, -1, 0, 1, 2]);
+    for (let i = 1; i < candidates.length; i++)
+      expect((candidates[i]?.finishedMm ?? 0) - (candidates[i - 1]?.finishedMm ?? 0)).toBeCloseTo(
+        gauge.pitchMm,
+      );
+  });
+
+  it('counts only the beads that its structure uses', () => {
+    expect(planned(bracelet('flat-herringbone')).quantities.map((q) => q.role)).toEqual(['A', 'loop']);
+  });
+});
+
+describe('what stands in the way is said, not hidden', () => {
+  it('a clasp longer than the piece', () => {
+    const base = bracelet('strung-line', { wearer: wearer(80) });
+    const clasp = { ...base.ends.clasp, startMm: 90, endMm: 90 };
+    const plan = planPiece({ ...base, ends: { ...base.ends, clasp } });
+    expect(plan).toMatchObject({ ok: false, problem: { code: 'clasp-longer-than-piece' } });
+  });
+
+  it('nobody to fit it to', () => {
+    const piece = { ...bracelet('strung-line'), wearer: null };
+    expect(planPiece(piece)).toMatchObject({ ok: false, problem: { code: 'no-wearer' } });
+    expect(planPiece(newBracelet('Flat', 'strung-line', null)).ok).toBe(true);
+  });
+
+  it('a sequence with no beads, and a structure that is not known', () => {
+    const empty = planPiece(
+      bracelet('strung-line', {
+        structure: { id: 'strung-line', params: { sequence: [], alike: true, trips: 2 } },
+      }),
+    );
+    expect(empty).toMatchObject({ ok: false, problem: { code: 'structure' } });
+    expect(planPiece(bracelet('strung-line', { structure: { id: 'knitting', params: {} } }))).toMatchObject({
+      ok: false,
+    });
+  });
+
+  it('a count that is chosen but does not fit, and a pitch with which none fits', () => {
+    const far = planned(bracelet('strung-line', { units: 20 }));
+    expect(far.warnings[0]).toMatchObject({ code: 'chosen-does-not-fit', sit: 'too tight' });
+    const base = bracelet('strung-line');
+    const big = inColour(byId(BEADS, 'bugle-6'), { name: 'tar', hex: '#000000' });
+    const params = { sequence: Array<string>(12).fill('A'), alike: false, trips: 1 };
+    const plan = planned({
+      ...base,
+      beads: { ...base.beads, A: big },
+      structure: { id: 'strung-line', params },
+    });
+    expect(plan.warnings[0]).toMatchObject({ code: 'none-fits' });
+  });
+
+  it('cautions stand where the choice raises them, and only there', () => {
+    const base = bracelet('strung-line');
+    const magnet = { ...base, ends: { ...base.ends, clasp: byId(CLASPS, 'magnet') } };
+    expect(planned(magnet).cautions).toContain('magnet');
+    expect(planned(base).cautions).not.toContain('magnet');
+    const bugle = inColour(byId(BEADS, 'bugle-3'), { name: 'tar', hex: '#000000' });
+    expect(planned({ ...base, beads: { ...base.beads, A: bugle } }).cautions).toContain('sharp-edges');
+    expect(planned({ ...base, beads: { ...base.beads, F: bugle } }).cautions).not.toContain('sharp-edges');
+  });
+});
+
+describe('the document', () => {
+  it('comes back the same through JSON', () => {
+    for (const { id } of STRUCTURES) {
+      const piece = bracelet(id);
+      expect(migratePiece(JSON.parse(JSON.stringify(piece)))).toEqual(piece);
+    }
+  });
+
+  it('is refused when it is not a piece', () => {
+    const piece = bracelet('strung-line');
+    for (const bad of [
+      null,
+      {},
+      { ...piece, format: 99 },
+      { ...piece, wearer: wearer(9000) },
+      { ...piece, units: 0.5 },
+      { ...piece, name: ' ' },
+    ])
+      expect(() => migratePiece(bad)).toThrow();
+  });
+
+  it('the palette has a colour for each role and the loop', () => {
+    expect(PALETTE.length).toBeGreaterThanOrEqual(7);
+  });
+});

@@ -1,0 +1,236 @@
+import { sit, wear, type Sit, type Wear } from './body/wear';
+import { cautionsFor, type Caution } from './cautions';
+import { LOOP_ROLE, loopLengthMm, type SewnLoop } from './closures/sewnLoop';
+import { candidate, nearestUnits, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
+import { layOutPiece, type PieceLayout, type PieceParts } from './layout/pieceLayout';
+import { MM_PER_INCH } from './length/length';
+import { LOT_SPREAD, bodyOf, claspClosedMm, type BeadMaterial } from './materials/material';
+import { MOST_UNITS, type Piece } from './piece';
+import { steps, type StepGroup } from './read/steps';
+import { tally, unitTally } from './read/tally';
+import { threadMoves } from './read/thread';
+import { busiestHoles, findingPasses } from './read/traversals';
+import { structureById } from './structures/registry';
+import type { EndLoops, Form, Structure, Weaveable } from './structures/structure';
+import { threadPlan, type ThreadPlan } from './supplies/threadPlan';
+import type { Path } from './weave/path';
+
+/** What the clasp takes of the finished length. */
+export interface ClosurePlan {
+  readonly claspMm: number;
+  readonly loopsMm: number;
+  readonly allowanceMm: number;
+  /** Threads through each half, read off the path; the least of them. */
+  readonly passes: number;
+}
+
+/** How long a unit is, how that is known and how sure it is. */
+export interface Gauge {
+  readonly pitchMm: number;
+  readonly perInch: number;
+  readonly source: 'closed form';
+  /** One standard deviation, as a part of the length. */
+  readonly spread: number;
+  readonly mayShorten: number;
+}
+
+export interface RoleQuantity {
+  readonly role: string;
+  readonly bead: BeadMaterial;
+  readonly perUnit: number;
+  readonly perInch: number;
+  readonly total: number;
+  /** The most that any one hole of this role is gone through. */
+  readonly mostTraversals: number;
+}
+
+export interface Plan {
+  readonly ok: true;
+  readonly structure: Structure;
+  readonly weaveable: Weaveable;
+  readonly wear: Wear;
+  readonly sit: Sit | null;
+  readonly closure: ClosurePlan;
+  readonly gauge: Gauge;
+  readonly chosen: Candidate;
+  /** The count nearest to the wish. */
+  readonly nearest: Candidate;
+  readonly candidates: readonly Candidate[];
+  readonly widthMm: number;
+  readonly thicknessMm: number;
+  readonly quantities: readonly RoleQuantity[];
+  readonly thread: ThreadPlan;
+  readonly path: Path;
+  readonly layout: PieceLayout;
+  readonly warnings: readonly Warning[];
+  readonly cautions: readonly Caution[];
+}
+
+/** What stands in the way of a plan. The interface words it. */
+export type Problem =
+  | { readonly code: 'no-wearer' }
+  | { readonly code: 'structure'; readonly messages: readonly string[] }
+  | { readonly code: 'clasp-longer-than-piece'; readonly allowanceMm: number; readonly wishMm: number }
+  | { readonly code: 'too-many-units'; readonly units: number; readonly most: number };
+
+/** What a plan that stands should still be looked at for. */
+export type Warning =
+  | { readonly code: 'none-fits'; readonly nearest: Candidate }
+  | {
+      readonly code: 'chosen-does-not-fit';
+      readonly sit: Sit | null;
+      readonly offMm: number;
+      readonly nearest: Candidate;
+    }
+  | { readonly code: 'one-pass-through-clasp' }
+  | { readonly code: 'several-lengths'; readonly lengths: number; readonly eachMm: number }
+  | { readonly code: 'make-a-swatch'; readonly spread: number; readonly mayShorten: number };
+
+export interface NoPlan {
+  readonly ok: false;
+  readonly problem: Problem;
+}
+
+/**
+ * From the choices of a piece to everything a maker needs before she starts. Pure, and quick enough to
+ * run on every keystroke: wear → closure → gauge → fit → path → counts, thread, warnings.
+ */
+export function planPiece(piece: Piece): Plan | NoPlan {
+  const structure = structureById(piece.structure.id);
+  const messages = structure
+    ? structure.check(piece.structure.params)
+    : ['This version knows no such structure.'];
+  if (!structure || messages.length > 0) return { ok: false, problem: { code: 'structure', messages } };
+  if (!piece.wearer && piece.wear.school === 'ease') return { ok: false, problem: { code: 'no-wearer' } };
+
+  const weaveable = structure.bind(piece.structure.params);
+  const body = bodiesOf(piece);
+  const form = weaveable.form(body);
+  const wished = wear(piece.wearer?.wristMm ?? null, form.thicknessMm, piece.wear);
+  const ends = endLoops(piece);
+  const taken = allowance(piece, ends, body(LOOP_ROLE).lengthMm);
+  if (taken.allowanceMm >= wished.wishMm)
+    return {
+      ok: false,
+      problem: { code: 'clasp-longer-than-piece', allowanceMm: taken.allowanceMm, wishMm: wished.wishMm },
+    };
+
+  const gauge = gaugeOf(form);
+  const question: FitQuestion = {
+    fixedMm: taken.allowanceMm + form.extraMm,
+    pitchMm: form.pitchMm,
+    spread: gauge.spread,
+    wishMm: wished.wishMm,
+    band: wished.band,
+    minimum: weaveable.minimumUnits,
+  };
+  const nearestCount = nearestUnits(question);
+  const units = Math.max(piece.units ?? nearestCount, weaveable.minimumUnits);
+  if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
+  const nearest = candidate(nearestCount, question);
+  const chosen = candidate(units, question);
+
+  const parts: PieceParts = { form, units, ends, clasp: piece.ends.clasp, body };
+  const path = weaveable.weave(units, ends);
+  const layout = layOutPiece(path, parts);
+  const thread = threadPlan(threadMoves(path, layout));
+  const passes = Math.min(...findingPasses(path).values());
+  const sits = piece.wearer ? sit(chosen.finishedMm, piece.wearer.wristMm + wished.thicknessEffectMm) : null;
+
+  return {
+    ok: true,
+    structure,
+    weaveable,
+    wear: wished,
+    sit: sits,
+    closure: { ...taken, passes },
+    gauge,
+    chosen,
+    nearest,
+    candidates: neighbours(units, question),
+    widthMm: form.widthMm,
+    thicknessMm: form.thicknessMm,
+    quantities: quantities(piece, weaveable, path, units, form.pitchMm),
+    thread,
+    path,
+    layout,
+    warnings: [...fitWarnings(chosen, nearest, sits), ...makingWarnings(passes, thread, gauge)],
+    cautions: cautionsFor(piece, weaveable.roles),
+  };
+}
+
+/** The worded steps of a plan; worked out only when somebody reads them. */
+export const planSteps = (plan: Plan): StepGroup[] =>
+  steps(plan.path, {
+    row: plan.weaveable.rowWord,
+    role: (role) => (role === LOOP_ROLE ? 'loop seed' : role),
+  });
+
+function bodiesOf(piece: Piece): PieceParts['body'] {
+  const bodies = new Map(Object.entries(piece.beads).map(([role, bead]) => [role, bodyOf(bead)]));
+  return (role) => {
+    const body = bodies.get(role);
+    if (!body) throw new Error(`No bead is chosen for ${role}.`);
+    return body;
+  };
+}
+
+function endLoops(piece: Piece): EndLoops {
+  const loop: SewnLoop = { seedsEachSide: piece.ends.seedsEachSide, passes: piece.ends.passes };
+  return { start: loop, end: loop };
+}
+
+function allowance(piece: Piece, ends: EndLoops, seedMm: number): Omit<ClosurePlan, 'passes'> {
+  const seed = { lengthMm: seedMm, diameterMm: 0 };
+  const claspMm = claspClosedMm(piece.ends.clasp);
+  const loopsMm = loopLengthMm(ends.start, seed) + loopLengthMm(ends.end, seed);
+  return { claspMm, loopsMm, allowanceMm: claspMm + loopsMm };
+}
+
+/**
+ * Lots of one size vary, and some structures may come out shorter than their closed form. The second is
+ * taken as equally likely anywhere up to its limit: a uniform spread of width w deviates by w/√12.
+ */
+function gaugeOf(form: Form): Gauge {
+  return {
+    pitchMm: form.pitchMm,
+    perInch: MM_PER_INCH / form.pitchMm,
+    source: 'closed form',
+    spread: Math.hypot(LOT_SPREAD, form.mayShorten / Math.sqrt(12)),
+    mayShorten: form.mayShorten,
+  };
+}
+
+function quantities(
+  piece: Piece,
+  weaveable: Weaveable,
+  path: Path,
+  units: number,
+  pitchMm: number,
+): RoleQuantity[] {
+  const all = tally(path);
+  const middle = unitTally(path, Math.floor(units / 2));
+  const busiest = busiestHoles(path);
+  return [...weaveable.roles, LOOP_ROLE].flatMap((role) => {
+    const bead = piece.beads[role as keyof Piece['beads']];
+    const total = all.get(role) ?? 0;
+    if (!bead || total === 0) return [];
+    const perUnit = middle.get(role) ?? 0;
+    const perInch = (perUnit * MM_PER_INCH) / pitchMm;
+    return [{ role, bead, perUnit, perInch, total, mostTraversals: busiest.get(role)?.traversals ?? 0 }];
+  });
+}
+
+function fitWarnings(chosen: Candidate, nearest: Candidate, sits: Sit | null): Warning[] {
+  if (!nearest.fits) return [{ code: 'none-fits', nearest }];
+  return chosen.fits ? [] : [{ code: 'chosen-does-not-fit', sit: sits, offMm: chosen.offMm, nearest }];
+}
+
+function makingWarnings(passes: number, thread: ThreadPlan, gauge: Gauge): Warning[] {
+  const warnings: Warning[] = [];
+  if (passes < 2) warnings.push({ code: 'one-pass-through-clasp' });
+  if (thread.lengths > 1)
+    warnings.push({ code: 'several-lengths', lengths: thread.lengths, eachMm: thread.eachMm });
+  warnings.push({ code: 'make-a-swatch', spread: gauge.spread, mayShorten: gauge.mayShorten });
+  return warnings;
+}

@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import type { SewnLoop } from '../closures/sewnLoop';
+import type { Body, Pose } from '../layout/layout';
+import type { Bead, Path } from '../weave/path';
+
+/** How both ends of a piece are closed. */
+export interface EndLoops {
+  readonly start: SewnLoop;
+  readonly end: SewnLoop;
+}
+
+/**
+ * Pitch, width and places by closed form; the solver will give the same. Millimetres, x from where the
+ * woven part begins.
+ */
+export interface Form {
+  /** Length of one unit (one repeat). */
+  readonly pitchMm: number;
+  /** Woven length that does not grow with the units, such as a closing row. */
+  readonly extraMm: number;
+  readonly widthMm: number;
+  /** How far the piece stands from the skin. */
+  readonly thicknessMm: number;
+  /** By what part the work may come out shorter than the closed form says. */
+  readonly mayShorten: number;
+  readonly pose: (bead: Bead) => Pose;
+}
+
+/** A structure with its parameters filled in. */
+export interface Weaveable {
+  /** Bead roles in the order they first come. */
+  readonly roles: readonly string[];
+  readonly minimumUnits: number;
+  /** What the maker calls one row: the steps use it. */
+  readonly rowWord: 'row' | 'unit';
+  weave(units: number, ends: EndLoops): Path;
+  form(body: (role: string) => Body): Form;
+}
+
+/** A choice the maker has, as the planning screen shows it. */
+export type Field =
+  | {
+      readonly key: string;
+      readonly kind: 'sequence';
+      readonly label: string;
+      readonly help: string;
+      readonly most: number;
+    }
+  | { readonly key: string; readonly kind: 'switch'; readonly label: string; readonly help: string }
+  | {
+      readonly key: string;
+      readonly kind: 'choice';
+      readonly label: string;
+      readonly help: string;
+      readonly options: readonly { readonly value: number; readonly label: string }[];
+    };
+
+/** A family of the gallery: one file, one line in the registry. */
+export interface Structure {
+  readonly id: string;
+  readonly name: string;
+  /** One line for whoever does not know it. */
+  readonly about: string;
+  readonly feel: string;
+  /** What goes wrong, and the look to expect. */
+  readonly watch: readonly string[];
+  readonly fields: readonly Field[];
+  readonly defaults: Readonly<Record<string, unknown>>;
+  /** What is wrong with parameters, in words; empty when they are right. */
+  check(params: unknown): string[];
+  /** Fills in the parameters. Throws a ZodError where `check` would have spoken. */
+  bind(params: unknown): Weaveable;
+}
+
+interface Definition<S extends z.ZodType> extends Omit<Structure, 'defaults' | 'check' | 'bind'> {
+  readonly params: S;
+  readonly defaults: z.infer<S> & Readonly<Record<string, unknown>>;
+  readonly bind: (params: z.infer<S>) => Weaveable;
+}
+
+/** Makes a structure of its definition: the parameters are checked before they reach `bind`. */
+export const structure = <S extends z.ZodType>({ params, bind, ...rest }: Definition<S>): Structure => ({
+  ...rest,
+  check: (raw) => params.safeParse(raw).error?.issues.map((issue) => issue.message) ?? [],
+  bind: (raw) => bind(params.parse(raw)),
+});
+
+/** The roles a maker can use: one letter each. */
+export const ROLE_LETTERS = ['A', 'B', 'C', 'D', 'E', 'F'] as const;
+
+/** A run of bead roles, never empty. */
+export const sequenceSchema = (most: number) =>
+  z
+    .array(z.enum(ROLE_LETTERS, 'Beads are named A to F.'))
+    .min(1, 'The sequence has no beads. Add at least one.')
+    .max(most, `A sequence holds at most ${most}. Take some out.`);
+
+/** Each value once, in the order it first comes. */
+export const distinct = <T>(values: readonly T[]): T[] => [...new Set(values)];
+
+/** The running sum before each value, and the sum of all: [2, 3] → { starts: [0, 2], total: 5 }. */
+export function runningSum(values: readonly number[]): { starts: number[]; total: number } {
+  let total = 0;
+  const starts = values.map((value) => {
+    const start = total;
+    total += value;
+    return start;
+  });
+  return { starts, total };
+}
+
+/** An element that is known to be there. Throws when it is not, which is a fault in the structure. */
+export function at<T>(values: readonly T[], index: number): T {
+  const value = values.at(index);
+  if (value === undefined) throw new Error(`No element ${index} in a list of ${values.length}.`);
+  return value;
+}

@@ -1,0 +1,268 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { LOOP_ROLE, loopSection } from '../closures/sewnLoop';
+import { holeEnd, distance } from '../layout/layout';
+import { layOutPiece } from '../layout/pieceLayout';
+import { BEADS, byId } from '../materials/catalogue';
+import { tally, unitTally } from '../read/tally';
+import { threadMoves, threadMm } from '../read/thread';
+import { findingPasses, holeUses } from '../read/traversals';
+import { steps } from '../read/steps';
+import { threadPlan } from '../supplies/threadPlan';
+import { cellOf } from '../weave/cell';
+import { isTraversal } from '../weave/path';
+import { flatHerringbone } from './flatHerringbone';
+import { STRUCTURES } from './registry';
+import { strungLine } from './strungLine';
+import { ROLE_LETTERS, type Weaveable } from './structure';
+
+const loop = { seedsEachSide: 3, passes: 2 };
+const ends = { start: loop, end: loop };
+const eleven = byId(BEADS, 'seed-11');
+const eight = byId(BEADS, 'seed-8');
+const body = (role: string) => (role === 'B' ? eight : eleven);
+
+const layOut = (weaveable: Weaveable, units: number) => {
+  const path = weaveable.weave(units, ends);
+  const layout = layOutPiece(path, {
+    form: weaveable.form(body),
+    units,
+    ends,
+    clasp: { startMm: 10, endMm: 4 },
+    body,
+  });
+  return { path, layout, thread: threadMoves(path, layout) };
+};
+
+/** Parameters of any structure built from its fields, so that a new family is tested without a word here. */
+const anyParams = (structure: (typeof STRUCTURES)[number]) =>
+  fc.record(
+    Object.fromEntries(
+      structure.fields.map((field) => [
+        field.key,
+        field.kind === 'sequence'
+          ? fc.array(fc.constantFrom(...ROLE_LETTERS), { minLength: 1, maxLength: Math.min(5, field.most) })
+          : field.kind === 'switch'
+            ? fc.boolean()
+            : fc.constantFrom(...field.options.map((o) => o.value)),
+      ]),
+    ),
+  );
+
+describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) => {
+  const each = (check: (weaveable: Weaveable, units: number) => void) =>
+    fc.assert(
+      fc.property(anyParams(structure), fc.integer({ min: 0, max: 36 }), (params, more) => {
+        const weaveable = structure.bind(params);
+        check(weaveable, weaveable.minimumUnits + more);
+      }),
+      { numRuns: 60, seed: 7 },
+    );
+
+  it('has defaults that its own check accepts, and refuses a sequence with no beads in words', () => {
+    expect(structure.check(structure.defaults)).toEqual([]);
+    expect(structure.check({ ...structure.defaults, sequence: [] }).join()).toMatch(/no beads.*add/i);
+    expect(structure.check({ ...structure.defaults, sequence: ['A', 'Z'] })).not.toEqual([]);
+  });
+
+  it('totals are start + n · cell + end', () =>
+    each((weaveable, n) => {
+      const units = n + 3;
+      const cell = unitTally(weaveable.weave(units, ends), Math.floor(units / 2));
+      const before = tally(weaveable.weave(units, ends));
+      for (const k of [1, 2, 5]) {
+        const after = tally(weaveable.weave(units + k, ends));
+        for (const [role, count] of after)
+          expect(count - (before.get(role) ?? 0)).toBe(k * (cell.get(role) ?? 0));
+      }
+    }));
+
+  it('thread in the work grows by the same for every unit', () =>
+    each((weaveable, n) => {
+      const inWork = (units: number) => threadMm(layOut(weaveable, units).thread);
+      const step = inWork(n + 4) - inWork(n + 3);
+      expect(inWork(n + 9) - inWork(n + 3)).toBeCloseTo(6 * step, 6);
+      expect(step).toBeGreaterThan(0);
+    }));
+
+  it('repeats with a period of one unit, found from the path alone', () =>
+    each((weaveable, n) => {
+      const cell = cellOf(weaveable.weave(n + 8, ends));
+      expect(cell?.period).toBe(1);
+    }));
+
+  it('strings every bead once, before it is gone through, and never through a bead that is not there', () =>
+    each((weaveable, n) => {
+      const path = weaveable.weave(n, ends);
+      const strung = new Set<number>();
+      for (const move of path.moves) {
+        if (move.kind === 'pick') {
+          expect(strung.has(move.bead.id)).toBe(false);
+          strung.add(move.bead.id);
+        } else if (move.kind === 'pass') expect(strung.has(move.bead.id)).toBe(true);
+      }
+      expect(strung.size).toBe(path.beads.length);
+    }));
+
+  it('leaves no thread longer than a bead’s girth bare, in any gap', () =>
+    each((weaveable, n) => {
+      const { thread } = layOut(weaveable, n);
+      for (const { move, gapMm } of thread)
+        if (isTraversal(move)) expect(gapMm).toBeLessThanOrEqual(eight.diameterMm + 1e-9);
+    }));
+
+  it('is as long as its form says, and no two beads of it share a place', () =>
+    each((weaveable, n) => {
+      const { path, layout } = layOut(weaveable, n);
+      const form = weaveable.form(body);
+      const woven = path.beads.filter((b) => b.place.section === 'body');
+      const xs = woven.flatMap((bead) => [holeEnd(layout, bead, 0)[0], holeEnd(layout, bead, 1)[0]]);
+      expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(n * form.pitchMm + form.extraMm, 6);
+      const places = new Set(layout.poses.map((pose) => pose.centre.map((c) => c.toFixed(3)).join()));
+      expect(places.size).toBe(path.beads.length);
+    }));
+
+  it('holds each clasp half by the threads asked for, on loops of the seeds asked for', () =>
+    each((weaveable, n) => {
+      const path = weaveable.weave(n, ends);
+      expect([...findingPasses(path).values()]).toEqual([2, 2]);
+      for (const end of ['start', 'end'] as const)
+        expect(tally(path, (b) => b.place.section === loopSection(end)).get(LOOP_ROLE)).toBe(6);
+    }));
+
+  it('words every move: each pick is in a step, and equal units are told once', () =>
+    each((weaveable, n) => {
+      const path = weaveable.weave(n + 6, ends);
+      const groups = steps(path, { row: weaveable.rowWord, role: (role) => role });
+      const told = groups
+        .flatMap((g) =>
+          g.steps.map((s) => ({ text: s.text, times: g.section === 'body' ? g.toUnit - g.fromUnit + 1 : 1 })),
+        )
+        .flatMap(({ text, times }) =>
+          [...text.matchAll(/pick up ([^,.]*(?:, \d+ [^,.]*)*)/gi)].map((m) => ({ text: m[1] ?? '', times })),
+        )
+        .reduce(
+          (sum, { text, times }) =>
+            sum + times * [...text.matchAll(/\d+/g)].reduce((n, d) => n + Number(d[0]), 0),
+          0,
+        );
+      expect(told).toBe(path.beads.length);
+      expect(groups.length).toBeLessThan(20);
+    }));
+});
+
+describe('flat herringbone by hand', () => {
+  const single = flatHerringbone.bind({ sequence: ['A'], alike: false });
+
+  it('practice: 20 rows take 40 seeds, the starting ladder of 4 being the first two', () => {
+    const path = single.weave(20, ends);
+    expect(tally(path).get('A')).toBe(40);
+    expect(tally(path, (b) => b.place.pass === 'start' || b.place.row < 2).get('A')).toBe(4);
+  });
+
+  it('counted by hand: 3 rows, 6 seeds; the thread goes through each as often as the drawing shows', () => {
+    // Square: L0 L1 R1 R0, then L0 L1 again. Row 2: L2 R2, down R1, up L1 and L2. Then the end loop twice
+    // between L2 and R2, and the start loop twice between L0 and R0 with the tail.
+    const uses = new Map(
+      holeUses(single.weave(3, ends))
+        .filter((u) => u.bead.role === 'A')
+        .map((u) => [`${u.bead.name}${u.bead.place.row}`, u.traversals]),
+    );
+    expect(Object.fromEntries(uses)).toEqual({
+      left0: 2 + 1, // square twice; tail once, coming round for the second loop
+      left1: 2 + 1, // square twice; row 2
+      right1: 1 + 1, // square; row 2
+      right0: 1 + 2, // square; tail twice
+      left2: 2 + 1, // its pick and the end of its row; coming round for the second loop
+      right2: 1 + 2, // its pick; end loop twice
+    });
+  });
+
+  it('closed form by hand: one more row is five holes and two turns of a bead’s width', () => {
+    const { lengthMm: l, diameterMm: d } = eleven;
+    const inWork = (n: number) => threadMm(layOut(single, n).thread);
+    expect(inWork(21) - inWork(20)).toBeCloseTo(5 * l + 2 * d, 9);
+  });
+
+  it('practice: thread for 20 rows without loops, tails of 10 cm included, is 0.3 to 0.55 m', () => {
+    const { thread } = layOut(single, 20);
+    const strip = threadMm(thread, (m) => m.place.section === 'body');
+    expect(strip + 200).toBeGreaterThan(300);
+    expect(strip + 200).toBeLessThan(550);
+  });
+
+  it('closed form: one bead length a row; up to 6 % less is said (common practice)', () => {
+    const form = single.form(body);
+    expect(form.pitchMm).toBe(eleven.lengthMm);
+    expect(form.mayShorten).toBe(0.06);
+  });
+
+  it('rows of different beads: a unit is as long as its rows, and ends alike when asked', () => {
+    const mixed = flatHerringbone.bind({ sequence: ['B', 'A', 'A'], alike: true });
+    expect(mixed.form(body).pitchMm).toBeCloseTo(eight.lengthMm + 2 * eleven.lengthMm);
+    const path = mixed.weave(4, ends);
+    expect(tally(path).get('B')).toBe(2 * 5);
+    expect(tally(path).get('A')).toBe(2 * 8);
+    const rows = path.beads.filter((b) => b.place.section === 'body').map((b) => b.place.row);
+    expect(path.beads.find((b) => b.place.row === 0)?.role).toBe(
+      path.beads.find((b) => b.place.row === Math.max(...rows))?.role,
+    );
+  });
+});
+
+describe('strung line by hand', () => {
+  it('memory: 11/0 strung run about 18.1 to the inch', () => {
+    const form = strungLine.bind({ sequence: ['A'], alike: false, trips: 1 }).form(body);
+    expect(25.4 / form.pitchMm).toBeCloseTo(18.1, 1);
+  });
+
+  it('arithmetic of a 16-inch strand: about 100 rounds of 4 mm, 50 of 8 mm, 135 of 3 mm', () => {
+    const strand = (id: string) => Math.floor((16 * 25.4) / byId(BEADS, id).lengthMm);
+    expect(strand('pressed-4')).toBe(101);
+    expect(strand('pressed-8')).toBe(50);
+    expect(Math.abs((16 * 25.4) / 3 - 135)).toBeLessThan(1);
+  });
+
+  it('one trip takes as much thread as the line is long; there and back twice as much', () => {
+    const inBody = (trips: 1 | 2) => {
+      const { thread } = layOut(strungLine.bind({ sequence: ['A', 'B'], alike: false, trips }), 10);
+      return threadMm(thread, (m) => m.place.section === 'body');
+    };
+    const line = 10 * (eleven.lengthMm + eight.lengthMm);
+    expect(inBody(1)).toBeCloseTo(line);
+    // The last bead is gone back through as its loop is sewn on, which counts to the loop.
+    expect(inBody(2)).toBeCloseTo(2 * line - eight.lengthMm);
+  });
+
+  it('the loop’s seeds touch: out to the ring, and back beside it', () => {
+    const { path, layout } = layOut(strungLine.bind({ sequence: ['A'], alike: false, trips: 1 }), 10);
+    const seeds = path.beads.filter((b) => b.place.section === loopSection('end'));
+    const [first, second] = seeds;
+    if (!first || !second) throw new Error('no loop');
+    expect(distance(holeEnd(layout, first, 1), holeEnd(layout, second, 0))).toBeCloseTo(0);
+  });
+});
+
+describe('what to cut', () => {
+  it('practice: a tail that sews a clasp is computed, 15 to 30 cm; one only woven in is 10 to 15 cm', () => {
+    const tails = (trips: 1 | 2) =>
+      threadPlan(layOut(strungLine.bind({ sequence: ['A'], alike: false, trips }), 60).thread).tailMm;
+    expect(tails(1)).toBeGreaterThan(150);
+    expect(tails(1)).toBeLessThan(300);
+    expect(tails(2)).toBeGreaterThanOrEqual(100);
+    expect(tails(2)).toBeLessThanOrEqual(150);
+  });
+
+  it('covers the work, grows with it, and no length is longer than is handy', () => {
+    const weaveable = flatHerringbone.bind({ sequence: ['A'], alike: false });
+    let last = 0;
+    for (const units of [10, 50, 100, 200, 400, 800]) {
+      const plan = threadPlan(layOut(weaveable, units).thread);
+      expect(plan.totalMm).toBeGreaterThan(plan.inWorkMm + plan.marginMm);
+      expect(plan.totalMm).toBeGreaterThan(last);
+      expect(plan.eachMm * plan.lengths).toBeCloseTo(plan.totalMm, 6);
+      expect(plan.eachMm).toBeLessThanOrEqual(1.5 * 1650 + 1e-6);
+      last = plan.totalMm;
+    }
+  });
+});
