@@ -1,0 +1,34 @@
+// npm run plan -- examples/breakwater-band.json: the plan of a piece file, as JSON.
+import { readFileSync } from 'node:fs';
+import { z } from 'zod';
+import { migratePiece } from '@/core/piece';
+import { planPiece } from '@/core/plan';
+import { planReport } from '@/core/report';
+import { wordProblem } from '@/core/words';
+import { speak } from './speak';
+
+function read(file: string) {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(readFileSync(file, 'utf8'));
+  } catch (error) {
+    throw new Error(`${file} could not be read as JSON. (${error instanceof Error ? error.message : String(error)})`, {
+      cause: error,
+    });
+  }
+  try {
+    return migratePiece(raw);
+  } catch (error) {
+    if (!(error instanceof z.ZodError)) throw error;
+    const faults = error.issues.map((issue) => `  ${issue.path.join('.') || 'the file'}: ${issue.message}`);
+    throw new Error(`${file} is not a piece that this version can read:\n${faults.join('\n')}`, { cause: error });
+  }
+}
+
+await speak(() => {
+  const [file] = process.argv.slice(2);
+  if (!file) throw new Error('Say which piece to plan: npm run plan -- examples/breakwater-band.json');
+  const plan = planPiece(read(file));
+  if (!plan.ok) throw new Error(wordProblem(plan.problem, { unit: 'cm', denominator: 8 }));
+  return JSON.stringify(planReport(plan), null, 2);
+});

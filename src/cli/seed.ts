@@ -1,0 +1,27 @@
+// Fills a fresh data folder with the demo choir; a folder that has people already is left alone.
+import { openConfigured } from '@/data/database';
+import { migrate } from '@/data/migrate';
+import { addPerson, people } from '@/data/people';
+import { addPiece } from '@/data/pieces';
+import { theWorkspace } from '@/data/workspaces';
+import { CHOIR, DEMO_PIECES, examplePiece } from '@/demo/choir';
+import { speak } from './speak';
+
+await speak(async () => {
+  const database = await openConfigured();
+  try {
+    await migrate(database);
+    const { id } = await theWorkspace(database.db);
+    if ((await people(database.db, id)).length > 0) return 'The data folder is in use already; nothing was added.';
+    const singers = new Map<string, string>();
+    for (const singer of CHOIR) singers.set(singer.name, (await addPerson(database.db, id, singer)).id);
+    for (const name of DEMO_PIECES) {
+      const piece = examplePiece(name);
+      const wearer = piece.wearer && { ...piece.wearer, personId: singers.get(piece.wearer.name) ?? null };
+      await addPiece(database.db, id, { ...piece, wearer });
+    }
+    return `The choir is here: ${CHOIR.length} singers, ${DEMO_PIECES.length} pieces.`;
+  } finally {
+    await database.close();
+  }
+});

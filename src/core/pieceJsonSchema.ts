@@ -1,0 +1,9 @@
+import { z } from 'zod';
+import { pieceSchema } from './piece';
+
+/** The JSON Schema of a piece file, derived from the schema that the program itself checks with. */
+export const pieceJsonSchema = (): Record<string, unknown> => ({
+  ...z.toJSONSchema(pieceSchema, { target: 'draft-2020-12', io: 'input' }),
+  title: 'Ivy Loom piece',
+  description: 'The choices of one piece of beadwork. Lengths are in millimetres.',
+});

@@ -1,0 +1,193 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { newBracelet } from '@/core/piece';
+import { BEADS, CLASPS, THREADS } from '@/core/materials/catalogue';
+import { backUp, backups, backUpWhenDue, restore } from './backup';
+import { openFolder, openMemory, openServer, type Database } from './database';
+import { FolderInUse } from './guard';
+import { catalogue } from './materials';
+import { checkHistory, migrate, shippedMigrations } from './migrate';
+import { addMeasure, addPerson, people } from './people';
+import { addPiece, archivePiece, asideVersions, pieceById, pieces, savePiece, settle } from './pieces';
+import { setLengthUnit, theWorkspace } from './workspaces';
+
+/** A migrated empty database, dumped once: opening a copy is many times quicker than making one. */
+let fresh: Blob;
+beforeAll(async () => {
+  const database = await openMemory();
+  await migrate(database);
+  const dump = await database.dump();
+  if (!dump) throw new Error('no dump');
+  fresh = dump;
+  await database.close();
+}, 60_000);
+
+const doc = (name: string) => newBracelet(name, 'strung-line', { personId: null, name: 'Maren', wristMm: 159 });
+
+// The same tests on a PostgreSQL server where one is given: TEST_DATABASE_URL=postgres://…/scratch
+const server = process.env.TEST_DATABASE_URL;
+const kinds: [string, () => Promise<Database>][] = [['PGlite', () => openMemory(fresh)]];
+if (server)
+  kinds.push([
+    'PostgreSQL',
+    async () => {
+      const database = openServer(server);
+      await database.db.execute('drop schema public cascade; create schema public; drop schema if exists drizzle cascade');
+      await migrate(database);
+      return database;
+    },
+  ]);
+
+describe.each(kinds)('the data, on %s', (_, open) => {
+  let database: Database;
+  let ws: string;
+  beforeEach(async () => {
+    database = await open();
+    ws = (await theWorkspace(database.db)).id;
+    return () => database.close();
+  });
+
+  it('makes one workspace with the whole starting catalogue, once', async () => {
+    expect((await theWorkspace(database.db)).id).toBe(ws);
+    const found = await catalogue(database.db, ws);
+    expect(found.beads).toEqual(BEADS);
+    expect(found.threads).toEqual(THREADS);
+    expect(found.clasps).toEqual(CLASPS);
+  });
+
+  it('keeps the unit', async () => {
+    await setLengthUnit(database.db, ws, 'cm');
+    expect((await theWorkspace(database.db)).lengthUnit).toBe('cm');
+  });
+
+  it('keeps people with the newest of their girths', async () => {
+    const { id } = await addPerson(database.db, ws, { name: 'Tove', girths: { wrist: 155, neck: 340 } });
+    await addPerson(database.db, ws, { name: 'Arne', girths: {} });
+    expect(await addMeasure(database.db, ws, id, 'wrist', 158)).toBe(true);
+    expect(await addMeasure(database.db, ws, crypto.randomUUID(), 'wrist', 158)).toBe(false);
+    const found = await people(database.db, ws);
+    expect(found.map((p) => p.name)).toEqual(['Arne', 'Tove']);
+    expect(found[1]?.girths).toEqual({ wrist: 158, neck: 340 });
+  });
+
+  it('saves from the present revision, and counts the same change once', async () => {
+    const { id } = await addPiece(database.db, ws, doc('one'));
+    const save = { doc: doc('two'), baseRevision: 1, changeId: 'c1' };
+    expect(await savePiece(database.db, ws, id, save)).toEqual({ kind: 'saved', revision: 2 });
+    expect(await savePiece(database.db, ws, id, save)).toEqual({ kind: 'saved', revision: 2 });
+    expect((await pieceById(database.db, ws, id))?.doc).toEqual(doc('two'));
+    expect(await savePiece(database.db, ws, crypto.randomUUID(), save)).toEqual({ kind: 'missing' });
+  });
+
+  it('keeps both versions when a save comes too late, and either can go on', async () => {
+    const start = async () => {
+      const { id } = await addPiece(database.db, ws, doc('start'));
+      await savePiece(database.db, ws, id, { doc: doc('first'), baseRevision: 1, changeId: 'a' });
+      const late = await savePiece(database.db, ws, id, { doc: doc('late'), baseRevision: 1, changeId: 'b' });
+      if (late.kind !== 'stale') throw new Error(late.kind);
+      expect(late.current.doc.name).toBe('first');
+      expect((await asideVersions(database.db, ws, id)).map((v) => v.doc.name)).toEqual(['late']);
+      return { id, asideId: late.asideId };
+    };
+    const names = async (id: string) => (await pieceById(database.db, ws, id))?.doc.name;
+
+    const one = await start();
+    await settle(database.db, ws, one.asideId, 'keep current');
+    expect(await names(one.id)).toBe('first');
+    expect(await asideVersions(database.db, ws, one.id)).toEqual([]);
+
+    const two = await start();
+    await settle(database.db, ws, two.asideId, 'use aside');
+    expect(await names(two.id)).toBe('late');
+    expect((await pieceById(database.db, ws, two.id))?.revision).toBe(3);
+
+    const three = await start();
+    const both = await settle(database.db, ws, three.asideId, 'keep both');
+    expect(both).toMatchObject({ kind: 'settled', piece: { doc: { name: 'first' } }, other: { doc: { name: 'late (other version)' } } });
+    expect(await settle(database.db, ws, crypto.randomUUID(), 'keep both')).toEqual({ kind: 'missing' });
+  });
+
+  it('never shows or changes another workspace’s pieces', async () => {
+    const { id } = await addPiece(database.db, ws, doc('mine'));
+    const other = crypto.randomUUID();
+    expect(await pieceById(database.db, other, id)).toBeNull();
+    expect(await savePiece(database.db, other, id, { doc: doc('x'), baseRevision: 1, changeId: 'x' })).toEqual({ kind: 'missing' });
+    expect(await archivePiece(database.db, other, id, true)).toBe(false);
+  });
+
+  it('puts a piece away and back', async () => {
+    const { id } = await addPiece(database.db, ws, doc('one'));
+    expect(await archivePiece(database.db, ws, id, true)).toBe(true);
+    expect(await pieces(database.db, ws)).toEqual([]);
+    await archivePiece(database.db, ws, id, false);
+    expect((await pieces(database.db, ws)).map((p) => p.id)).toEqual([id]);
+  });
+
+  it('migrates twice without harm', async () => {
+    await migrate(database);
+    expect((await theWorkspace(database.db)).id).toBe(ws);
+  });
+});
+
+describe('migrations', () => {
+  const shipped = [
+    { tag: '0000_a', hash: 'a' },
+    { tag: '0001_b', hash: 'b' },
+  ];
+
+  it('are in order, each with a hash', () => {
+    expect(shippedMigrations().length).toBeGreaterThan(0);
+  });
+
+  it('refuse data of a newer version or of another history, and take an older one', () => {
+    expect(() => checkHistory(['a', 'b', 'c'], shipped)).toThrow(/newer version/);
+    expect(() => checkHistory(['x'], shipped)).toThrow(/another history/);
+    expect(() => checkHistory(['a'], shipped)).not.toThrow();
+    expect(() => checkHistory([], shipped)).not.toThrow();
+  });
+});
+
+describe('a data folder', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'ivyloom-test-'));
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+  it('is held by one opener at a time, with words for the other, and keeps what was written', async () => {
+    const first = await openFolder(folder);
+    await migrate(first);
+    const { id: ws } = await theWorkspace(first.db);
+    const { id } = await addPiece(first.db, ws, doc('kept'));
+    await expect(openFolder(folder)).rejects.toThrow(FolderInUse);
+    await expect(openFolder(folder)).rejects.toThrow(/already using.*IVYLOOM_DATA/);
+    await first.close();
+
+    const second = await openFolder(folder);
+    expect((await pieceById(second.db, ws, id))?.doc.name).toBe('kept');
+    await second.close();
+  }, 60_000);
+
+  it('is backed up to a number, and a backup brings back what was', async () => {
+    const database = await openFolder(folder);
+    const { id: ws } = await theWorkspace(database.db);
+    const hour = (h: number) => new Date(Date.UTC(2026, 5, 24, h));
+    for (const h of [1, 2, 3, 4]) await backUp(database, folder, hour(h), 3);
+    expect(backups(folder).map((f) => f.slice(-14))).toEqual(['040000Z.tar.gz', '030000Z.tar.gz', '020000Z.tar.gz']);
+    expect(await backUpWhenDue(database, folder, new Date())).toBeNull();
+    await addPiece(database.db, ws, doc('after the backup'));
+    const [newest] = backups(folder);
+    if (!newest) throw new Error('no backup');
+    await expect(restore(folder, newest, new Date())).rejects.toThrow(FolderInUse);
+    await database.close();
+
+    const broken = join(folder, 'broken.tar.gz');
+    writeFileSync(broken, 'not a backup');
+    await expect(restore(folder, broken, new Date())).rejects.toThrow(/your data is as it was/);
+    await expect(restore(folder, join(folder, 'nowhere'), new Date())).rejects.toThrow(/no backup/i);
+
+    expect(await restore(folder, newest, new Date())).toMatch(/db-before-restore/);
+    const restored = await openFolder(folder);
+    expect((await pieces(restored.db, ws)).map((p) => p.doc.name)).toEqual(['kept']);
+    await restored.close();
+  }, 120_000);
+});

@@ -1,0 +1,101 @@
+import { existsSync, mkdirSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
+import { sql } from 'drizzle-orm';
+import { drizzle as overPostgres } from 'drizzle-orm/node-postgres';
+import { migrate as migratePostgres } from 'drizzle-orm/node-postgres/migrator';
+import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import { drizzle as overPglite } from 'drizzle-orm/pglite';
+import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
+import pg from 'pg';
+import { holdFolder } from './guard';
+import * as schema from './schema';
+
+/** What both kinds of database answer a raw query with. */
+interface Answer extends PgQueryResultHKT {
+  readonly type: { rows: Record<string, unknown>[] };
+}
+
+export type Db = PgDatabase<Answer, typeof schema>;
+
+/** An open database: PGlite in a folder, PGlite in memory, or a PostgreSQL server. */
+export interface Database {
+  readonly db: Db;
+  readonly kind: 'folder' | 'memory' | 'server';
+  applyMigrations(folder: string): Promise<void>;
+  /** A gzipped copy of everything; null where the server keeps its own backups. */
+  dump(): Promise<Blob | null>;
+  close(): Promise<void>;
+}
+
+/** Where data lives: `IVYLOOM_DATA`, or `.ivyloom/data` in the project. */
+export const dataFolder = (): string => resolve(process.env.IVYLOOM_DATA ?? '.ivyloom/data');
+export const databaseFolder = (folder: string): string => join(folder, 'db');
+
+function pglite(client: PGlite, kind: 'folder' | 'memory', release: () => void): Database {
+  const db = overPglite({ client, schema });
+  return {
+    db: db as unknown as Db,
+    kind,
+    applyMigrations: (migrationsFolder) => migratePglite(db, { migrationsFolder }),
+    dump: () => client.dumpDataDir('gzip'),
+    close: async () => {
+      await client.close();
+      release();
+    },
+  };
+}
+
+/** Opens the database of a folder, made where there is none. Throws FolderInUse where another process has it. */
+export async function openFolder(folder: string, from?: Blob): Promise<Database> {
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const hold = await holdFolder(folder);
+  try {
+    const place = databaseFolder(folder);
+    if (from && existsSync(place)) throw new Error(`There is already a database in ${place}.`);
+    mkdirSync(place, { recursive: true, mode: 0o700 });
+    return pglite(await PGlite.create(place, from ? { loadDataDir: from } : {}), 'folder', () => hold.release());
+  } catch (error) {
+    hold.release();
+    throw error;
+  }
+}
+
+/** A database that is gone when it is closed, for tests. */
+export const openMemory = async (from?: Blob): Promise<Database> =>
+  pglite(await PGlite.create(from ? { loadDataDir: from } : {}), 'memory', () => undefined);
+
+/** Any number that no other program on the server uses; it keeps two starts from migrating at once. */
+const MIGRATION_LOCK = 4_850_211;
+
+/** Connects to a PostgreSQL server. */
+export function openServer(connectionString: string): Database {
+  const pool = new pg.Pool({ connectionString });
+  const db = overPostgres({ client: pool, schema });
+  return {
+    db: db as unknown as Db,
+    kind: 'server',
+    async applyMigrations(migrationsFolder) {
+      const client = await pool.connect();
+      try {
+        const own = overPostgres({ client });
+        await own.execute(sql`select pg_advisory_lock(${MIGRATION_LOCK})`);
+        try {
+          await migratePostgres(own, { migrationsFolder });
+        } finally {
+          await own.execute(sql`select pg_advisory_unlock(${MIGRATION_LOCK})`);
+        }
+      } finally {
+        client.release();
+      }
+    },
+    dump: () => Promise.resolve(null),
+    close: () => pool.end(),
+  };
+}
+
+/** The database this installation is set to use. */
+export const openConfigured = (): Promise<Database> => {
+  const url = process.env.DATABASE_URL;
+  return url ? Promise.resolve(openServer(url)) : openFolder(dataFolder());
+};

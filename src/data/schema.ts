@@ -1,0 +1,95 @@
+import { date, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+
+/** Every row belongs to a workspace from the first day, so that accounts can come without a rewrite. */
+const inWorkspace = () =>
+  uuid('workspace_id')
+    .notNull()
+    .references(() => workspace.id, { onDelete: 'cascade' });
+
+const created = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow();
+
+export const workspace = pgTable('workspace', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  /** The unit the weaver reads lengths in: `in` or `cm`. */
+  lengthUnit: text('length_unit', { enum: ['in', 'cm'] }).notNull().default('in'),
+  createdAt: created(),
+});
+
+export const person = pgTable(
+  'person',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: inWorkspace(),
+    name: text('name').notNull(),
+    note: text('note').notNull().default(''),
+    createdAt: created(),
+  },
+  (t) => [index('person_workspace').on(t.workspaceId)],
+);
+
+/** A girth of a person, with its day: bodies change, and the newest counts. */
+export const measure = pgTable(
+  'measure',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: inWorkspace(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    place: text('place', { enum: ['wrist', 'neck', 'finger'] }).notNull(),
+    mm: doublePrecision('mm').notNull(),
+    takenOn: date('taken_on').notNull().defaultNow(),
+    createdAt: created(),
+  },
+  (t) => [index('measure_person').on(t.personId)],
+);
+
+/** The weaver's own catalogue: begins as the generic one, and is hers to correct. */
+export const material = pgTable(
+  'material',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: inWorkspace(),
+    kind: text('kind', { enum: ['bead', 'thread', 'clasp'] }).notNull(),
+    key: text('key').notNull(),
+    position: integer('position').notNull(),
+    data: jsonb('data').notNull(),
+  },
+  (t) => [unique('material_key').on(t.workspaceId, t.kind, t.key)],
+);
+
+export const piece = pgTable(
+  'piece',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: inWorkspace(),
+    /** The choices, as `core/piece.ts` describes them. */
+    doc: jsonb('doc').notNull(),
+    revision: integer('revision').notNull().default(1),
+    /** The change that made this revision: the same change sent twice is one change. */
+    lastChange: text('last_change').notNull().default(''),
+    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
+    createdAt: created(),
+  },
+  (t) => [index('piece_workspace').on(t.workspaceId)],
+);
+
+/** Versions set aside: one that came too late, or one that a later choice replaced. Nothing is overwritten. */
+export const pieceVersion = pgTable(
+  'piece_version',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: inWorkspace(),
+    pieceId: uuid('piece_id')
+      .notNull()
+      .references(() => piece.id, { onDelete: 'cascade' }),
+    changeId: text('change_id').notNull(),
+    doc: jsonb('doc').notNull(),
+    createdAt: created(),
+    /** Set once the weaver has chosen between the two. */
+    settledAt: timestamp('settled_at', { withTimezone: true }),
+  },
+  (t) => [unique('piece_version_change').on(t.pieceId, t.changeId)],
+);

@@ -1,0 +1,36 @@
+import { asc, eq } from 'drizzle-orm';
+import { BEADS, CLASPS, THREADS } from '@/core/materials/catalogue';
+import type { LengthUnit } from '@/core/length/length';
+import type { Db } from './database';
+import { material, workspace } from './schema';
+
+export interface Workspace {
+  readonly id: string;
+  readonly lengthUnit: LengthUnit;
+}
+
+/** The one workspace of this installation, made with the starting catalogue on first use. */
+export async function theWorkspace(db: Db): Promise<Workspace> {
+  const [found] = await db.select().from(workspace).orderBy(asc(workspace.createdAt)).limit(1);
+  return found ?? makeWorkspace(db, 'My bench');
+}
+
+async function makeWorkspace(db: Db, name: string): Promise<Workspace> {
+  return db.transaction(async (tx) => {
+    const [made] = await tx.insert(workspace).values({ name }).returning();
+    if (!made) throw new Error('The workspace could not be made.');
+    const rows = [
+      ...BEADS.map((data) => ({ kind: 'bead' as const, data })),
+      ...THREADS.map((data) => ({ kind: 'thread' as const, data })),
+      ...CLASPS.map((data) => ({ kind: 'clasp' as const, data })),
+    ];
+    await tx
+      .insert(material)
+      .values(rows.map((row, position) => ({ ...row, workspaceId: made.id, key: row.data.id, position })));
+    return made;
+  });
+}
+
+export async function setLengthUnit(db: Db, workspaceId: string, lengthUnit: LengthUnit): Promise<void> {
+  await db.update(workspace).set({ lengthUnit }).where(eq(workspace.id, workspaceId));
+}

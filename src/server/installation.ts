@@ -1,0 +1,34 @@
+import { backUpWhenDue, EVERY_MS } from '@/data/backup';
+import { dataFolder, openConfigured, type Database } from '@/data/database';
+import { migrate } from '@/data/migrate';
+import { theWorkspace } from '@/data/workspaces';
+
+/** What this process works on: one database, one workspace. */
+export interface Installation {
+  readonly database: Database;
+  readonly workspaceId: string;
+}
+
+// Kept on globalThis, as a promise: instrumentation, pages and hot reload are separate bundles, and each
+// would open the folder for itself.
+const held = globalThis as typeof globalThis & { ivyloom?: Promise<Installation> };
+
+/** The open installation; opened, migrated and backed up on first use. */
+export const installation = (): Promise<Installation> => (held.ivyloom ??= open());
+
+async function open(): Promise<Installation> {
+  const database = await openConfigured();
+  await migrate(database);
+  const { id } = await theWorkspace(database.db);
+  await backUpWhenDue(database, dataFolder(), new Date());
+  setInterval(() => void backUpInTime(database), EVERY_MS).unref();
+  return { database, workspaceId: id };
+}
+
+async function backUpInTime(database: Database): Promise<void> {
+  try {
+    await backUpWhenDue(database, dataFolder(), new Date());
+  } catch (error) {
+    process.stderr.write(`The automatic backup failed: ${String(error)}. Your data is untouched.\n`);
+  }
+}
