@@ -12,16 +12,21 @@ function read(file: string) {
   try {
     raw = JSON.parse(readFileSync(file, 'utf8'));
   } catch (error) {
-    throw new Error(`${file} could not be read as JSON. (${error instanceof Error ? error.message : String(error)})`, {
-      cause: error,
-    });
+    throw new Error(
+      `${file} could not be read as JSON. (${error instanceof Error ? error.message : String(error)})`,
+      {
+        cause: error,
+      },
+    );
   }
   try {
     return migratePiece(raw);
   } catch (error) {
     if (!(error instanceof z.ZodError)) throw error;
     const faults = error.issues.map((issue) => `  ${issue.path.join('.') || 'the file'}: ${issue.message}`);
-    throw new Error(`${file} is not a piece that this version can read:\n${faults.join('\n')}`, { cause: error });
+    throw new Error(`${file} is not a piece that this version can read:\n${faults.join('\n')}`, {
+      cause: error,
+    });
   }
 }
 

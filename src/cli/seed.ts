@@ -12,7 +12,8 @@ await speak(async () => {
   try {
     await migrate(database);
     const { id } = await theWorkspace(database.db);
-    if ((await people(database.db, id)).length > 0) return 'The data folder is in use already; nothing was added.';
+    if ((await people(database.db, id)).length > 0)
+      return 'The data folder is in use already; nothing was added.';
     const singers = new Map<string, string>();
     for (const singer of CHOIR) singers.set(singer.name, (await addPerson(database.db, id, singer)).id);
     for (const name of DEMO_PIECES) {

@@ -1,5 +1,11 @@
 import type { Caution } from './cautions';
-import { formatChange, formatLength, formatThread, type LengthProblem, type LengthStyle } from './length/length';
+import {
+  formatChange,
+  formatLength,
+  formatThread,
+  type LengthProblem,
+  type LengthStyle,
+} from './length/length';
 import type { Problem, Warning } from './plan';
 
 /** The plain words for what the core found. One place, so that screen and command line say the same. */
@@ -15,7 +21,10 @@ export function wordLengthProblem(problem: LengthProblem, style: LengthStyle): s
       return `A length is more than nothing. Write it like ${ways}.`;
     case 'implausible': {
       const range = `${formatLength(problem.range.minMm, style)} to ${formatLength(problem.range.maxMm, style)}`;
-      const perhaps = problem.perhaps.length > 0 ? ` Did you mean ${problem.perhaps.join(' or ')}? Write the unit with it.` : '';
+      const perhaps =
+        problem.perhaps.length > 0
+          ? ` Did you mean ${problem.perhaps.join(' or ')}? Write the unit with it.`
+          : '';
       return `${formatLength(problem.mm, style)} cannot be right here: ${range} is possible.${perhaps}`;
     }
   }
@@ -46,7 +55,10 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
       };
     case 'chosen-does-not-fit':
       return {
-        title: warning.sit === 'too tight' || warning.sit === 'too loose' ? `This sits ${warning.sit}.` : 'Not as wished.',
+        title:
+          warning.sit === 'too tight' || warning.sit === 'too loose'
+            ? `This sits ${warning.sit}.`
+            : 'Not as wished.',
         text: `${formatChange(warning.offMm, style)} off the wish. ${warning.nearest.units} units come nearest.`,
       };
     case 'one-pass-through-clasp':
@@ -82,6 +94,9 @@ export function wordCaution(caution: Caution): { title: string; text: string } {
         text: 'Plated metal can release nickel. For sensitive skin choose parts sold as nickel free; rules differ by country.',
       };
     case 'sharp-edges':
-      return { title: 'Sharp edges.', text: 'Bugles cut soft thread. Use gel-spun thread, and a seed at each end of a bugle.' };
+      return {
+        title: 'Sharp edges.',
+        text: 'Bugles cut soft thread. Use gel-spun thread, and a seed at each end of a bugle.',
+      };
   }
 }

@@ -1,4 +1,13 @@
-import { existsSync, mkdirSync, openAsBlob, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  openAsBlob,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { databaseFolder, openFolder, type Database } from './database';
 import { migrate } from './migrate';
@@ -25,7 +34,12 @@ export function backups(folder: string): string[] {
 }
 
 /** Writes a backup whole or not at all, and drops the oldest beyond the number kept. Returns its path. */
-export async function backUp(database: Database, folder: string, time: Date, keep = KEEP): Promise<string | null> {
+export async function backUp(
+  database: Database,
+  folder: string,
+  time: Date,
+  keep = KEEP,
+): Promise<string | null> {
   const dump = await database.dump();
   if (!dump) return null;
   const place = backupFolder(folder);
@@ -49,7 +63,8 @@ export async function backUpWhenDue(database: Database, folder: string, time: Da
  * program runs; a backup that will not open leaves everything as it was. Returns where the old data is kept.
  */
 export async function restore(folder: string, file: string, time: Date): Promise<string | null> {
-  if (!existsSync(file)) throw new Error(`There is no backup ${file}. The backups are in ${backupFolder(folder)}.`);
+  if (!existsSync(file))
+    throw new Error(`There is no backup ${file}. The backups are in ${backupFolder(folder)}.`);
   const current = databaseFolder(folder);
   const had = existsSync(current);
   const aside = join(folder, `db-before-restore-${stamp(time)}`);
@@ -65,7 +80,9 @@ export async function restore(folder: string, file: string, time: Date): Promise
   } catch (error) {
     rmSync(current, { recursive: true, force: true });
     if (had) renameSync(aside, current);
-    throw new Error(`The backup ${file} could not be opened; your data is as it was. (${String(error)})`, { cause: error });
+    throw new Error(`The backup ${file} could not be opened; your data is as it was. (${String(error)})`, {
+      cause: error,
+    });
   }
   return had ? aside : null;
 }

@@ -24,7 +24,8 @@ beforeAll(async () => {
   await database.close();
 }, 60_000);
 
-const doc = (name: string) => newBracelet(name, 'strung-line', { personId: null, name: 'Maren', wristMm: 159 });
+const doc = (name: string) =>
+  newBracelet(name, 'strung-line', { personId: null, name: 'Maren', wristMm: 159 });
 
 // The same tests on a PostgreSQL server where one is given: TEST_DATABASE_URL=postgres://…/scratch
 const server = process.env.TEST_DATABASE_URL;
@@ -34,7 +35,9 @@ if (server)
     'PostgreSQL',
     async () => {
       const database = openServer(server);
-      await database.db.execute('drop schema public cascade; create schema public; drop schema if exists drizzle cascade');
+      await database.db.execute(
+        'drop schema public cascade; create schema public; drop schema if exists drizzle cascade',
+      );
       await migrate(database);
       return database;
     },
@@ -105,7 +108,11 @@ describe.each(kinds)('the data, on %s', (_, open) => {
 
     const three = await start();
     const both = await settle(database.db, ws, three.asideId, 'keep both');
-    expect(both).toMatchObject({ kind: 'settled', piece: { doc: { name: 'first' } }, other: { doc: { name: 'late (other version)' } } });
+    expect(both).toMatchObject({
+      kind: 'settled',
+      piece: { doc: { name: 'first' } },
+      other: { doc: { name: 'late (other version)' } },
+    });
     expect(await settle(database.db, ws, crypto.randomUUID(), 'keep both')).toEqual({ kind: 'missing' });
   });
 
@@ -113,7 +120,9 @@ describe.each(kinds)('the data, on %s', (_, open) => {
     const { id } = await addPiece(database.db, ws, doc('mine'));
     const other = crypto.randomUUID();
     expect(await pieceById(database.db, other, id)).toBeNull();
-    expect(await savePiece(database.db, other, id, { doc: doc('x'), baseRevision: 1, changeId: 'x' })).toEqual({ kind: 'missing' });
+    expect(
+      await savePiece(database.db, other, id, { doc: doc('x'), baseRevision: 1, changeId: 'x' }),
+    ).toEqual({ kind: 'missing' });
     expect(await archivePiece(database.db, other, id, true)).toBe(false);
   });
 
@@ -172,7 +181,11 @@ describe('a data folder', () => {
     const { id: ws } = await theWorkspace(database.db);
     const hour = (h: number) => new Date(Date.UTC(2026, 5, 24, h));
     for (const h of [1, 2, 3, 4]) await backUp(database, folder, hour(h), 3);
-    expect(backups(folder).map((f) => f.slice(-14))).toEqual(['040000Z.tar.gz', '030000Z.tar.gz', '020000Z.tar.gz']);
+    expect(backups(folder).map((f) => f.slice(-14))).toEqual([
+      '040000Z.tar.gz',
+      '030000Z.tar.gz',
+      '020000Z.tar.gz',
+    ]);
     expect(await backUpWhenDue(database, folder, new Date())).toBeNull();
     await addPiece(database.db, ws, doc('after the backup'));
     const [newest] = backups(folder);

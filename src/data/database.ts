@@ -54,7 +54,9 @@ export async function openFolder(folder: string, from?: Blob): Promise<Database>
     const place = databaseFolder(folder);
     if (from && existsSync(place)) throw new Error(`There is already a database in ${place}.`);
     mkdirSync(place, { recursive: true, mode: 0o700 });
-    return pglite(await PGlite.create(place, from ? { loadDataDir: from } : {}), 'folder', () => hold.release());
+    return pglite(await PGlite.create(place, from ? { loadDataDir: from } : {}), 'folder', () =>
+      hold.release(),
+    );
   } catch (error) {
     hold.release();
     throw error;

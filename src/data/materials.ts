@@ -1,5 +1,12 @@
 import { asc, eq } from 'drizzle-orm';
-import { beadKindSchema, claspSchema, threadSchema, type BeadKind, type Clasp, type ThreadMaterial } from '@/core/materials/material';
+import {
+  beadKindSchema,
+  claspSchema,
+  threadSchema,
+  type BeadKind,
+  type Clasp,
+  type ThreadMaterial,
+} from '@/core/materials/material';
 import type { Db } from './database';
 import { material } from './schema';
 
@@ -11,7 +18,11 @@ export interface Catalogue {
 
 /** The workspace's own catalogue, in its order. */
 export async function catalogue(db: Db, workspaceId: string): Promise<Catalogue> {
-  const rows = await db.select().from(material).where(eq(material.workspaceId, workspaceId)).orderBy(asc(material.position));
+  const rows = await db
+    .select()
+    .from(material)
+    .where(eq(material.workspaceId, workspaceId))
+    .orderBy(asc(material.position));
   const of = (kind: string) => rows.filter((row) => row.kind === kind).map((row) => row.data);
   return {
     beads: of('bead').map((data) => beadKindSchema.parse(data)),

@@ -35,7 +35,11 @@ export interface NewPerson {
   readonly girths: Person['girths'];
 }
 
-export async function addPerson(db: Db, workspaceId: string, { name, note, girths }: NewPerson): Promise<Person> {
+export async function addPerson(
+  db: Db,
+  workspaceId: string,
+  { name, note, girths }: NewPerson,
+): Promise<Person> {
   return db.transaction(async (tx) => {
     const [made] = await tx
       .insert(person)
@@ -54,7 +58,13 @@ export async function addPerson(db: Db, workspaceId: string, { name, note, girth
 }
 
 /** A new girth of somebody; the older ones stay as a record. Returns false where nobody has that id here. */
-export async function addMeasure(db: Db, workspaceId: string, personId: string, place: MeasuredPlace, mm: number): Promise<boolean> {
+export async function addMeasure(
+  db: Db,
+  workspaceId: string,
+  personId: string,
+  place: MeasuredPlace,
+  mm: number,
+): Promise<boolean> {
   const [whose] = await db
     .select({ id: person.id })
     .from(person)

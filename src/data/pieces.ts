@@ -65,7 +65,12 @@ export async function savePiece(db: Db, workspaceId: string, id: string, save: S
   return db.transaction(async (tx): Promise<SaveAnswer> => {
     const [saved] = await tx
       .update(piece)
-      .set({ doc: save.doc, revision: sql`${piece.revision} + 1`, lastChange: save.changeId, updatedAt: sql`now()` })
+      .set({
+        doc: save.doc,
+        revision: sql`${piece.revision} + 1`,
+        lastChange: save.changeId,
+        updatedAt: sql`now()`,
+      })
       .where(and(here(workspaceId, id), eq(piece.revision, save.baseRevision)))
       .returning({ revision: piece.revision });
     if (saved) return { kind: 'saved', revision: saved.revision };
@@ -88,7 +93,13 @@ export async function asideVersions(db: Db, workspaceId: string, pieceId: string
   const rows = await db
     .select()
     .from(pieceVersion)
-    .where(and(eq(pieceVersion.workspaceId, workspaceId), eq(pieceVersion.pieceId, pieceId), isNull(pieceVersion.settledAt)))
+    .where(
+      and(
+        eq(pieceVersion.workspaceId, workspaceId),
+        eq(pieceVersion.pieceId, pieceId),
+        isNull(pieceVersion.settledAt),
+      ),
+    )
     .orderBy(desc(pieceVersion.createdAt), desc(pieceVersion.id));
   return rows.map((row) => ({ id: row.id, doc: migratePiece(row.doc), createdAt: row.createdAt }));
 }
@@ -101,7 +112,12 @@ export type SettleAnswer =
   | { readonly kind: 'missing' };
 
 /** Settles a version set aside. Whatever is not chosen stays in the table of versions. */
-export async function settle(db: Db, workspaceId: string, asideId: string, choice: Settlement): Promise<SettleAnswer> {
+export async function settle(
+  db: Db,
+  workspaceId: string,
+  asideId: string,
+  choice: Settlement,
+): Promise<SettleAnswer> {
   return db.transaction(async (tx): Promise<SettleAnswer> => {
     const [aside] = await tx
       .update(pieceVersion)
@@ -123,7 +139,13 @@ export async function settle(db: Db, workspaceId: string, asideId: string, choic
     }
     await tx
       .insert(pieceVersion)
-      .values({ workspaceId, pieceId: row.id, changeId: `replaced-${row.revision}`, doc: row.doc, settledAt: sql`now()` });
+      .values({
+        workspaceId,
+        pieceId: row.id,
+        changeId: `replaced-${row.revision}`,
+        doc: row.doc,
+        settledAt: sql`now()`,
+      });
     const [now] = await tx
       .update(piece)
       .set({ doc, revision: sql`${piece.revision} + 1`, lastChange: aside.changeId, updatedAt: sql`now()` })

@@ -1,4 +1,15 @@
-import { date, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import {
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
 
 /** Every row belongs to a workspace from the first day, so that accounts can come without a rewrite. */
 const inWorkspace = () =>
@@ -12,7 +23,9 @@ export const workspace = pgTable('workspace', {
   id: uuid('id').primaryKey().defaultRandom(),
   name: text('name').notNull(),
   /** The unit the weaver reads lengths in: `in` or `cm`. */
-  lengthUnit: text('length_unit', { enum: ['in', 'cm'] }).notNull().default('in'),
+  lengthUnit: text('length_unit', { enum: ['in', 'cm'] })
+    .notNull()
+    .default('in'),
   createdAt: created(),
 });
 

@@ -13,7 +13,8 @@ import { setLengthUnit } from '@/data/workspaces';
 import { installation } from './installation';
 
 /** Every action answers with a value or with words that say what to do; none throws at the weaver. */
-export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
+export type Answer<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 
 const done = <T>(value: T): Answer<T> => ({ ok: true, value });
 const refused = (message: string): Answer<never> => ({ ok: false, message });
@@ -38,7 +39,10 @@ export async function addPersonAction(input: z.input<typeof personSchema>): Prom
   return done(await addPerson(database.db, workspaceId, { name, girths: { wrist: reading.mm } }));
 }
 
-const measureSchema = z.object({ personId: idSchema, mm: z.number().min(WRIST_RANGE.minMm).max(WRIST_RANGE.maxMm) });
+const measureSchema = z.object({
+  personId: idSchema,
+  mm: z.number().min(WRIST_RANGE.minMm).max(WRIST_RANGE.maxMm),
+});
 
 /** Records a newer wrist of somebody. */
 export async function addWristAction(input: z.input<typeof measureSchema>): Promise<Answer<null>> {
@@ -46,7 +50,9 @@ export async function addWristAction(input: z.input<typeof measureSchema>): Prom
   if (!parsed.success) return refused(firstMessage(parsed.error));
   const { database, workspaceId } = await installation();
   const kept = await addMeasure(database.db, workspaceId, parsed.data.personId, 'wrist', parsed.data.mm);
-  return kept ? done(null) : refused('That person is not among your people any more. The piece keeps the measure.');
+  return kept
+    ? done(null)
+    : refused('That person is not among your people any more. The piece keeps the measure.');
 }
 
 const startSchema = z.object({ structureId: z.string(), personId: idSchema.nullable() });
@@ -76,7 +82,10 @@ export async function archivePieceAction(id: string, away: boolean): Promise<Ans
   return found ? done(null) : refused('That piece is gone already. Reload the bench.');
 }
 
-const settleSchema = z.object({ asideId: idSchema, choice: z.enum(['keep current', 'use aside', 'keep both']) });
+const settleSchema = z.object({
+  asideId: idSchema,
+  choice: z.enum(['keep current', 'use aside', 'keep both']),
+});
 
 /** Settles which of two versions of a piece is to go on. */
 export async function settleAction(
@@ -87,7 +96,9 @@ export async function settleAction(
   const { database, workspaceId } = await installation();
   const answer = await settle(database.db, workspaceId, parsed.data.asideId, parsed.data.choice);
   revalidatePath('/');
-  return answer.kind === 'settled' ? done(answer) : refused('That version is gone. Reload the page to see what there is.');
+  return answer.kind === 'settled'
+    ? done(answer)
+    : refused('That version is gone. Reload the page to see what there is.');
 }
 
 export async function setLengthUnitAction(unit: string): Promise<Answer<null>> {

@@ -14,7 +14,8 @@ const saveSchema = z.object({
 });
 
 const says = (status: number, body: unknown) => Response.json(body, { status });
-const missing = () => says(404, { message: 'This piece is not here any more. What you changed is kept in this browser.' });
+const missing = () =>
+  says(404, { message: 'This piece is not here any more. What you changed is kept in this browser.' });
 
 /** The piece as it is now. */
 export async function readPiece(id: string): Promise<Response> {
@@ -28,7 +29,8 @@ export async function readPiece(id: string): Promise<Response> {
 export async function writePiece(id: string, request: Request): Promise<Response> {
   if (!isId(id)) return missing();
   const text = await request.text();
-  if (text.length > MOST_BYTES) return says(413, { message: 'That is larger than any piece. It was not saved.' });
+  if (text.length > MOST_BYTES)
+    return says(413, { message: 'That is larger than any piece. It was not saved.' });
   const save = parse(text);
   if (!save) return says(400, { message: 'This could not be read as a piece, so it was not saved.' });
 

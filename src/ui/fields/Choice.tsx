@@ -1,0 +1,41 @@
+'use client';
+
+import { useId, type ReactNode } from 'react';
+import styles from './fields.module.css';
+
+export interface Option<T extends string | number> {
+  readonly value: T;
+  readonly label: ReactNode;
+}
+
+interface Props<T extends string | number> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly Option<T>[];
+  readonly onChange: (value: T) => void;
+  readonly help?: string;
+}
+
+/** A few choices side by side, all in view. */
+export function Choice<T extends string | number>({ label, value, options, onChange, help }: Props<T>) {
+  const name = useId();
+  return (
+    <fieldset className={styles.choice}>
+      <legend>{label}</legend>
+      <div className={styles.options}>
+        {options.map((option) => (
+          <label key={option.value} className={option.value === value ? styles.on : styles.option}>
+            <input
+              type="radio"
+              name={name}
+              checked={option.value === value}
+              onChange={() => onChange(option.value)}
+            />
+            {option.label}
+          </label>
+        ))}
+      </div>
+      {help && <p className={styles.help}>{help}</p>}
+    </fieldset>
+  );
+}

@@ -1,0 +1,55 @@
+'use client';
+
+import { Input } from 'antd';
+import { useId, useState } from 'react';
+import { parseLength, type LengthRange } from '@/core/length/length';
+import { wordLengthProblem } from '@/core/words';
+import { useLengths } from '../shell/lengths';
+import styles from './fields.module.css';
+
+interface Props {
+  readonly label: string;
+  readonly mm: number;
+  readonly range: LengthRange;
+  readonly onChange: (mm: number) => void;
+}
+
+/**
+ * A length as people write it. What cannot be read stays as it was typed, with words that say what would be
+ * accepted; the last good length goes on counting.
+ */
+export function LengthInput({ label, mm, range, onChange }: Props) {
+  const { unit, style, show } = useLengths();
+  const id = useId();
+  /** What is being typed; null shows the value. */
+  const [typed, setTyped] = useState<string | null>(null);
+  const reading = typed === null ? null : parseLength(typed, unit, range);
+  const problem = reading && !reading.ok ? wordLengthProblem(reading.problem, style) : null;
+  return (
+    <div className={styles.field}>
+      <label htmlFor={id}>{label}</label>
+      <Input
+        id={id}
+        value={typed ?? show(mm)}
+        status={problem ? 'error' : ''}
+        aria-invalid={problem !== null}
+        aria-describedby={problem ? `${id}-problem` : undefined}
+        autoComplete="off"
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          const now = parseLength(event.target.value, unit, range);
+          if (now.ok) onChange(now.mm);
+        }}
+        onBlur={() => {
+          if (!problem) setTyped(null);
+        }}
+      />
+      {problem && (
+        <p id={`${id}-problem`} role="alert" className={styles.problem}>
+          {problem} {typed !== '' && `Until then ${show(mm)} counts.`}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+'use client';
+
+import { Select } from 'antd';
+import { useId } from 'react';
+import styles from './fields.module.css';
+
+interface Props {
+  readonly label: string;
+  readonly value: string | null;
+  readonly options: readonly { readonly value: string; readonly label: string }[];
+  readonly onChange: (value: string) => void;
+  readonly placeholder?: string;
+  /** The label is heard but not shown, where the row already says it. */
+  readonly quiet?: boolean;
+}
+
+/** One of many, found by typing a part of its name. */
+export function Pick({ label, value, options, onChange, placeholder, quiet = false }: Props) {
+  const id = useId();
+  return (
+    <div className={styles.field}>
+      <label htmlFor={id} className={quiet ? 'srOnly' : undefined}>
+        {label}
+      </label>
+      <Select
+        id={id}
+        value={value}
+        options={[...options]}
+        onChange={onChange}
+        placeholder={placeholder}
+        showSearch={{ optionFilterProp: 'label' }}
+        popupMatchSelectWidth={false}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,98 @@
+'use client';
+
+import { line, range, scaleLinear, area } from 'd3';
+import type { Candidate } from '@/core/fit/candidates';
+import type { Plan } from '@/core/plan';
+import { useLengths } from '../shell/lengths';
+import styles from './CountHills.module.css';
+
+const WIDTH = 420;
+const GROUND = 104;
+const TALL = 66;
+const HEIGHT = 112;
+/** Hills are drawn to this many deviations. */
+const REACH = 3;
+
+interface Props {
+  readonly plan: Plan;
+  readonly onChoose: (units: number) => void;
+}
+
+/** The neighbouring counts as hills on a length axis, the fitting band behind them: choose one. */
+export function CountHills({ plan, onChoose }: Props) {
+  const { show, change } = useLengths();
+  const { candidates, chosen, gauge, wear } = plan;
+  const centreMm = chosen.finishedMm;
+  const halfMm = 2.55 * gauge.pitchMm;
+  const scale = scaleLinear([centreMm - halfMm, centreMm + halfMm], [0, WIDTH]).clamp(true);
+  const percent = (mm: number) => `${(scale(mm) / WIDTH) * 100}%`;
+
+  return (
+    <fieldset className={styles.hills}>
+      <legend className="srOnly">How many units</legend>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className={styles.picture}
+        preserveAspectRatio="none"
+        aria-hidden
+        focusable="false"
+      >
+        <rect
+          x={scale(wear.band.minMm)}
+          width={scale(wear.band.maxMm) - scale(wear.band.minMm)}
+          y={0}
+          height={HEIGHT}
+          className={styles.band}
+        />
+        {candidates.map((c) => (
+          <Hill key={c.units} candidate={c} chosen={c.units === chosen.units} scale={scale} />
+        ))}
+        <line x1={scale(wear.wishMm)} x2={scale(wear.wishMm)} y1={0} y2={HEIGHT} className={styles.wish} />
+        <line x1={0} x2={WIDTH} y1={GROUND} y2={GROUND} className={styles.ground} />
+      </svg>
+      {candidates.map((c) => (
+        <label
+          key={c.units}
+          className={c.units === chosen.units ? styles.countOn : styles.count}
+          style={{ left: percent(c.finishedMm) }}
+        >
+          <input
+            type="radio"
+            name="units"
+            value={c.units}
+            checked={c.units === chosen.units}
+            onChange={() => onChoose(c.units)}
+            aria-label={`${c.units} units, ${show(c.finishedMm)}, ${change(c.offMm)} off the wish${c.fits ? ', fits' : ''}`}
+          />
+          <span className={styles.number}>{c.units}</span>
+          <span className={styles.length}>{show(c.finishedMm)}</span>
+          <span className={c.fits ? styles.fits : styles.off}>{c.fits ? '✓ fits' : change(c.offMm)}</span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+/** How likely each length is, for one count. */
+function Hill({
+  candidate,
+  chosen,
+  scale,
+}: {
+  candidate: Candidate;
+  chosen: boolean;
+  scale: (mm: number) => number;
+}) {
+  const { finishedMm, sdMm } = candidate;
+  const points = range(-REACH, REACH + 0.01, 0.15).map((z): [number, number] => [
+    scale(finishedMm + z * sdMm),
+    GROUND - TALL * Math.exp((-z * z) / 2),
+  ]);
+  const shape = area<[number, number]>().y0(GROUND)(points) ?? '';
+  return (
+    <g className={chosen ? styles.hillOn : styles.hill}>
+      <path d={shape} />
+      <path d={line()(points) ?? ''} className={styles.crest} />
+    </g>
+  );
+}

@@ -1,0 +1,102 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { wordCaution, wordWarning } from '@/core/words';
+import { LOOP_ROLE } from '@/core/closures/sewnLoop';
+import type { Plan } from '@/core/plan';
+import { BeadIcon } from '../piece/BeadShape';
+import { useLengths } from '../shell/lengths';
+import { roleName } from './roleName';
+import styles from './Slip.module.css';
+
+/** Units per length column: one decimal, or none where nothing belongs to a unit. */
+const count = (n: number) => (n === 0 ? '–' : Number.isInteger(n) ? `${n}` : n.toFixed(1));
+
+/** The answers, like a slip from the till: how many units, beads in three columns, thread, what to watch. */
+export function Slip({ plan }: { plan: Plan }) {
+  const { show, thread, style, unit } = useLengths();
+  const { chosen, sit, wear, closure, quantities } = plan;
+  const perLength = (perInch: number) => (unit === 'in' ? perInch : perInch / 2.54);
+  return (
+    <section className={`card ${styles.slip}`} aria-label="The answers">
+      <div className={styles.head} aria-live="polite">
+        <p className={styles.units}>
+          {chosen.units} {chosen.units === 1 ? 'unit' : 'units'}
+        </p>
+        <p className={styles.finished}>
+          <strong className="figures">{show(chosen.finishedMm)}</strong> clasp closed
+          <br />
+          {sit ? (
+            <span className={sit.startsWith('too') ? styles.bad : styles.good}>
+              {sit.startsWith('too') ? sit : `sits ${sit}`}
+            </span>
+          ) : (
+            'flat rule'
+          )}
+        </p>
+      </div>
+      <table className={styles.beads}>
+        <thead>
+          <tr>
+            <th scope="col">beads</th>
+            <th scope="col">a unit</th>
+            <th scope="col">{unit === 'in' ? 'an inch' : 'a cm'}</th>
+            <th scope="col">in all</th>
+          </tr>
+        </thead>
+        <tbody>
+          {quantities.map(({ role, bead, perUnit, perInch, total }) => (
+            <tr key={role}>
+              <th scope="row">
+                <BeadIcon bead={bead} />
+                <span>
+                  {role === LOOP_ROLE ? 'loops' : role} · {roleName(bead)}
+                </span>
+              </th>
+              <td>{count(perUnit)}</td>
+              <td>{perInch === 0 ? '–' : perLength(perInch).toFixed(1)}</td>
+              <td>
+                <strong>{total}</strong>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <dl className={styles.rest}>
+        <Line name="thread to cut">
+          <strong>{thread(plan.thread.totalMm)}</strong>
+          {plan.thread.lengths > 1 && ` in ${plan.thread.lengths} lengths`}
+        </Line>
+        <Line name="of it, tail to leave">{thread(plan.thread.tailMm)}</Line>
+        <Line name="woven part, beads only">{show(chosen.finishedMm - closure.allowanceMm)}</Line>
+        <Line name="clasp and loops take">{show(closure.allowanceMm)}</Line>
+        <Line name="wished for">{show(wear.wishMm)}</Line>
+      </dl>
+      <ul className={styles.notes}>
+        {plan.warnings.map((warning) => (
+          <Note
+            key={warning.code}
+            {...wordWarning(warning, style)}
+            mild={warning.code === 'make-a-swatch' || warning.code === 'several-lengths'}
+          />
+        ))}
+        {plan.cautions.map((caution) => (
+          <Note key={caution} {...wordCaution(caution)} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const Line = ({ name, children }: { name: string; children: ReactNode }) => (
+  <div>
+    <dt>{name}</dt>
+    <dd className="figures">{children}</dd>
+  </div>
+);
+
+export const Note = ({ title, text, mild = false }: { title: string; text: string; mild?: boolean }) => (
+  <li className={mild ? styles.mild : styles.note}>
+    <strong>{title}</strong> {text}
+  </li>
+);

@@ -1,0 +1,102 @@
+'use client';
+
+import { useState } from 'react';
+import { structureById } from '@/core/structures/registry';
+import type { Piece } from '@/core/piece';
+import type { Plan } from '@/core/plan';
+import type { Catalogue, Person } from '@/server/screens';
+import { useLengths } from '../../shell/lengths';
+import { roleName } from '../roleName';
+import { BeadsChoice } from './BeadsChoice';
+import { ChoiceRow } from './ChoiceRow';
+import { EndsChoice } from './EndsChoice';
+import { fine, GaugeFacts, ThreadChoice } from './GaugeAndThread';
+import { StructureChoice } from './StructureChoice';
+import { WornChoice } from './WornChoice';
+import styles from './choices.module.css';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan | null;
+  readonly people: readonly Person[];
+  readonly catalogue: Catalogue;
+  readonly onChange: (change: Partial<Piece>) => void;
+}
+
+/** Every choice in the order of the work, each a line that opens in place. */
+export function Choices({ piece, plan, people, catalogue, onChange }: Props) {
+  const { show, thread } = useLengths();
+  const [open, setOpen] = useState<string | null>(piece.wearer ? null : 'Worn');
+  const structure = structureById(piece.structure.id);
+  const roles = plan?.weaveable.roles ?? usedRoles(piece);
+
+  const rows = [
+    {
+      title: 'Worn',
+      summary: wornWords(piece, plan, show),
+      body: <WornChoice piece={piece} plan={plan} people={people} onChange={onChange} />,
+    },
+    {
+      title: 'Structure',
+      summary: `${structure?.name.toLowerCase() ?? 'unknown'}: ${sequenceWords(piece)}`,
+      body: <StructureChoice piece={piece} onChange={onChange} />,
+    },
+    {
+      title: 'Beads',
+      summary: roles
+        .map((role) => `${role} ${roleName(piece.beads[role as keyof Piece['beads']])}`)
+        .join('; '),
+      body: <BeadsChoice piece={piece} roles={roles} kinds={catalogue.beads} onChange={onChange} />,
+    },
+    {
+      title: 'Ends',
+      summary: `${piece.ends.clasp.name}, sewn ${piece.ends.seedsEachSide}-ring-${piece.ends.seedsEachSide}${plan ? `; takes ${show(plan.closure.allowanceMm)}` : ''}`,
+      body: <EndsChoice piece={piece} plan={plan} clasps={catalogue.clasps} onChange={onChange} />,
+    },
+    {
+      title: 'Gauge',
+      summary: plan ? `${fine(plan.gauge.pitchMm)} a unit, worked out from the beads` : 'not known yet',
+      body: plan ? <GaugeFacts plan={plan} /> : <p>It is worked out as soon as there are beads.</p>,
+    },
+    {
+      title: 'Thread',
+      summary: `${piece.thread.name.replace('braided ', '')}${plan ? `; tail ${thread(plan.thread.tailMm)}` : ''}`,
+      body: <ThreadChoice piece={piece} plan={plan} threads={catalogue.threads} onChange={onChange} />,
+    },
+  ];
+  return (
+    <ol className={`card ${styles.choices}`} aria-label="Choices, in the order of the work">
+      {rows.map(({ title, summary, body }, i) => (
+        <ChoiceRow
+          key={title}
+          number={i + 1}
+          title={title}
+          summary={summary}
+          open={open === title}
+          onToggle={() => setOpen(open === title ? null : title)}
+        >
+          {body}
+        </ChoiceRow>
+      ))}
+    </ol>
+  );
+}
+
+const usedRoles = (piece: Piece): string[] => {
+  const { sequence } = piece.structure.params;
+  return Array.isArray(sequence) ? [...new Set(sequence.map(String))] : [];
+};
+
+const sequenceWords = (piece: Piece): string => {
+  const { sequence } = piece.structure.params;
+  return Array.isArray(sequence) && sequence.length > 0 ? sequence.join(' ') : 'no beads yet';
+};
+
+function wornWords(piece: Piece, plan: Plan | null, show: (mm: number) => string): string {
+  const wish = plan ? ` → wish ${show(plan.wear.wishMm)}` : '';
+  if (piece.wear.school === 'flat') return `flat rule${wish}`;
+  if (!piece.wearer) return 'nobody yet';
+  const thickness =
+    plan && plan.wear.thicknessEffectMm > 0 ? `, +${show(plan.wear.thicknessEffectMm)} for thickness` : '';
+  return `${piece.wearer.name}, wrist ${show(piece.wearer.wristMm)}, ${piece.wear.fit}${thickness}${wish}`;
+}

@@ -1,0 +1,58 @@
+'use client';
+
+import { AppstoreOutlined } from '@ant-design/icons';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, type ReactNode } from 'react';
+import { deliverLeftBehind } from '../outbox/outbox';
+import { useLengths } from './lengths';
+import styles from './Shell.module.css';
+
+/** The frame of every screen: the rail at the left, the screen beside it. */
+export function Shell({ children }: { children: ReactNode }) {
+  const router = useRouter();
+  useEffect(() => {
+    // What a closed window still owed goes to the server at the next start, whichever screen that is.
+    void deliverLeftBehind().then((touched) => {
+      if (touched.size > 0) router.refresh();
+    });
+  }, [router]);
+
+  return (
+    <div className={styles.shell}>
+      <a className={styles.skip} href="#screen">
+        Skip to the work
+      </a>
+      <nav className={styles.rail} aria-label="Ivy Loom">
+        <Link href="/" className={styles.name}>
+          Ivy
+          <br />
+          Loom
+        </Link>
+        <Link href="/" className={styles.place}>
+          <AppstoreOutlined aria-hidden />
+          Bench
+        </Link>
+        <UnitSwitch />
+      </nav>
+      <main id="screen" className={styles.screen} tabIndex={-1}>
+        {children}
+      </main>
+    </div>
+  );
+}
+
+function UnitSwitch() {
+  const { unit, setUnit } = useLengths();
+  return (
+    <fieldset className={styles.units}>
+      <legend>Lengths in</legend>
+      {(['in', 'cm'] as const).map((one) => (
+        <label key={one} className={one === unit ? styles.unitOn : styles.unit}>
+          <input type="radio" name="unit" value={one} checked={one === unit} onChange={() => setUnit(one)} />
+          {one}
+        </label>
+      ))}
+    </fieldset>
+  );
+}

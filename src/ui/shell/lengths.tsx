@@ -1,0 +1,51 @@
+'use client';
+
+import { createContext, use, useMemo, useOptimistic, useTransition, type ReactNode } from 'react';
+import {
+  formatChange,
+  formatLength,
+  formatThread,
+  type LengthStyle,
+  type LengthUnit,
+} from '@/core/length/length';
+import { setLengthUnitAction } from '@/server/actions';
+
+interface Lengths {
+  readonly unit: LengthUnit;
+  readonly style: LengthStyle;
+  readonly show: (mm: number) => string;
+  /** A change, with its sign. */
+  readonly change: (mm: number) => string;
+  readonly thread: (mm: number) => string;
+  readonly setUnit: (unit: LengthUnit) => void;
+}
+
+const Context = createContext<Lengths | null>(null);
+
+/** Lengths in the weaver's own unit, for everything below it. */
+export function LengthsProvider({ unit: kept, children }: { unit: LengthUnit; children: ReactNode }) {
+  const [unit, setShown] = useOptimistic(kept);
+  const [, start] = useTransition();
+  const value = useMemo((): Lengths => {
+    const style: LengthStyle = { unit, denominator: 16 };
+    return {
+      unit,
+      style,
+      show: (mm) => formatLength(mm, style),
+      change: (mm) => formatChange(mm, style),
+      thread: (mm) => formatThread(mm, unit),
+      setUnit: (next) =>
+        start(async () => {
+          setShown(next);
+          await setLengthUnitAction(next);
+        }),
+    };
+  }, [unit, setShown]);
+  return <Context value={value}>{children}</Context>;
+}
+
+export function useLengths(): Lengths {
+  const lengths = use(Context);
+  if (!lengths) throw new Error('useLengths needs a LengthsProvider above it.');
+  return lengths;
+}
