@@ -74,10 +74,11 @@ export const typescript = (file, args = [], env = {}) => run('npx', ['tsx', file
 
 /** Starts the server on 127.0.0.1 and resolves with the process and its address once it answers. */
 export function serve({ port = 0, env = {}, mode = 'start', quiet = false } = {}) {
-  const child = spawn('npx', ['next', mode, '-H', '127.0.0.1', '-p', String(port)], {
+  // Next itself, not through npx: what is started must be what is stopped.
+  const next = 'node_modules/next/dist/bin/next';
+  const child = spawn(process.execPath, [next, mode, '-H', '127.0.0.1', '-p', String(port)], {
     env: { ...process.env, ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
-    detached: false,
   });
   return new Promise((resolve, reject) => {
     let text = '';
@@ -85,7 +86,12 @@ export function serve({ port = 0, env = {}, mode = 'start', quiet = false } = {}
       text += chunk;
       if (!quiet) process.stderr.write(chunk);
       const found = /http:\/\/127\.0\.0\.1:(\d+)/.exec(text);
-      if (found && /Ready/i.test(text)) resolve({ child, url: found[0] });
+      // It says "Ready" before it has opened its data: only an answer tells.
+      if (found && /Ready/.test(text))
+        fetch(found[0]).then(
+          () => resolve({ child, url: found[0] }),
+          () => undefined,
+        );
     };
     child.stdout.on('data', hear);
     child.stderr.on('data', hear);

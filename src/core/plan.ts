@@ -1,7 +1,7 @@
 import { sit, wear, type Sit, type Wear } from './body/wear';
 import { cautionsFor, type Caution } from './cautions';
 import { LOOP_ROLE, loopLengthMm, type SewnLoop } from './closures/sewnLoop';
-import { candidate, nearestUnits, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
+import { candidate, bestUnits, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
 import { layOutPiece, type PieceLayout, type PieceParts } from './layout/pieceLayout';
 import { MM_PER_INCH } from './length/length';
 import { LOT_SPREAD, bodyOf, claspClosedMm, type BeadMaterial } from './materials/material';
@@ -53,8 +53,8 @@ export interface Plan {
   readonly closure: ClosurePlan;
   readonly gauge: Gauge;
   readonly chosen: Candidate;
-  /** The count nearest to the wish. */
-  readonly nearest: Candidate;
+  /** The count to propose: the nearest to the wish that fits, or simply the nearest. */
+  readonly best: Candidate;
   readonly candidates: readonly Candidate[];
   readonly widthMm: number;
   readonly thicknessMm: number;
@@ -80,7 +80,7 @@ export type Warning =
       readonly code: 'chosen-does-not-fit';
       readonly sit: Sit | null;
       readonly offMm: number;
-      readonly nearest: Candidate;
+      readonly best: Candidate;
     }
   | { readonly code: 'one-pass-through-clasp' }
   | { readonly code: 'several-lengths'; readonly lengths: number; readonly eachMm: number }
@@ -124,10 +124,9 @@ export function planPiece(piece: Piece): Plan | NoPlan {
     band: wished.band,
     minimum: weaveable.minimumUnits,
   };
-  const nearestCount = nearestUnits(question);
-  const units = Math.max(piece.units ?? nearestCount, weaveable.minimumUnits);
+  const best = candidate(bestUnits(question), question);
+  const units = Math.max(piece.units ?? best.units, weaveable.minimumUnits);
   if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
-  const nearest = candidate(nearestCount, question);
   const chosen = candidate(units, question);
 
   const parts: PieceParts = { form, units, ends, clasp: piece.ends.clasp, body };
@@ -146,7 +145,7 @@ export function planPiece(piece: Piece): Plan | NoPlan {
     closure: { ...taken, passes },
     gauge,
     chosen,
-    nearest,
+    best,
     candidates: neighbours(units, question),
     widthMm: form.widthMm,
     thicknessMm: form.thicknessMm,
@@ -154,7 +153,7 @@ export function planPiece(piece: Piece): Plan | NoPlan {
     thread,
     path,
     layout,
-    warnings: [...fitWarnings(chosen, nearest, sits), ...makingWarnings(passes, thread, gauge)],
+    warnings: [...fitWarnings(chosen, best, sits), ...makingWarnings(passes, thread, gauge)],
     cautions: cautionsFor(piece, weaveable.roles),
   };
 }
@@ -221,9 +220,9 @@ function quantities(
   });
 }
 
-function fitWarnings(chosen: Candidate, nearest: Candidate, sits: Sit | null): Warning[] {
-  if (!nearest.fits) return [{ code: 'none-fits', nearest }];
-  return chosen.fits ? [] : [{ code: 'chosen-does-not-fit', sit: sits, offMm: chosen.offMm, nearest }];
+function fitWarnings(chosen: Candidate, best: Candidate, sits: Sit | null): Warning[] {
+  if (!best.fits) return [{ code: 'none-fits', nearest: best }];
+  return chosen.fits ? [] : [{ code: 'chosen-does-not-fit', sit: sits, offMm: chosen.offMm, best }];
 }
 
 function makingWarnings(passes: number, thread: ThreadPlan, gauge: Gauge): Warning[] {

@@ -2,11 +2,12 @@ import { planSteps, type Plan } from './plan';
 
 /** A plan as plain data for files and other programs: every figure, no path and no picture. Lengths in mm. */
 export function planReport(plan: Plan) {
-  const { chosen, nearest, candidates, wear, sit, closure, gauge, thread, warnings, cautions } = plan;
+  const { chosen, best, candidates, wear, sit, closure, gauge, thread, warnings, cautions } = plan;
   return {
     structure: plan.structure.id,
     units: chosen.units,
-    nearestUnits: nearest.units,
+    closing: plan.weaveable.closing,
+    bestUnits: best.units,
     finishedMm: chosen.finishedMm,
     sits: sit,
     wear,

@@ -29,7 +29,8 @@ export interface Database {
 }
 
 /** Where data lives: `IVYLOOM_DATA`, or `.ivyloom/data` in the project. */
-export const dataFolder = (): string => resolve(process.env.IVYLOOM_DATA ?? '.ivyloom/data');
+export const dataFolder = (): string =>
+  resolve(/* turbopackIgnore: true */ process.env.IVYLOOM_DATA ?? '.ivyloom/data');
 export const databaseFolder = (folder: string): string => join(folder, 'db');
 
 function pglite(client: PGlite, kind: 'folder' | 'memory', release: () => void): Database {

@@ -137,15 +137,13 @@ export async function settle(
         .returning();
       return { kind: 'settled', piece: stored(row), other: copy ? stored(copy) : null };
     }
-    await tx
-      .insert(pieceVersion)
-      .values({
-        workspaceId,
-        pieceId: row.id,
-        changeId: `replaced-${row.revision}`,
-        doc: row.doc,
-        settledAt: sql`now()`,
-      });
+    await tx.insert(pieceVersion).values({
+      workspaceId,
+      pieceId: row.id,
+      changeId: `replaced-${row.revision}`,
+      doc: row.doc,
+      settledAt: sql`now()`,
+    });
     const [now] = await tx
       .update(piece)
       .set({ doc, revision: sql`${piece.revision} + 1`, lastChange: aside.changeId, updatedAt: sql`now()` })

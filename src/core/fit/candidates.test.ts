@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { cumulativeStdNormalProbability } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { candidate, nearestUnits, neighbours, type FitQuestion } from './candidates';
+import { bestUnits, candidate, nearestUnits, neighbours, type FitQuestion } from './candidates';
 import { chanceWithin, normalBelow } from './chance';
 
 const question = fc.record({
@@ -33,8 +33,25 @@ describe('the count', () => {
     fc.assert(
       fc.property(question, fc.double({ min: 0, max: 100, noNaN: true }), (raw, more) => {
         const q = withBand(raw);
-        expect(nearestUnits({ ...q, wishMm: q.wishMm + more })).toBeGreaterThanOrEqual(nearestUnits(q));
+        const longer = withBand({ ...raw, wishMm: raw.wishMm + more });
+        expect(nearestUnits(longer)).toBeGreaterThanOrEqual(nearestUnits(q));
+        expect(bestUnits(longer)).toBeGreaterThanOrEqual(bestUnits(q));
       }),
+    );
+  });
+
+  it('that is proposed fits whenever any count does, and is then the nearest of those', () => {
+    fc.assert(
+      fc.property(question, (raw) => {
+        const q = withBand(raw);
+        const fitting = Array.from({ length: 2000 }, (_, n) => candidate(q.minimum + n, q)).filter(
+          (c) => c.fits,
+        );
+        const best = candidate(bestUnits(q), q);
+        expect(best.fits).toBe(fitting.length > 0);
+        for (const c of fitting) expect(Math.abs(best.offMm)).toBeLessThanOrEqual(Math.abs(c.offMm) + 1e-9);
+      }),
+      { numRuns: 60 },
     );
   });
 

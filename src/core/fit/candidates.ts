@@ -44,6 +44,20 @@ export function candidate(units: number, q: FitQuestion): Candidate {
 export const nearestUnits = (q: FitQuestion): number =>
   Math.max(q.minimum, Math.round((q.wishMm - q.fixedMm) / q.pitchMm));
 
+/**
+ * The count to propose: the nearest that sits as wished. A fitting band need not be even about the wish, so
+ * that the nearest count can miss it where its neighbour does not. Where none fits, the nearest.
+ */
+export function bestUnits(q: FitQuestion): number {
+  const nearest = nearestUnits(q);
+  const fitting = [nearest - 1, nearest, nearest + 1]
+    .filter((n) => n >= q.minimum)
+    .map((n) => candidate(n, q))
+    .filter((c) => c.fits)
+    .sort((a, b) => Math.abs(a.offMm) - Math.abs(b.offMm) || b.units - a.units);
+  return fitting[0]?.units ?? nearest;
+}
+
 /** The counts from two below `units` to two above, none below the minimum. */
 export const neighbours = (units: number, q: FitQuestion): Candidate[] =>
   [-2, -1, 0, 1, 2]

@@ -96,6 +96,7 @@ export const flatHerringbone = structure({
     roles: distinct(p.sequence),
     minimumUnits: Math.max(1, Math.ceil((2 - extraRows(p)) / p.sequence.length)),
     rowWord: 'row',
+    closing: p.alike ? 'and the first row again' : null,
     weave: (units, ends) => weave(p, units, ends),
     /** Closed form: one bead length per row, up to 6 % less as the beads lean (common practice). */
     form(body) {

@@ -33,6 +33,8 @@ export interface Weaveable {
   readonly minimumUnits: number;
   /** What the maker calls one row: the steps use it. */
   readonly rowWord: 'row' | 'unit';
+  /** What closes the piece beyond its whole units, in words; null where nothing does. */
+  readonly closing: string | null;
   weave(units: number, ends: EndLoops): Path;
   form(body: (role: string) => Body): Form;
 }

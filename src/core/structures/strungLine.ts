@@ -96,6 +96,7 @@ export const strungLine = structure({
     roles: distinct(p.sequence),
     minimumUnits: 1,
     rowWord: 'unit',
+    closing: p.alike ? 'and the first bead again' : null,
     weave: (units, ends) => weave(p, units, ends),
     form(body) {
       const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));

@@ -131,8 +131,8 @@ function PieceCard({ stored }: { stored: StoredPiece }) {
           <p className={styles.problem}>{wordProblem(plan.problem, style)}</p>
         )}
       </div>
-      <Button className={styles.away} aria-label={`Put ${doc.name} away`} onClick={() => void putAway()}>
-        Put away
+      <Button className={styles.away} onClick={() => void putAway()}>
+        Put away <span className="srOnly">{doc.name}</span>
       </Button>
     </li>
   );

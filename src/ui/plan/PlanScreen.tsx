@@ -78,7 +78,7 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
                 <h2 id="how-many">How many units?</h2>
                 {piece.units !== null && (
                   <button type="button" className={styles.link} onClick={() => change({ units: null })}>
-                    nearest to the wish: {shown.nearest.units}
+                    back to what fits best: {shown.best.units}
                   </button>
                 )}
               </div>

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { wordCaution, wordWarning } from '@/core/words';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
-import type { Plan } from '@/core/plan';
+import type { Plan, Warning } from '@/core/plan';
 import { BeadIcon } from '../piece/BeadShape';
 import { useLengths } from '../shell/lengths';
 import { roleName } from './roleName';
@@ -20,9 +20,12 @@ export function Slip({ plan }: { plan: Plan }) {
   return (
     <section className={`card ${styles.slip}`} aria-label="The answers">
       <div className={styles.head} aria-live="polite">
-        <p className={styles.units}>
-          {chosen.units} {chosen.units === 1 ? 'unit' : 'units'}
-        </p>
+        <div>
+          <p className={styles.units}>
+            {chosen.units} {chosen.units === 1 ? 'unit' : 'units'}
+          </p>
+          {plan.weaveable.closing && <p className="soft">{plan.weaveable.closing}</p>}
+        </div>
         <p className={styles.finished}>
           <strong className="figures">{show(chosen.finishedMm)}</strong> clasp closed
           <br />
@@ -35,6 +38,11 @@ export function Slip({ plan }: { plan: Plan }) {
           )}
         </p>
       </div>
+      <Notes>
+        {plan.warnings.filter(loud).map((warning) => (
+          <Note key={warning.code} {...wordWarning(warning, style)} />
+        ))}
+      </Notes>
       <table className={styles.beads}>
         <thead>
           <tr>
@@ -72,21 +80,24 @@ export function Slip({ plan }: { plan: Plan }) {
         <Line name="clasp and loops take">{show(closure.allowanceMm)}</Line>
         <Line name="wished for">{show(wear.wishMm)}</Line>
       </dl>
-      <ul className={styles.notes}>
-        {plan.warnings.map((warning) => (
-          <Note
-            key={warning.code}
-            {...wordWarning(warning, style)}
-            mild={warning.code === 'make-a-swatch' || warning.code === 'several-lengths'}
-          />
-        ))}
+      <Notes>
+        {plan.warnings
+          .filter((warning) => !loud(warning))
+          .map((warning) => (
+            <Note key={warning.code} {...wordWarning(warning, style)} mild />
+          ))}
         {plan.cautions.map((caution) => (
           <Note key={caution} {...wordCaution(caution)} />
         ))}
-      </ul>
+      </Notes>
     </section>
   );
 }
+
+/** Warnings that stand above the figures; the others are good to know and stand below. */
+const loud = ({ code }: Warning) => code !== 'make-a-swatch' && code !== 'several-lengths';
+
+const Notes = ({ children }: { children: ReactNode }) => <ul className={styles.notes}>{children}</ul>;
 
 const Line = ({ name, children }: { name: string; children: ReactNode }) => (
   <div>

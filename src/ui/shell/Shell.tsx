@@ -2,7 +2,7 @@
 
 import { AppstoreOutlined } from '@ant-design/icons';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, type ReactNode } from 'react';
 import { deliverLeftBehind } from '../outbox/outbox';
 import { useLengths } from './lengths';
@@ -11,6 +11,7 @@ import styles from './Shell.module.css';
 /** The frame of every screen: the rail at the left, the screen beside it. */
 export function Shell({ children }: { children: ReactNode }) {
   const router = useRouter();
+  const onBench = usePathname() === '/';
   useEffect(() => {
     // What a closed window still owed goes to the server at the next start, whichever screen that is.
     void deliverLeftBehind().then((touched) => {
@@ -29,7 +30,7 @@ export function Shell({ children }: { children: ReactNode }) {
           <br />
           Loom
         </Link>
-        <Link href="/" className={styles.place}>
+        <Link href="/" className={styles.place} aria-current={onBench ? 'page' : undefined}>
           <AppstoreOutlined aria-hidden />
           Bench
         </Link>

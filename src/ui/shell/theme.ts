@@ -22,7 +22,14 @@ export const theme: ThemeConfig = {
     colorBgBase: '#fffdf7',
     colorBorder: '#8a9a8f',
     colorBorderSecondary: '#ddd5bf',
-    wireframe: false,
     motionDurationMid: '0.15s',
+  },
+  components: {
+    Button: {
+      colorPrimary: '#1f3a2e',
+      colorPrimaryHover: '#2f6b4f',
+      colorPrimaryActive: '#16291f',
+      primaryShadow: 'none',
+    },
   },
 };

@@ -1,0 +1,65 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { expect, type Page } from '@playwright/test';
+
+export const address = (path = '/') => `${process.env.IVYLOOM_URL ?? ''}${path}`;
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface Violation {
+  readonly id: string;
+  readonly nodes: readonly { readonly html: string; readonly failureSummary?: string }[];
+}
+
+/** Looks for every fault that axe can find, and names each with its place. */
+export async function expectAccessible(page: Page) {
+  await page.evaluate(axe);
+  const faults = await page.evaluate(async () => {
+    const run = (window as unknown as { axe: { run: () => Promise<{ violations: Violation[] }> } }).axe.run;
+    return (await run()).violations.flatMap((v) =>
+      v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 200)} ${n.failureSummary ?? ''}`),
+    );
+  });
+  expect(faults).toEqual([]);
+}
+
+/** Starts a bracelet from the bench for one of the choir, and waits for its plan. */
+export async function startBracelet(page: Page, who: string, stitch: string) {
+  await page.goto(address());
+  await page.getByRole('button', { name: 'Start a bracelet' }).click();
+  await page
+    .getByText(new RegExp(`^${who}`))
+    .first()
+    .click();
+  await page.getByRole('button', { name: new RegExp(stitch) }).click();
+  await page.waitForURL(/\/plan\//);
+  await expect(page.getByRole('heading', { name: 'How many units?' })).toBeVisible();
+}
+
+/** Opens one of the choices. */
+export const openChoice = (page: Page, title: string) =>
+  page
+    .getByRole('button', { name: new RegExp(`${title}`) })
+    .first()
+    .click();
+
+export const slip = (page: Page) => page.getByRole('region', { name: 'The answers' });
+
+/** The count on the slip. */
+export async function unitsOf(page: Page): Promise<number> {
+  return Number.parseInt(
+    (await slip(page)
+      .getByText(/^\d+ units?$/)
+      .textContent()) ?? '',
+    10,
+  );
+}
+
+export const saved = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+
+/** Picks from one of Ant Design's lists by its label. */
+export async function pick(page: Page, label: string, option: string | RegExp) {
+  await page.getByRole('combobox', { name: label }).click();
+  await page.locator('.ant-select-item-option').filter({ hasText: option }).first().click();
+}

@@ -1,0 +1,101 @@
+import { expect, test } from '@playwright/test';
+import { planPiece } from '@/core/plan';
+import { examplePiece } from '@/demo/choir';
+import { address, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
+
+test('a person is added, a bracelet planned, and every number follows the choices', async ({ page }) => {
+  await page.goto(address());
+  await page.getByRole('button', { name: 'Start a bracelet' }).click();
+  await page.getByText('somebody new …').click();
+  await page.getByLabel('Name').fill('Tekla');
+  await page.getByLabel('Wrist').fill('15,9 cm');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByText('Tekla, 6 1/4 in')).toBeVisible();
+  await page.getByRole('button', { name: /Flat herringbone/ }).click();
+  await page.waitForURL(/\/plan\//);
+
+  const before = await unitsOf(page);
+  await expect(slip(page).getByText('sits comfortably')).toBeVisible();
+  await openChoice(page, 'Worn');
+  await page.getByText(/^loose \+/).click();
+  await expect.poll(() => unitsOf(page)).toBeGreaterThan(before);
+  const loose = await unitsOf(page);
+
+  await openChoice(page, 'Beads');
+  await pick(page, 'Bead A: size and shape', 'round seed 8/0');
+  await expect.poll(() => unitsOf(page)).toBeLessThan(loose);
+  const units = await unitsOf(page);
+  const total = slip(page).getByRole('row').filter({ hasText: 'A · 8/0' }).getByRole('cell').last();
+  await expect(total).toHaveText(String(2 * units));
+
+  await saved(page);
+  await page.reload();
+  await expect.poll(() => unitsOf(page)).toBe(units);
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Bracelet for Tekla' })).toContainText(
+    `${units} units`,
+  );
+});
+
+test('the screen and the piece file say the same', async ({ page }) => {
+  const plan = planPiece(examplePiece('breakwater-band'));
+  if (!plan.ok) throw new Error(plan.problem.code);
+  await page.goto(address());
+  await page.getByRole('link', { name: 'Breakwater band' }).click();
+  await expect.poll(() => unitsOf(page)).toBe(plan.chosen.units);
+  for (const { role, total } of plan.quantities.filter((q) => q.role !== 'loop'))
+    await expect(
+      slip(page)
+        .getByRole('row')
+        .filter({ hasText: `${role} ·` })
+        .getByRole('cell')
+        .last(),
+    ).toHaveText(String(total));
+});
+
+test('the neighbours are chosen by keyboard, and the way back is named', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  const best = await unitsOf(page);
+  await page.getByRole('radio', { name: new RegExp(`^${best} units`) }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(() => unitsOf(page)).toBe(best + 1);
+  const labels = await page
+    .getByRole('group', { name: 'How many units' })
+    .getByRole('radio')
+    .evaluateAll((all) => all.map((r) => Number((r as HTMLInputElement).value)));
+  expect(labels).toEqual([-1, 0, 1, 2, 3].map((d) => best + d));
+  await page.getByRole('button', { name: /back to what fits best/ }).click();
+  await expect.poll(() => unitsOf(page)).toBe(best);
+});
+
+test('every length changes unit together', async ({ page }) => {
+  await startBracelet(page, 'Osk', 'Strung line');
+  await expect(slip(page)).toContainText(' in');
+  await page.getByText('cm', { exact: true }).click();
+  await expect(
+    slip(page)
+      .getByText(/\d+\.\d cm/)
+      .first(),
+  ).toBeVisible();
+  await expect(slip(page).getByRole('columnheader', { name: 'a cm' })).toBeVisible();
+  await page.getByText('in', { exact: true }).click();
+  await expect(slip(page).getByRole('columnheader', { name: 'an inch' })).toBeVisible();
+});
+
+test('the steps are read off the path', async ({ page }) => {
+  await startBracelet(page, 'Ilse', 'Flat herringbone');
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByText(/pick up 4 A/)).toBeVisible();
+  await expect(page.getByText(/with the tail/).first()).toBeVisible();
+});
+
+test('a piece is put away and put back', async ({ page }) => {
+  await startBracelet(page, 'Pell', 'Strung line');
+  await page.getByLabel('Name of the piece').fill('Short lived');
+  await saved(page);
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('button', { name: 'Put away Short lived' }).click();
+  await expect(page.getByRole('link', { name: 'Short lived' })).toBeHidden();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('link', { name: 'Short lived' })).toBeVisible();
+});
