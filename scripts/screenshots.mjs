@@ -24,9 +24,34 @@ try {
   };
   await page.goto(url);
   await shoot('bench');
+  await page.getByRole('button', { name: 'Start a bracelet' }).click();
+  await page.getByText('Jorun').click();
+  await shoot('start');
   await page.getByRole('link', { name: 'Breakwater band' }).click();
   await page.getByText('How many units?').waitFor();
   await shoot('plan');
+  await page.getByRole('button', { name: /Beads/ }).first().click();
+  await shoot('beads');
+
+  // The same piece changed in two browsers at once.
+  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await other.goto(page.url());
+  await other.getByText('How many units?').waitFor();
+  await page.getByLabel('Name of the piece').fill('Breakwater band, wide');
+  await page.getByText('saved', { exact: true }).waitFor();
+  await page.waitForTimeout(800);
+  await other.getByRole('radio', { name: /^21 units/ }).focus();
+  await other.keyboard.press('Space');
+  await other.getByText('This piece was changed in two windows').waitFor();
+  await other.waitForTimeout(600);
+  await other.screenshot({ path: 'docs/screenshots/two-versions.png' });
+
+  const tablet = await browser.newPage({ viewport: { width: 820, height: 1180 } });
+  await tablet.goto(url);
+  await tablet.getByRole('link', { name: 'Lantern line' }).click();
+  await tablet.getByText('How many units?').waitFor();
+  await tablet.waitForTimeout(400);
+  await tablet.screenshot({ path: 'docs/screenshots/tablet.png' });
 } finally {
   await browser.close();
   child.kill('SIGTERM');

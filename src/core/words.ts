@@ -59,7 +59,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
           warning.sit === 'too tight' || warning.sit === 'too loose'
             ? `This sits ${warning.sit}.`
             : 'Not as wished.',
-        text: `${formatChange(warning.offMm, style)} off the wish. ${warning.best.units} units come nearest.`,
+        text: `${formatChange(warning.offMm, style)} off the wish. ${warning.best.units} units fit best.`,
       };
     case 'one-pass-through-clasp':
       return {

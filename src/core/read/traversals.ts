@@ -6,12 +6,15 @@ export interface HoleUse {
   readonly traversals: number;
 }
 
+/** No bead has as many holes as this. */
+const MOST_HOLES = 16;
+
 /** How often the thread goes through each hole of each bead, in order of first use. */
 export function holeUses(path: Path): HoleUse[] {
-  const uses = new Map<string, { bead: Bead; hole: number; traversals: number }>();
+  const uses = new Map<number, { bead: Bead; hole: number; traversals: number }>();
   for (const move of path.moves) {
     if (!isTraversal(move)) continue;
-    const key = `${move.bead.id}/${move.hole}`;
+    const key = move.bead.id * MOST_HOLES + move.hole;
     const use = uses.get(key);
     if (use) use.traversals++;
     else uses.set(key, { bead: move.bead, hole: move.hole, traversals: 1 });

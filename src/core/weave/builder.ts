@@ -82,14 +82,20 @@ export class Weave {
     };
   }
 
+  /** @internal Where the moves being written belong. */
+  get here(): Place {
+    return this.place;
+  }
+
   /** @internal */
   at(part: { section?: string; pass?: string; row?: number }): Place {
-    const row = part.row ?? this.place.row;
+    const { section, pass, row } = this.place;
+    const at = part.row ?? row;
     return {
-      section: part.section ?? this.place.section,
-      pass: part.pass ?? this.place.pass,
-      row,
-      unit: Math.floor(row / this.rowsPerUnit),
+      section: part.section ?? section,
+      pass: part.pass ?? pass,
+      row: at,
+      unit: Math.floor(at / this.rowsPerUnit),
     };
   }
 
@@ -102,13 +108,10 @@ export class Weave {
   }
 
   /** @internal */
-  add(move: UnplacedMove): void {
-    this.moves.push({ ...move, place: this.place } as Move);
+  add(move: Move): void {
+    this.moves.push(move);
   }
 }
-
-type Unplaced<M> = M extends Move ? Omit<M, 'place'> : never;
-type UnplacedMove = Unplaced<Move>;
 
 /** One needle: each verb is one or more moves. */
 export class Needle {
@@ -118,7 +121,7 @@ export class Needle {
   ) {}
 
   begin(stop: 'none' | 'foreign'): this {
-    this.weave.add({ kind: 'begin', needle: this.name, stop });
+    this.weave.add({ kind: 'begin', needle: this.name, place: this.weave.here, stop });
     return this;
   }
 
@@ -127,17 +130,14 @@ export class Needle {
     roles: T,
     options: { row?: number; hole?: number } = {},
   ): Named<T> {
-    const picked = Object.entries(roles).map(([name, role]) => {
-      const bead = this.weave.addBead(role, name, options.row);
-      this.weave.add({ kind: 'pick', needle: this.name, bead, hole: options.hole ?? 0, enter: 0 });
-      return [name, bead] as const;
-    });
-    return Object.fromEntries(picked) as Named<T>;
+    const picked: Record<string, Bead> = {};
+    for (const name in roles) picked[name] = this.pickOne(roles[name] as string, name, options);
+    return picked as Named<T>;
   }
 
   /** Picks up a run of beads of the given roles, named by their place in the run. */
   string(roles: readonly string[], prefix = ''): Bead[] {
-    return Object.values(this.pick(Object.fromEntries(roles.map((role, i) => [`${prefix}${i + 1}`, role]))));
+    return roles.map((role, i) => this.pickOne(role, `${prefix}${i + 1}`, {}));
   }
 
   /** Through beads the way they were strung. */
@@ -151,22 +151,31 @@ export class Needle {
   }
 
   attach(finding: Finding): this {
-    this.weave.add({ kind: 'attach', needle: this.name, finding });
+    this.weave.add({ kind: 'attach', needle: this.name, place: this.weave.here, finding });
     return this;
   }
 
   knot(knot: Knot): this {
-    this.weave.add({ kind: 'knot', needle: this.name, knot });
+    this.weave.add({ kind: 'knot', needle: this.name, place: this.weave.here, knot });
     return this;
   }
 
   tail(): this {
-    this.weave.add({ kind: 'tail', needle: this.name });
+    this.weave.add({ kind: 'tail', needle: this.name, place: this.weave.here });
     return this;
   }
 
+  private pickOne(role: string, name: string, { row, hole = 0 }: { row?: number; hole?: number }): Bead {
+    const bead = this.weave.addBead(role, name, row);
+    this.weave.add({ kind: 'pick', needle: this.name, place: this.weave.here, bead, hole, enter: 0 });
+    return bead;
+  }
+
   private go(passages: readonly Passage[], enter: End): this {
-    for (const p of passages) this.weave.add({ kind: 'pass', needle: this.name, ...passage(p), enter });
+    for (const p of passages) {
+      const { bead, hole } = passage(p);
+      this.weave.add({ kind: 'pass', needle: this.name, place: this.weave.here, bead, hole, enter });
+    }
     return this;
   }
 }

@@ -27,7 +27,9 @@ export function Slip({ plan }: { plan: Plan }) {
           {plan.weaveable.closing && <p className="soft">{plan.weaveable.closing}</p>}
         </div>
         <p className={styles.finished}>
-          <strong className="figures">{show(chosen.finishedMm)}</strong> clasp closed
+          <strong className="figures">{show(chosen.finishedMm)}</strong>
+          <br />
+          clasp closed
           <br />
           {sit ? (
             <span className={sit.startsWith('too') ? styles.bad : styles.good}>
@@ -56,8 +58,8 @@ export function Slip({ plan }: { plan: Plan }) {
           {quantities.map(({ role, bead, perUnit, perInch, total }) => (
             <tr key={role}>
               <th scope="row">
-                <BeadIcon bead={bead} />
-                <span>
+                <span className={styles.bead}>
+                  <BeadIcon bead={bead} />
                   {role === LOOP_ROLE ? 'loops' : role} · {roleName(bead)}
                 </span>
               </th>

@@ -1,0 +1,16 @@
+/** Times `work` over and over for at least `ms` and `least` runs; returns each run's milliseconds, sorted. */
+export function time(work: () => unknown, { least = 30, ms = 600 } = {}): number[] {
+  for (let i = 0; i < 5; i++) work(); // warm
+  const runs: number[] = [];
+  const until = performance.now() + ms;
+  while (runs.length < least || performance.now() < until) {
+    const start = performance.now();
+    work();
+    runs.push(performance.now() - start);
+  }
+  return runs.sort((a, b) => a - b);
+}
+
+/** The value below which a part of the sorted runs lies. */
+export const quantile = (sorted: readonly number[], part: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))] ?? Number.NaN;
