@@ -2,10 +2,11 @@ import { z } from 'zod';
 import { FINISHED_RANGE, FITS, FLAT_RULE_MM, WRIST_RANGE } from './body/wear';
 import { LOOP_ROLE } from './closures/sewnLoop';
 import type { LengthRange } from './length/length';
-import { BEADS, CLASPS, PALETTE, THREADS, byId } from './materials/catalogue';
+import { BEADS, CLASPS, NEEDLES, PALETTE, THREADS, byId } from './materials/catalogue';
 import {
   beadMaterialSchema,
   claspSchema,
+  needleSchema,
   threadSchema,
   type BeadKind,
   type BeadMaterial,
@@ -44,6 +45,9 @@ export const pieceSchema = z.object({
   /** The bead of each role, copied from the catalogue. */
   beads: z.record(z.enum([...ROLE_LETTERS, LOOP_ROLE]), beadMaterialSchema),
   thread: threadSchema,
+  needle: needleSchema.default(byId(NEEDLES, 'needle-11')),
+  /** Optional passes that are left out. */
+  without: z.array(z.string().max(60)).max(20).default([]),
   ends: z.object({
     clasp: claspSchema,
     seedsEachSide: z.number().int().min(1).max(12),
@@ -94,6 +98,8 @@ export function newBracelet(name: string, structureId: string, wearer: Piece['we
     structure: { id: structureId, params: { ...structure.defaults } },
     beads: startingBeads(),
     thread: byId(THREADS, 'gel-6'),
+    needle: byId(NEEDLES, 'needle-11'),
+    without: [],
     ends: { clasp: byId(CLASPS, 'lobster-12'), seedsEachSide: 3, passes: 2 },
     units: null,
   };

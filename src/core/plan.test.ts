@@ -23,7 +23,7 @@ describe('a plan', () => {
     for (const { id } of STRUCTURES)
       for (const units of [null, 7, 40, 90]) {
         const plan = planned(bracelet(id, { units }));
-        expect(plan.layout.stations.totalMm).toBeCloseTo(plan.chosen.finishedMm, 6);
+        expect(plan.stations.totalMm).toBeCloseTo(plan.chosen.finishedMm, 6);
       }
   });
 

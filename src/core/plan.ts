@@ -2,18 +2,28 @@ import { sit, wear, type Sit, type Wear } from './body/wear';
 import { cautionsFor, type Caution } from './cautions';
 import { LOOP_ROLE, loopLengthMm, type SewnLoop } from './closures/sewnLoop';
 import { candidate, bestUnits, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
-import { layOutPiece, type PieceLayout, type PieceParts } from './layout/pieceLayout';
+import {
+  layOutPiece,
+  stations,
+  type PieceLayout,
+  type PieceParts,
+  type Stations,
+} from './layout/pieceLayout';
 import { MM_PER_INCH } from './length/length';
 import { LOT_SPREAD, bodyOf, claspClosedMm, type BeadMaterial } from './materials/material';
+import { beadGrams } from './materials/weight';
 import { MOST_UNITS, type Piece } from './piece';
 import { steps, type StepGroup } from './read/steps';
 import { tally, unitTally } from './read/tally';
-import { threadMoves } from './read/thread';
+import { strokes } from './read/strokes';
+import { exposedThread, threadMm, threadMoves, type ExposedThread, type ThreadMove } from './read/thread';
+import { reading, total, totals, type Built, type Reading } from './read/totals';
 import { busiestHoles, findingPasses } from './read/traversals';
+import { weight, type Weight } from './read/weight';
 import { structureById } from './structures/registry';
 import type { EndLoops, Form, Structure, Weaveable } from './structures/structure';
 import { threadPlan, type ThreadPlan } from './supplies/threadPlan';
-import type { Path } from './weave/path';
+import { TAIL, type Move, type Path } from './weave/path';
 
 /** What the clasp takes of the finished length. */
 export interface ClosurePlan {
@@ -56,12 +66,19 @@ export interface Plan {
   /** The count to propose: the nearest to the wish that fits, or simply the nearest. */
   readonly best: Candidate;
   readonly candidates: readonly Candidate[];
+  /** Where clasp, loops and woven part lie along the piece. */
+  readonly stations: Stations;
   readonly widthMm: number;
   readonly thicknessMm: number;
   readonly quantities: readonly RoleQuantity[];
   readonly thread: ThreadPlan;
-  readonly path: Path;
-  readonly layout: PieceLayout;
+  readonly weight: Weight;
+  /** Bare thread that shows, on a stretch of the work that holds its start, a few units and its end. */
+  readonly exposed: ExposedThread;
+  /** Passes that can be switched off. */
+  readonly optionalPasses: readonly string[];
+  /** The whole path and its layout: built when first asked for, to be drawn or worded. */
+  readonly work: () => Work;
   readonly warnings: readonly Warning[];
   readonly cautions: readonly Caution[];
 }
@@ -129,11 +146,17 @@ export function planPiece(piece: Piece): Plan | NoPlan {
   if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
   const chosen = candidate(units, question);
 
-  const parts: PieceParts = { form, units, ends, clasp: piece.ends.clasp, body };
-  const path = weaveable.weave(units, ends);
-  const layout = layOutPiece(path, parts);
-  const thread = threadPlan(threadMoves(path, layout));
-  const passes = Math.min(...findingPasses(path).values());
+  const build = (n: number) => weaveable.weave(n, { ...ends, without: new Set(piece.without) });
+  const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: piece.ends.clasp, body });
+  const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
+  const from = reading(build, units, weaveable.minimumUnits);
+  const inWork = (where?: (move: Move) => boolean) =>
+    total(from, (built) => threadMm(threadMoves(built.path, layOut(built)), where));
+  const thread = threadPlan(
+    inWork(),
+    inWork((move) => move.needle === TAIL),
+  );
+  const passes = Math.min(...findingPasses(from.at.path).values());
   const sits = piece.wearer ? sit(chosen.finishedMm, piece.wearer.wristMm + wished.thicknessEffectMm) : null;
 
   return {
@@ -147,23 +170,53 @@ export function planPiece(piece: Piece): Plan | NoPlan {
     chosen,
     best,
     candidates: neighbours(units, question),
+    stations: stations(parts(units)),
     widthMm: form.widthMm,
     thicknessMm: form.thicknessMm,
-    quantities: quantities(piece, weaveable, path, units, form.pitchMm),
+    quantities: quantities(piece, weaveable, from, form.pitchMm),
+    weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
     thread,
-    path,
-    layout,
+    exposed: exposedThread(threadMoves(from.at.path, layOut(from.at))),
+    optionalPasses: optionalPasses(from.at.path),
+    work: once(() => workOf({ path: build(units), units }, layOut)),
     warnings: [...fitWarnings(chosen, best, sits), ...makingWarnings(passes, thread, gauge)],
     cautions: cautionsFor(piece, weaveable.roles),
   };
 }
 
+/** A piece worked out bead by bead. */
+export interface Work {
+  readonly path: Path;
+  readonly layout: PieceLayout;
+  readonly thread: readonly ThreadMove[];
+}
+
+function workOf(built: Built, layOut: (built: Built) => PieceLayout): Work {
+  const layout = layOut(built);
+  return { path: built.path, layout, thread: threadMoves(built.path, layout) };
+}
+
+/** Calls `make` the first time, and hands back the same ever after. */
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+const optionalPasses = (path: Path): string[] =>
+  [...path.passes].flatMap(([name, info]) => (info.optional ? [name] : []));
+
 /** The worded steps of a plan; worked out only when somebody reads them. */
-export const planSteps = (plan: Plan): StepGroup[] =>
-  steps(plan.path, {
+export function planSteps(plan: Plan, hand: 'right' | 'left' = 'right'): StepGroup[] {
+  const { path, layout } = plan.work();
+  return steps(path, {
+    hand,
     row: plan.weaveable.rowWord,
     role: (role) => (role === LOOP_ROLE ? 'loop seed' : role),
+    strokes: strokes(path, layout),
   });
+}
+
+const beadOf = (piece: Piece, role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
 
 function bodiesOf(piece: Piece): PieceParts['body'] {
   const bodies = new Map(Object.entries(piece.beads).map(([role, bead]) => [role, bodyOf(bead)]));
@@ -200,23 +253,17 @@ function gaugeOf(form: Form): Gauge {
   };
 }
 
-function quantities(
-  piece: Piece,
-  weaveable: Weaveable,
-  path: Path,
-  units: number,
-  pitchMm: number,
-): RoleQuantity[] {
-  const all = tally(path);
-  const middle = unitTally(path, Math.floor(units / 2));
-  const busiest = busiestHoles(path);
+function quantities(piece: Piece, weaveable: Weaveable, from: Reading, pitchMm: number): RoleQuantity[] {
+  const all = totals(from, tally);
+  const middle = unitTally(from.at.path, Math.floor(from.at.units / 2));
+  const busiest = busiestHoles(from.at.path);
   return [...weaveable.roles, LOOP_ROLE].flatMap((role) => {
-    const bead = piece.beads[role as keyof Piece['beads']];
     const total = all.get(role) ?? 0;
-    if (!bead || total === 0) return [];
+    if (total === 0) return [];
     const perUnit = middle.get(role) ?? 0;
     const perInch = (perUnit * MM_PER_INCH) / pitchMm;
-    return [{ role, bead, perUnit, perInch, total, mostTraversals: busiest.get(role)?.traversals ?? 0 }];
+    const mostTraversals = busiest.get(role)?.traversals ?? 0;
+    return [{ role, bead: beadOf(piece, role), perUnit, perInch, total, mostTraversals }];
   });
 }
 

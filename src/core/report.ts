@@ -25,9 +25,14 @@ export function planReport(plan: Plan) {
       total,
       mostTraversals,
     })),
+    weight: plan.weight,
+    exposed: { totalMm: plan.exposed.totalMm, longestMm: plan.exposed.longestMm },
     thread,
     warnings,
     cautions,
-    steps: planSteps(plan),
+    steps: planSteps(plan).map(({ steps, ...group }) => ({
+      ...group,
+      steps: steps.map(({ needle, text }) => ({ needle, text })),
+    })),
   };
 }

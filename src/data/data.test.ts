@@ -3,11 +3,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { newBracelet } from '@/core/piece';
-import { BEADS, CLASPS, THREADS } from '@/core/materials/catalogue';
+import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import { backUp, backups, backUpWhenDue, restore } from './backup';
 import { openFolder, openMemory, openServer, type Database } from './database';
 import { FolderInUse } from './guard';
-import { catalogue } from './materials';
+import { catalogue, topUpCatalogue } from './materials';
 import { checkHistory, migrate, shippedMigrations } from './migrate';
 import { addMeasure, addPerson, people } from './people';
 import { addPiece, archivePiece, asideVersions, pieceById, pieces, savePiece, settle } from './pieces';
@@ -54,10 +54,13 @@ describe.each(kinds)('the data, on %s', (_, open) => {
 
   it('makes one workspace with the whole starting catalogue, once', async () => {
     expect((await theWorkspace(database.db)).id).toBe(ws);
+    await topUpCatalogue(database.db, ws);
     const found = await catalogue(database.db, ws);
     expect(found.beads).toEqual(BEADS);
     expect(found.threads).toEqual(THREADS);
     expect(found.clasps).toEqual(CLASPS);
+    expect(found.needles).toEqual(NEEDLES);
+    expect(found.findings).toEqual(FINDINGS);
   });
 
   it('keeps the unit', async () => {

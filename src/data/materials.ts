@@ -1,10 +1,15 @@
 import { asc, eq } from 'drizzle-orm';
+import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import {
   beadKindSchema,
   claspSchema,
+  findingSchema,
+  needleSchema,
   threadSchema,
   type BeadKind,
   type Clasp,
+  type FindingMaterial,
+  type Needle,
   type ThreadMaterial,
 } from '@/core/materials/material';
 import type { Db } from './database';
@@ -13,7 +18,27 @@ import { material } from './schema';
 export interface Catalogue {
   readonly beads: readonly BeadKind[];
   readonly threads: readonly ThreadMaterial[];
+  readonly needles: readonly Needle[];
+  readonly findings: readonly FindingMaterial[];
   readonly clasps: readonly Clasp[];
+}
+
+/** The starting catalogue as rows, in its order. */
+const startingRows = () =>
+  [
+    ...BEADS.map((data) => ({ kind: 'bead' as const, data })),
+    ...THREADS.map((data) => ({ kind: 'thread' as const, data })),
+    ...NEEDLES.map((data) => ({ kind: 'needle' as const, data })),
+    ...FINDINGS.map((data) => ({ kind: 'finding' as const, data })),
+    ...CLASPS.map((data) => ({ kind: 'clasp' as const, data })),
+  ].map((row, position) => ({ ...row, key: row.data.id, position }));
+
+/** Adds what a newer version of the starting catalogue has and the workspace lacks; hers stays as it is. */
+export async function topUpCatalogue(db: Db, workspaceId: string): Promise<void> {
+  await db
+    .insert(material)
+    .values(startingRows().map((row) => ({ ...row, workspaceId })))
+    .onConflictDoNothing();
 }
 
 /** The workspace's own catalogue, in its order. */
@@ -27,6 +52,8 @@ export async function catalogue(db: Db, workspaceId: string): Promise<Catalogue>
   return {
     beads: of('bead').map((data) => beadKindSchema.parse(data)),
     threads: of('thread').map((data) => threadSchema.parse(data)),
+    needles: of('needle').map((data) => needleSchema.parse(data)),
+    findings: of('finding').map((data) => findingSchema.parse(data)),
     clasps: of('clasp').map((data) => claspSchema.parse(data)),
   };
 }

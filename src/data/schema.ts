@@ -64,7 +64,7 @@ export const material = pgTable(
   {
     id: uuid('id').primaryKey().defaultRandom(),
     workspaceId: inWorkspace(),
-    kind: text('kind', { enum: ['bead', 'thread', 'clasp'] }).notNull(),
+    kind: text('kind', { enum: ['bead', 'thread', 'needle', 'finding', 'clasp'] }).notNull(),
     key: text('key').notNull(),
     position: integer('position').notNull(),
     data: jsonb('data').notNull(),

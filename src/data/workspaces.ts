@@ -1,8 +1,8 @@
 import { asc, eq } from 'drizzle-orm';
-import { BEADS, CLASPS, THREADS } from '@/core/materials/catalogue';
 import type { LengthUnit } from '@/core/length/length';
 import type { Db } from './database';
-import { material, workspace } from './schema';
+import { topUpCatalogue } from './materials';
+import { workspace } from './schema';
 
 export interface Workspace {
   readonly id: string;
@@ -19,14 +19,7 @@ async function makeWorkspace(db: Db, name: string): Promise<Workspace> {
   return db.transaction(async (tx) => {
     const [made] = await tx.insert(workspace).values({ name }).returning();
     if (!made) throw new Error('The workspace could not be made.');
-    const rows = [
-      ...BEADS.map((data) => ({ kind: 'bead' as const, data })),
-      ...THREADS.map((data) => ({ kind: 'thread' as const, data })),
-      ...CLASPS.map((data) => ({ kind: 'clasp' as const, data })),
-    ];
-    await tx
-      .insert(material)
-      .values(rows.map((row, position) => ({ ...row, workspaceId: made.id, key: row.data.id, position })));
+    await topUpCatalogue(tx, made.id);
     return made;
   });
 }

@@ -1,5 +1,6 @@
 import { backUpWhenDue, EVERY_MS } from '@/data/backup';
 import { dataFolder, openConfigured, type Database } from '@/data/database';
+import { topUpCatalogue } from '@/data/materials';
 import { migrate } from '@/data/migrate';
 import { theWorkspace } from '@/data/workspaces';
 
@@ -20,6 +21,7 @@ async function open(): Promise<Installation> {
   const database = await openConfigured();
   await migrate(database);
   const { id } = await theWorkspace(database.db);
+  await topUpCatalogue(database.db, id);
   await backUpWhenDue(database, dataFolder(), new Date());
   setInterval(() => void backUpInTime(database), EVERY_MS).unref();
   return { database, workspaceId: id };

@@ -34,7 +34,7 @@ export function sewLoop(
   comeRound: () => void,
 ): void {
   const seeds = Array<string>(loop.seedsEachSide).fill(LOOP_ROLE);
-  weave.in({ section: loopSection(end), pass: 'sew on the clasp', row: 0 }, () => {
+  weave.in({ section: loopSection(end), pass: 'sew on the clasp', row: 0, rowsPerUnit: 1 }, () => {
     const ring: Finding = weave.finding(claspFinding(end));
     const out = needle.string(seeds, OUT);
     needle.attach(ring);
@@ -44,9 +44,9 @@ export function sewLoop(
       weave.in({ pass: `reinforce the loop ${pass}` }, () => {
         comeRound();
         needle
-          .through(...out)
+          .reinforce(...out)
           .attach(ring)
-          .through(...back);
+          .reinforce(...back);
         enter();
       });
     }

@@ -26,8 +26,18 @@ export interface Layout {
 
 export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
-/** The point of a bead's hole end in the layout. Throws when the layout does not know the bead. */
-export function holeEnd(layout: Layout, bead: Bead, end: End): Point {
+export const midway = (a: Point, b: Point): Point => [
+  (a[0] + b[0]) / 2,
+  (a[1] + b[1]) / 2,
+  (a[2] + b[2]) / 2,
+];
+
+/**
+ * The point of a bead's hole end in the layout. Closed forms lay out beads of one hole, along their axis.
+ * Throws when the layout does not know the bead, or not that hole of it.
+ */
+export function holeEnd(layout: Layout, bead: Bead, end: End, hole = 0): Point {
+  if (hole !== 0) throw new Error(`The layout knows one hole of ${bead.role}, not number ${hole + 1}.`);
   const pose = layout.poses[bead.id];
   if (!pose) throw new Error(`The layout has no place for bead ${bead.id} (${bead.role}, ${bead.name}).`);
   const half = (layout.body(bead.role).lengthMm / 2) * (end === 0 ? -1 : 1);

@@ -1,55 +1,72 @@
-import type { BeadKind, Clasp, ThreadMaterial } from './material';
+import type { BeadKind, BeadShape, Clasp, FindingMaterial, Needle, ThreadMaterial } from './material';
 
 /**
  * The starting catalogue. Every figure is from memory unless its row says otherwise, and is there to be
  * corrected by the maker's own measurements. Ranges are given by their middle.
  */
+interface Row extends Partial<Omit<BeadKind, 'id' | 'name' | 'shape'>> {
+  readonly lengthMm: number;
+  readonly diameterMm: number;
+  readonly holeMm: number;
+}
+
+/** A bead of the catalogue; what a row does not say is as for a plain bead of one hole. */
+const bead = (id: string, name: string, shape: BeadShape, row: Row): BeadKind => ({
+  id,
+  name,
+  shape,
+  widthMm: null,
+  holes: 1,
+  apartMm: null,
+  crossing: false,
+  perGram: null,
+  sold: null,
+  source: 'memory',
+  ...row,
+});
+
+/** Seeds are weighed into tubes, of about 10 g in the middle sizes (memory). */
+const TUBE = { by: 'tube', grams: 10 } as const;
+/** Rounds hang on strands of 16 in; the strand holds as many as fit (memory). */
+const STRAND = { by: 'strand', lengthMm: 406.4 } as const;
+
 const seed = (
   size: string,
   diameterMm: number,
   lengthMm: number,
   perGram: number,
   holeMm: number,
-): BeadKind => ({
-  id: `seed-${size}`,
-  name: `round seed ${size}/0`,
-  shape: 'seed',
-  lengthMm,
-  diameterMm,
-  holeMm,
-  perGram,
-  source: 'memory',
-});
+): BeadKind =>
+  bead(`seed-${size}`, `round seed ${size}/0`, 'seed', { lengthMm, diameterMm, holeMm, perGram, sold: TUBE });
 
-const cube = (mm: number, holeMm: number): BeadKind => ({
-  id: `cube-${mm}`,
-  name: `cube ${mm} mm`,
-  shape: 'cube',
-  lengthMm: mm,
-  diameterMm: mm,
-  holeMm,
-  perGram: null,
-  source: 'memory',
-});
+const cube = (mm: number, holeMm: number): BeadKind =>
+  bead(`cube-${mm}`, `cube ${mm} mm`, 'cube', { lengthMm: mm, diameterMm: mm, holeMm, sold: TUBE });
 
 /** `lengthPart` is the length along the hole as a part of the diameter. */
 const round = (
   id: string,
   name: string,
-  shape: 'ball' | 'bicone',
+  shape: BeadShape,
   mm: number,
   lengthPart: number,
   holeMm: number,
-): BeadKind => ({
-  id: `${id}-${mm}`,
-  name: `${name} ${mm} mm`,
-  shape,
-  lengthMm: mm * lengthPart,
-  diameterMm: mm,
-  holeMm,
-  perGram: null,
-  source: 'memory',
-});
+): BeadKind =>
+  bead(`${id}-${mm}`, `${name} ${mm} mm`, shape, {
+    lengthMm: mm * lengthPart,
+    diameterMm: mm,
+    holeMm,
+    sold: STRAND,
+  });
+
+/** A flat bead of two holes side by side. */
+const twoHole = (
+  id: string,
+  name: string,
+  shape: BeadShape,
+  [widthMm, lengthMm, diameterMm]: readonly [number, number, number],
+  apartMm: number,
+  holeMm: number,
+): BeadKind => bead(id, name, shape, { widthMm, lengthMm, diameterMm, apartMm, holeMm, holes: 2 });
 
 export const BEADS: readonly BeadKind[] = [
   seed('15', 1.5, 1.05, 290, 0.65),
@@ -57,16 +74,13 @@ export const BEADS: readonly BeadKind[] = [
   seed('10', 2.3, 1.65, 80, 0.9),
   seed('8', 3.05, 2.0, 38, 1.15),
   seed('6', 4.0, 2.8, 15, 1.5),
-  {
-    id: 'cylinder-11',
-    name: 'cylinder seed 11/0',
-    shape: 'cylinder',
+  bead('cylinder-11', 'cylinder seed 11/0', 'cylinder', {
     lengthMm: 1.3,
     diameterMm: 1.6,
     holeMm: 0.8,
     perGram: 197,
-    source: 'memory',
-  },
+    sold: TUBE,
+  }),
   cube(1.8, 0.9),
   cube(3, 1.2),
   cube(4, 1.4),
@@ -83,26 +97,16 @@ export const BEADS: readonly BeadKind[] = [
   round('bicone', 'bicone', 'bicone', 3, 1, 0.8),
   round('bicone', 'bicone', 'bicone', 4, 1, 0.9),
   round('bicone', 'bicone', 'bicone', 6, 1, 1.1),
-  {
-    id: 'bugle-3',
-    name: 'bugle 3 mm',
-    shape: 'bugle',
-    lengthMm: 3,
-    diameterMm: 1.7,
-    holeMm: 0.8,
-    perGram: null,
-    source: 'memory',
-  },
-  {
-    id: 'bugle-6',
-    name: 'bugle 6 mm',
-    shape: 'bugle',
-    lengthMm: 6,
-    diameterMm: 2.0,
-    holeMm: 0.8,
-    perGram: null,
-    source: 'memory',
-  },
+  bead('bugle-3', 'bugle 3 mm', 'bugle', { lengthMm: 3, diameterMm: 1.7, holeMm: 0.8, sold: TUBE }),
+  bead('bugle-6', 'bugle 6 mm', 'bugle', { lengthMm: 6, diameterMm: 2.0, holeMm: 0.8, sold: TUBE }),
+  bead('drop-3.4', 'drop 3.4 mm', 'drop', { lengthMm: 1.8, diameterMm: 3.4, holeMm: 0.9, sold: TUBE }),
+  // Width × length along the hole × height, distance of the holes, hole. Ranges are given by their middle.
+  twoHole('lens', 'two-hole lens', 'lens', [5, 2.5, 2.5], 2.6, 0.8),
+  twoHole('tile', 'two-hole tile', 'tile', [5, 5, 1.9], 2.65, 0.8),
+  twoHole('half-tile', 'two-hole half tile', 'half tile', [5, 2.3, 1.9], 2.5, 0.8),
+  twoHole('bar', 'two-hole bar', 'bar', [3, 5, 2], 2.75, 0.8),
+  twoHole('wedge', 'two-hole wedge, one face curved', 'wedge', [5, 3.5, 5], 2.7, 0.9),
+  twoHole('set-stone', 'square set stone, two channels', 'set stone', [6, 6, 3], 3, 0.8),
 ];
 
 /** 6 lb is 0.15 mm (0.006 in): practice; the others from memory. The maker's own measured diameter wins. */
@@ -113,6 +117,85 @@ export const THREADS: readonly ThreadMaterial[] = [
   { id: 'gel-10', name: 'braided gel-spun thread 10 lb', diameterMm: 0.2, source: 'memory' },
   { id: 'nylon-b', name: 'waxed nylon, size B', diameterMm: 0.2, source: 'memory' },
   { id: 'nylon-d', name: 'waxed nylon, size D', diameterMm: 0.3, source: 'memory' },
+];
+
+/** Shaft diameters of needles (memory). */
+export const NEEDLES: readonly Needle[] = (
+  [
+    [10, 0.46],
+    [11, 0.41],
+    [12, 0.36],
+    [13, 0.33],
+    [15, 0.26],
+  ] as const
+).map(([size, diameterMm]) => ({
+  id: `needle-${size}`,
+  name: `needle ${size}`,
+  diameterMm,
+  source: 'memory',
+}));
+
+const jumpRing = (outsideMm: number, insideMm: number, wireMm: number): FindingMaterial => ({
+  id: `jump-ring-${outsideMm}`,
+  name: `jump ring ${outsideMm} mm`,
+  kind: 'jump ring',
+  lengthMm: insideMm, // what hangs in a ring hangs at its inner edges
+  insideMm,
+  wireMm,
+  loops: 1,
+  source: 'memory',
+});
+
+/** Slide tubes have 2 to 5 loops; their length is the middle of 6 to 8 mm. */
+const slideTube = (loops: number): FindingMaterial => ({
+  id: `slide-tube-${loops}`,
+  name: `slide tube, ${loops} loops`,
+  kind: 'slide tube',
+  lengthMm: 7,
+  insideMm: null,
+  wireMm: null,
+  loops,
+  source: 'memory',
+});
+
+export const FINDINGS: readonly FindingMaterial[] = [
+  jumpRing(4, 2.6, 0.7),
+  jumpRing(5, 3.6, 0.7),
+  jumpRing(6, 4.4, 0.8),
+  {
+    id: 'extender-link',
+    name: 'extender chain, a link',
+    kind: 'extender link',
+    lengthMm: 4.5,
+    insideMm: null,
+    wireMm: null,
+    loops: 1,
+    source: 'memory',
+  },
+  {
+    id: 'bead-tip',
+    name: 'bead tip',
+    kind: 'bead tip',
+    lengthMm: 6,
+    insideMm: null,
+    wireMm: null,
+    loops: 1,
+    source: 'memory',
+  },
+  slideTube(2),
+  slideTube(3),
+  slideTube(4),
+  slideTube(5),
+  {
+    id: 'button-12',
+    name: 'button 12 mm, for a loop',
+    kind: 'button',
+    lengthMm: 13,
+    insideMm: null,
+    wireMm: null,
+    loops: 1,
+    source: 'memory',
+  },
 ];
 
 /** Closed lengths are the middle of the usual range; how they divide between the halves is from memory too. */

@@ -1,7 +1,26 @@
 import { z } from 'zod';
 
 /** Bodies that the engine knows how to draw and to lay. */
-export const BEAD_SHAPES = ['seed', 'cylinder', 'cube', 'ball', 'bicone', 'bugle'] as const;
+export const BEAD_SHAPES = [
+  'seed',
+  'cylinder',
+  'bugle',
+  'twisted bugle',
+  'cube',
+  'ball',
+  'bicone',
+  'rondelle',
+  'drop',
+  'oval',
+  'lens',
+  'tile',
+  'half tile',
+  'bar',
+  'wedge',
+  'triangle',
+  'set stone',
+  'stone',
+] as const;
 export type BeadShape = (typeof BEAD_SHAPES)[number];
 
 export const FINISHES = ['plain', 'lustre', 'plated', 'matte'] as const;
@@ -17,10 +36,26 @@ export const beadKindSchema = z.object({
   shape: z.enum(BEAD_SHAPES),
   /** Along the hole. */
   lengthMm: mm,
+  /** Outside, across the hole; of a flat bead its thickness. */
   diameterMm: mm,
+  /** Across the holes, in their plane; null where the bead is as wide as it is thick. */
+  widthMm: mm.nullable().default(null),
   holeMm: mm,
+  holes: z.number().int().min(0).max(4).default(1),
+  /** Between the middles of two holes; null where there are not two. */
+  apartMm: mm.nullable().default(null),
+  /** Two holes that cross instead of running side by side. */
+  crossing: z.boolean().default(false),
   /** Null where nobody has weighed it. */
   perGram: z.number().positive().nullable(),
+  /** How it is sold: grams in a tube, millimetres of a strand; null where that is not known. */
+  sold: z
+    .discriminatedUnion('by', [
+      z.object({ by: z.literal('tube'), grams: z.number().positive() }),
+      z.object({ by: z.literal('strand'), lengthMm: z.number().positive() }),
+    ])
+    .nullable()
+    .default(null),
   source,
 });
 export type BeadKind = z.infer<typeof beadKindSchema>;
@@ -40,6 +75,34 @@ export const threadSchema = z.object({
   source,
 });
 export type ThreadMaterial = z.infer<typeof threadSchema>;
+
+/** Sizes of needles: the higher the finer. The eye is about 1.3 times the shaft in one direction. */
+export const needleSchema = z.object({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(80),
+  /** Of the shaft. */
+  diameterMm: mm,
+  source,
+});
+export type Needle = z.infer<typeof needleSchema>;
+
+export const FINDING_KINDS = ['jump ring', 'extender link', 'bead tip', 'slide tube', 'button'] as const;
+
+/** Small metal parts that are neither bead nor clasp. */
+export const findingSchema = z.object({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(80),
+  kind: z.enum(FINDING_KINDS),
+  /** What it adds to the length of a piece, closed. */
+  lengthMm: mm,
+  /** Clear inside of a ring; null where it has none. */
+  insideMm: mm.nullable(),
+  wireMm: mm.nullable(),
+  /** Loops that thread or a ring goes through. */
+  loops: z.number().int().min(0).max(9),
+  source,
+});
+export type FindingMaterial = z.infer<typeof findingSchema>;
 
 export const CLASP_SHAPES = ['toggle', 'lobster', 'spring ring', 'magnetic', 'box'] as const;
 

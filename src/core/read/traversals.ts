@@ -1,28 +1,43 @@
-import { isTraversal, type Bead, type Finding, type Path } from '../weave/path';
+import { holeKey } from '../weave/links';
+import { isTraversal, strands, type Bead, type Finding, type Path } from '../weave/path';
 
+/** What one hole of one bead has to take. */
 export interface HoleUse {
   readonly bead: Bead;
   readonly hole: number;
+  /** Trips through it. */
   readonly traversals: number;
+  /** Strands of thread that lie in it: a doubled thread leaves two a trip. */
+  readonly strands: number;
+  /** Knots pulled into it. */
+  readonly knots: number;
 }
 
-/** No bead has as many holes as this. */
-const MOST_HOLES = 16;
+type Counting = { -readonly [K in keyof HoleUse]: HoleUse[K] };
 
 /** How often the thread goes through each hole of each bead, in order of first use. */
 export function holeUses(path: Path): HoleUse[] {
-  const uses = new Map<number, { bead: Bead; hole: number; traversals: number }>();
+  const uses = new Map<number, Counting>();
+  const strandsOf = new Map(
+    path.threads.flatMap(({ needles }) => needles.map((n) => [n, strands(path, n)] as const)),
+  );
+  const of = (bead: Bead, hole: number): Counting => {
+    const key = holeKey(bead, hole);
+    let use = uses.get(key);
+    if (!use) uses.set(key, (use = { bead, hole, traversals: 0, strands: 0, knots: 0 }));
+    return use;
+  };
   for (const move of path.moves) {
-    if (!isTraversal(move)) continue;
-    const key = move.bead.id * MOST_HOLES + move.hole;
-    const use = uses.get(key);
-    if (use) use.traversals++;
-    else uses.set(key, { bead: move.bead, hole: move.hole, traversals: 1 });
+    if (isTraversal(move)) {
+      const use = of(move.bead, move.hole);
+      use.traversals++;
+      use.strands += strandsOf.get(move.needle) ?? 1;
+    } else if (move.kind === 'knot' && move.into) of(move.into.bead, move.into.hole).knots++;
   }
   return [...uses.values()];
 }
 
-/** For each role, the most traversals that any one hole of it takes. */
+/** For each role, the hole that takes the most trips. */
 export function busiestHoles(path: Path): Map<string, HoleUse> {
   const busiest = new Map<string, HoleUse>();
   for (const use of holeUses(path)) {
@@ -32,10 +47,11 @@ export function busiestHoles(path: Path): Map<string, HoleUse> {
   return busiest;
 }
 
-/** How many times the thread goes through each finding. */
+/** How many threads go through each finding. */
 export function findingPasses(path: Path): Map<Finding, number> {
   const passes = new Map<Finding, number>(path.findings.map((f) => [f, 0]));
   for (const move of path.moves)
-    if (move.kind === 'attach') passes.set(move.finding, (passes.get(move.finding) ?? 0) + 1);
+    if (move.kind === 'attach')
+      passes.set(move.finding, (passes.get(move.finding) ?? 0) + strands(path, move.needle));
   return passes;
 }

@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { fastenOff, WOVEN_BEADS } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
+import { backOutOf, outOf, Weave } from '../weave/builder';
 import { TAIL } from '../weave/path';
-import { at, distinct, runningSum, sequenceSchema, structure, type EndLoops } from './structure';
+import { at, distinct, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 12;
 
@@ -18,8 +19,8 @@ const roleOfRow = ({ sequence }: Params, row: number) => at(sequence, row % sequ
  * Two columns side by side. Four beads drawn into a square are the first two rows; each later row is two
  * beads, down the right column and up the left one.
  */
-function weave(p: Params, units: number, ends: EndLoops) {
-  const w = new Weave(p.sequence.length);
+function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
   const t = w.needle('working');
   const rows = units * p.sequence.length + extraRows(p);
   const [role0, role1] = [roleOfRow(p, 0), roleOfRow(p, 1)];
@@ -35,17 +36,19 @@ function weave(p: Params, units: number, ends: EndLoops) {
     return { row0: { left, right }, row1 };
   });
 
-  const last = w.repeat(2, rows, row1, (previous, rowNumber) => {
+  const later = w.repeat(2, rows, row1, (previous, rowNumber) => {
     const row = t.pick({ left: roleOfRow(p, rowNumber), right: roleOfRow(p, rowNumber) });
     t.through(previous.right, previous.left, row.left);
     return row;
   });
 
+  const { last } = later;
+  const all = [row0, row1, ...later.items];
   sewLoop(
     w,
     t,
     'end',
-    ends.end,
+    end,
     () => t.through(last.right),
     () => t.through(last.left),
   );
@@ -54,14 +57,14 @@ function weave(p: Params, units: number, ends: EndLoops) {
     w,
     tail,
     'start',
-    ends.start,
+    start,
     () => tail.back(row0.right),
     () => tail.back(row0.left),
   );
-  w.in({ section: 'finish', pass: 'finish' }, () => {
-    t.knot('half hitch').tail();
-    tail.knot('half hitch').tail();
-  });
+  // Both ends run on along the right column, away from their clasp.
+  const few = Math.min(WOVEN_BEADS, rows - 1);
+  fastenOff(w, t, outOf(at(all, rows - 1 - few).right));
+  fastenOff(w, tail, backOutOf(at(all, few).right));
   return w.path();
 }
 
@@ -97,7 +100,7 @@ export const flatHerringbone = structure({
     minimumUnits: Math.max(1, Math.ceil((2 - extraRows(p)) / p.sequence.length)),
     rowWord: 'row',
     closing: p.alike ? 'and the first row again' : null,
-    weave: (units, ends) => weave(p, units, ends),
+    weave: (units, request) => weave(p, units, request),
     /** Closed form: one bead length per row, up to 6 % less as the beads lean (common practice). */
     form(body) {
       const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));

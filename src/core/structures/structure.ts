@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { SewnLoop } from '../closures/sewnLoop';
 import type { Body, Pose } from '../layout/layout';
+import type { WeaveOptions } from '../weave/builder';
 import type { Bead, Path } from '../weave/path';
 
 /** How both ends of a piece are closed. */
@@ -8,6 +9,9 @@ export interface EndLoops {
   readonly start: SewnLoop;
   readonly end: SewnLoop;
 }
+
+/** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
+export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room'>;
 
 /**
  * Pitch, width and places by closed form; the solver will give the same. Millimetres, x from where the
@@ -35,7 +39,7 @@ export interface Weaveable {
   readonly rowWord: 'row' | 'unit';
   /** What closes the piece beyond its whole units, in words; null where nothing does. */
   readonly closing: string | null;
-  weave(units: number, ends: EndLoops): Path;
+  weave(units: number, request: WeaveRequest): Path;
   form(body: (role: string) => Body): Form;
 }
 

@@ -5,12 +5,12 @@ import { holeEnd, distance } from '../layout/layout';
 import { layOutPiece } from '../layout/pieceLayout';
 import { BEADS, byId } from '../materials/catalogue';
 import { tally, unitTally } from '../read/tally';
-import { threadMoves, threadMm } from '../read/thread';
+import { threadMoves, threadMm, type ThreadMove } from '../read/thread';
 import { findingPasses, holeUses } from '../read/traversals';
 import { steps } from '../read/steps';
 import { threadPlan } from '../supplies/threadPlan';
 import { cellOf } from '../weave/cell';
-import { isTraversal } from '../weave/path';
+import { isTraversal, TAIL } from '../weave/path';
 import { flatHerringbone } from './flatHerringbone';
 import { STRUCTURES } from './registry';
 import { strungLine } from './strungLine';
@@ -133,7 +133,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
   it('words every move: each pick is in a step, and equal units are told once', () =>
     each((weaveable, n) => {
       const path = weaveable.weave(n + 6, ends);
-      const groups = steps(path, { row: weaveable.rowWord, role: (role) => role });
+      const groups = steps(path, { row: weaveable.rowWord, role: (role) => role, hand: 'right' });
       const told = groups
         .flatMap((g) =>
           g.steps.map((s) => ({ text: s.text, times: g.section === 'body' ? g.toUnit - g.fromUnit + 1 : 1 })),
@@ -162,7 +162,8 @@ describe('flat herringbone by hand', () => {
 
   it('counted by hand: 3 rows, 6 seeds; the thread goes through each as often as the drawing shows', () => {
     // Square: L0 L1 R1 R0, then L0 L1 again. Row 2: L2 R2, down R1, up L1 and L2. Then the end loop twice
-    // between L2 and R2, and the start loop twice between L0 and R0 with the tail.
+    // between L2 and R2, and the start loop twice between L0 and R0 with the tail. Both ends are woven in
+    // along the right column.
     const uses = new Map(
       holeUses(single.weave(3, ends))
         .filter((u) => u.bead.role === 'A')
@@ -171,10 +172,10 @@ describe('flat herringbone by hand', () => {
     expect(Object.fromEntries(uses)).toEqual({
       left0: 2 + 1, // square twice; tail once, coming round for the second loop
       left1: 2 + 1, // square twice; row 2
-      right1: 1 + 1, // square; row 2
-      right0: 1 + 2, // square; tail twice
+      right1: 1 + 1 + 1 + 1, // square; row 2; both ends woven in
+      right0: 1 + 2 + 1, // square; tail twice; the working end woven in
       left2: 2 + 1, // its pick and the end of its row; coming round for the second loop
-      right2: 1 + 2, // its pick; end loop twice
+      right2: 1 + 2 + 1, // its pick; end loop twice; the tail woven in
     });
   });
 
@@ -243,10 +244,16 @@ describe('strung line by hand', () => {
   });
 });
 
+const planOf = (thread: ThreadMove[]) =>
+  threadPlan(
+    threadMm(thread),
+    threadMm(thread, (m) => m.needle === TAIL),
+  );
+
 describe('what to cut', () => {
   it('practice: a tail that sews a clasp is computed, 15 to 30 cm; one only woven in is 10 to 15 cm', () => {
     const tails = (trips: 1 | 2) =>
-      threadPlan(layOut(strungLine.bind({ sequence: ['A'], alike: false, trips }), 60).thread).tailMm;
+      planOf(layOut(strungLine.bind({ sequence: ['A'], alike: false, trips }), 60).thread).tailMm;
     expect(tails(1)).toBeGreaterThan(150);
     expect(tails(1)).toBeLessThan(300);
     expect(tails(2)).toBeGreaterThanOrEqual(100);
@@ -257,7 +264,7 @@ describe('what to cut', () => {
     const weaveable = flatHerringbone.bind({ sequence: ['A'], alike: false });
     let last = 0;
     for (const units of [10, 50, 100, 200, 400, 800]) {
-      const plan = threadPlan(layOut(weaveable, units).thread);
+      const plan = planOf(layOut(weaveable, units).thread);
       expect(plan.totalMm).toBeGreaterThan(plan.inWorkMm + plan.marginMm);
       expect(plan.totalMm).toBeGreaterThan(last);
       expect(plan.eachMm * plan.lengths).toBeCloseTo(plan.totalMm, 6);

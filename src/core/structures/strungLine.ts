@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { sewLoop } from '../closures/sewnLoop';
+import { fastenOff, WOVEN_BEADS } from '../closures/finish';
+import { loopSection, sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
+import { backOutOf, outOf, Weave } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, distinct, runningSum, sequenceSchema, structure, type EndLoops } from './structure';
+import { at, distinct, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 24;
 
@@ -15,44 +16,44 @@ const params = z.object({
 type Params = z.infer<typeof params>;
 
 /** String the units, sew on a clasp half, and (on a second trip) come back through them all to the first. */
-function weave({ sequence, alike, trips }: Params, units: number, ends: EndLoops) {
-  const w = new Weave();
+function weave({ sequence, alike, trips }: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const w = new Weave(options);
   const t = w.needle('working').begin('foreign');
+  const line = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));
+  const closing = alike ? w.in({ row: units, pass: 'closing bead' }, () => t.string([at(sequence, 0)])) : [];
 
-  const rows: Bead[][] = [];
-  w.repeat(0, units, rows, () => (rows.push(t.string(sequence)), rows));
-  if (alike) w.in({ row: units, pass: 'closing bead' }, () => rows.push(t.string([at(sequence, 0)])));
-
-  const first = at(at(rows, 0), 0);
-  const last = at(at(rows, -1), -1);
+  const first = at(line.first, 0);
+  const last = at([...line.last, ...closing], -1);
   sewLoop(
     w,
     t,
     'end',
-    ends.end,
+    end,
     () => t.back(last),
     () => t.knot('half hitch').through(last),
   );
 
-  if (trips === 2) {
-    const beads = rows.flat().reverse();
-    for (const bead of beads)
-      if (bead !== last) w.in({ pass: 'back along the line', row: bead.place.row }, () => t.back(bead));
-  }
+  const few = <T>(beads: readonly T[]): T => at(beads, Math.min(WOVEN_BEADS, beads.length - 1));
+  const fromStart = few(line.items.slice(0, WOVEN_BEADS + 1).flat());
+  const fromEnd = few([...line.items.slice(-WOVEN_BEADS - 1).flat(), ...closing].reverse());
+
+  if (trips === 2)
+    w.pass('back along the line', { why: 'Should one thread wear through, the other holds.' }, () =>
+      w.along(line, { backwards: true }, (unit) => t.back(...unit.filter((bead) => bead !== last).reverse())),
+    );
   const sewing = trips === 2 ? t : w.needle(TAIL);
+  w.in({ section: loopSection('start') }, () => sewing.release());
   sewLoop(
     w,
     sewing,
     'start',
-    ends.start,
+    start,
     () => sewing.through(first),
     () => sewing.knot('half hitch').back(first),
   );
-
-  w.in({ section: 'finish', pass: 'finish' }, () => {
-    t.knot('half hitch').tail();
-    w.needle(TAIL).tail();
-  });
+  fastenOff(w, sewing, outOf(fromStart));
+  if (trips === 1) fastenOff(w, t, backOutOf(fromEnd));
+  else w.in({ section: 'finish', pass: 'tail' }, () => w.needle(TAIL).tail());
   return w.path();
 }
 
@@ -97,7 +98,7 @@ export const strungLine = structure({
     minimumUnits: 1,
     rowWord: 'unit',
     closing: p.alike ? 'and the first bead again' : null,
-    weave: (units, ends) => weave(p, units, ends),
+    weave: (units, request) => weave(p, units, request),
     form(body) {
       const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));
       const thickest = Math.max(...p.sequence.map((role) => body(role).diameterMm));

@@ -1,4 +1,24 @@
-import type { Bead, End, Finding, Knot, Move, Path, Place } from './path';
+import { Links } from './links';
+import {
+  PLAIN_PASS,
+  TAIL,
+  otherEnd,
+  type Bead,
+  type End,
+  type Finding,
+  type HoleEnd,
+  type Knot,
+  type Manner,
+  type Move,
+  type PassInfo,
+  type Path,
+  type Place,
+  type SectionInfo,
+  type StopBead,
+  type Thread,
+  type Zip,
+} from './path';
+import { findRoute, type Target } from './route';
 
 /** A way through a bead: the bead itself means its first hole. */
 export type Passage = Bead | { readonly bead: Bead; readonly hole: number };
@@ -6,10 +26,57 @@ export type Passage = Bead | { readonly bead: Bead; readonly hole: number };
 /** The bead's hole number `n`, counted from 0. */
 export const hole = (bead: Bead, n: number): Passage => ({ bead, hole: n });
 
+/** Coming out of a bead the way it was strung. */
+export const outOf = (bead: Bead, n = 0): Target => ({ bead, hole: n, end: 1 });
+/** Coming out of a bead against the way it was strung. */
+export const backOutOf = (bead: Bead, n = 0): Target => ({ bead, hole: n, end: 0 });
+
 const passage = (p: Passage) => ('bead' in p ? p : { bead: p, hole: 0 });
 
 /** What one pick hands back: its beads under the names they were picked with. */
 export type Named<T extends Record<string, string>> = { readonly [K in keyof T]: Bead };
+
+/** A path that cannot be written: the structure asks for something that is not there. */
+export class PathError extends Error {
+  override readonly name = 'PathError';
+}
+
+/** The rows of a repeat, for later passes to run along. */
+export interface Units<T> {
+  readonly items: readonly T[];
+  /** The row number of the first item. */
+  readonly fromRow: number;
+  readonly first: T;
+  readonly last: T;
+}
+
+/** How a later pass runs along the rows of an earlier one. */
+export interface Along {
+  readonly backwards?: boolean;
+  /** Only every so many-th, from the first. */
+  readonly every?: number;
+  readonly from?: number;
+  /** One past the last. */
+  readonly to?: number;
+}
+
+export interface WeaveOptions {
+  /** Rows that make one unit (one repeat of the weave). */
+  readonly rowsPerUnit?: number;
+  /** Holes of the bead of a role, where it has not one. */
+  readonly holes?: Readonly<Record<string, number>>;
+  /** Optional passes to leave out. */
+  readonly without?: ReadonlySet<string>;
+  /** Trips that a hole of this role takes; travelling keeps to it. */
+  readonly room?: (role: string) => number;
+}
+
+interface Part {
+  readonly section?: string;
+  readonly pass?: string;
+  readonly row?: number;
+  readonly rowsPerUnit?: number;
+}
 
 /**
  * Writes a thread path the way a pattern is read aloud.
@@ -18,9 +85,9 @@ export type Named<T extends Record<string, string>> = { readonly [K in keyof T]:
  * const w = new Weave();
  * const t = w.needle('working');
  * const base = t.pick({ left: 'A', right: 'A' });
- * w.repeat(1, rows, base, (prev) => {
+ * w.repeat(1, rows, base, (previous) => {
  *   const row = t.pick({ left: 'A', right: 'A' });
- *   t.through(prev.right, prev.left, row.left);
+ *   t.through(previous.right, previous.left, row.left);
  *   return row;
  * });
  * const path = w.path();
@@ -30,56 +97,154 @@ export class Weave {
   private readonly beads: Bead[] = [];
   private readonly findings: Finding[] = [];
   private readonly moves: Move[] = [];
+  private readonly threads: Thread[] = [];
+  private readonly zips: Zip[] = [];
+  private readonly passes = new Map<string, PassInfo>();
+  private readonly sections = new Map<string, SectionInfo>();
   private readonly needles = new Map<string, Needle>();
+  private readonly holes: Readonly<Record<string, number>>;
+  private readonly without: ReadonlySet<string>;
+  private rowsPerUnit: number;
   private place: Place = { section: 'body', pass: 'base', unit: 0, row: 0 };
 
-  /** @param rowsPerUnit rows that make one unit (one repeat of the weave). */
-  constructor(private readonly rowsPerUnit = 1) {}
+  /** @internal The bare links so far; read only when something asks. */
+  readonly links = new Links(this.moves);
+  /** @internal */
+  readonly room: (role: string) => number;
 
-  /** The needle of that name, threaded on its first use. */
-  needle(name: string): Needle {
-    let needle = this.needles.get(name);
-    if (!needle) {
-      needle = new Needle(this, name);
-      this.needles.set(name, needle);
-    }
-    return needle;
+  constructor({
+    rowsPerUnit = 1,
+    holes = {},
+    without = new Set(),
+    room = () => Infinity,
+  }: WeaveOptions = {}) {
+    this.rowsPerUnit = rowsPerUnit;
+    this.holes = holes;
+    this.without = without;
+    this.room = room;
   }
 
-  finding(name: string): Finding {
-    const finding = { id: this.findings.length, name };
+  /** The needle of that name. One that is new carries a thread of its own, whose other end is its tail. */
+  needle(name: string, { doubled = false } = {}): Needle {
+    const known = this.needles.get(name);
+    if (known) return known;
+    if (!this.threads.some((thread) => thread.needles.includes(name)))
+      this.threads.push({ needles: this.threads.length === 0 ? [name, TAIL] : [name], doubled });
+    return this.threaded(name);
+  }
+
+  /** One cord folded in the middle: a needle, or a cord end, on either side. */
+  cord(one: string, other: string, { doubled = false } = {}): [Needle, Needle] {
+    this.threads.push({ needles: [one, other], doubled });
+    return [this.threaded(one), this.threaded(other)];
+  }
+
+  finding(name: string, holes = 1): Finding {
+    const finding = { id: this.findings.length, name, holes };
     this.findings.push(finding);
     return finding;
   }
 
   /** Everything `work` does belongs to this part of the piece. */
-  in<T>(part: { section?: string; pass?: string; row?: number }, work: () => T): T {
-    const before = this.place;
+  in<T>(part: Part, work: () => T): T {
+    const { place, rowsPerUnit } = this;
+    this.rowsPerUnit = part.rowsPerUnit ?? rowsPerUnit;
     this.place = this.at(part);
     try {
       return work();
     } finally {
-      this.place = before;
+      this.place = place;
+      this.rowsPerUnit = rowsPerUnit;
     }
+  }
+
+  /** A pass with what holds for all of it. Returns null where it is optional and left out. */
+  pass<T>(name: string, info: Partial<PassInfo>, work: () => T): T | null {
+    this.passes.set(name, { ...PLAIN_PASS, ...info });
+    if (info.optional && this.without.has(name)) return null;
+    return this.in({ pass: name }, work);
+  }
+
+  /** A component made apart, under its own name; the same program can be used again, and mirrored. */
+  component<T>(name: string, work: () => T, { mirrored = false } = {}): T {
+    this.sections.set(name, { folds: null, liesAlong: false, mirrored });
+    return this.in({ section: name, row: 0, rowsPerUnit: 1 }, work);
+  }
+
+  /**
+   * One round of a motif: `folds` equal parts about its middle. Each is handed its number and what the one
+   * before it returned. Returns the parts. `liesAlong`: its beads lie end to end along the circle.
+   */
+  round<T>(
+    name: string,
+    folds: number,
+    work: (fold: number, previous: T | null) => T,
+    { liesAlong = false } = {},
+  ): T[] {
+    this.sections.set(name, { folds, liesAlong, mirrored: false });
+    const parts: T[] = [];
+    this.in({ section: name, row: 0, rowsPerUnit: 1 }, () => {
+      for (let fold = 0; fold < folds; fold++)
+        parts.push(this.in({ row: fold }, () => work(fold, parts[fold - 1] ?? null)));
+    });
+    return parts;
   }
 
   /**
    * Rows `from` to `to` − 1. Each is handed what the one before it returned, so that references stay
-   * local and the path stays linear in its length. Returns what the last row returned.
+   * local and the path stays linear in its length. Returns the rows, for later passes to run along.
    */
-  repeat<T>(from: number, to: number, first: T, work: (previous: T, row: number) => T): T {
-    let previous = first;
-    for (let row = from; row < to; row++) previous = this.in({ row }, () => work(previous, row));
-    return previous;
+  repeat<T>(from: number, to: number, first: T, work: (previous: T, row: number) => T): Units<T> {
+    const items: T[] = [];
+    let last = first;
+    for (let row = from; row < to; row++) {
+      last = this.in({ row }, () => work(last, row));
+      items.push(last);
+    }
+    return { items, fromRow: from, first: items[0] ?? first, last };
+  }
+
+  /** Runs along the rows of an earlier pass, forward or back: each with the next and the one before on the way. */
+  along<T>(
+    units: Units<T>,
+    { backwards = false, every = 1, from = 0, to = units.items.length }: Along,
+    work: (
+      unit: T,
+      index: number,
+      beside: { readonly next: T | undefined; readonly previous: T | undefined },
+    ) => void,
+  ): void {
+    const step = backwards ? -every : every;
+    const start = backwards ? to - 1 : from;
+    for (let i = start; i >= from && i < to; i += step) {
+      const ahead = backwards ? i - 1 : i + 1;
+      const behind = backwards ? i + 1 : i - 1;
+      this.in({ row: units.fromRow + i }, () =>
+        work(units.items[i] as T, i, { next: units.items[ahead], previous: units.items[behind] }),
+      );
+    }
+  }
+
+  /** Two needles cross in one new bead: one strings it, the other goes through the opposite way. */
+  cross(one: Needle, other: Needle, name: string, role: string): Bead {
+    const bead = one.pick({ [name]: role })[name] as Bead;
+    other.back(bead);
+    return bead;
+  }
+
+  /**
+   * Sews two edges together: through a bead of one, then of the other, in turn. The edges must be of equal
+   * length; the checker names those that are not.
+   */
+  zip(needle: Needle, one: readonly Bead[], other: readonly Bead[]): void {
+    this.zips.push({ place: this.place, edges: [one, other] });
+    for (let i = 0; i < Math.min(one.length, other.length); i++)
+      needle.through(one[i] as Bead, other[i] as Bead);
   }
 
   path(): Path {
-    return {
-      beads: this.beads,
-      findings: this.findings,
-      moves: this.moves,
-      needles: [...this.needles.keys()],
-    };
+    const { beads, findings, moves, threads, zips, passes, sections, holes } = this;
+    return { beads, findings, moves, threads, zips, passes, sections, holes: (role) => holes[role] ?? 1 };
   }
 
   /** @internal Where the moves being written belong. */
@@ -88,7 +253,7 @@ export class Weave {
   }
 
   /** @internal */
-  at(part: { section?: string; pass?: string; row?: number }): Place {
+  at(part: Part): Place {
     const { section, pass, row } = this.place;
     const at = part.row ?? row;
     return {
@@ -111,25 +276,43 @@ export class Weave {
   add(move: Move): void {
     this.moves.push(move);
   }
+
+  private threaded(name: string): Needle {
+    const needle = new Needle(this, name);
+    this.needles.set(name, needle);
+    return needle;
+  }
+}
+
+interface PickOptions {
+  /** Places the beads in another row than the move's own. */
+  readonly row?: number;
+  /** The hole that is strung; the first where nothing is said. */
+  readonly hole?: number;
 }
 
 /** One needle: each verb is one or more moves. */
 export class Needle {
   constructor(
     private readonly weave: Weave,
-    private readonly name: string,
+    readonly name: string,
   ) {}
 
-  begin(stop: 'none' | 'foreign'): this {
-    this.weave.add({ kind: 'begin', needle: this.name, place: this.weave.here, stop });
+  begin(stop: StopBead): this {
+    this.weave.add({ ...this.base(), kind: 'begin', stop });
     return this;
   }
 
-  /** Picks up beads in the order given, name → role. `row` places them in another row than the move's own. */
-  pick<const T extends Record<string, string>>(
-    roles: T,
-    options: { row?: number; hole?: number } = {},
-  ): Named<T> {
+  /** A bead of the pattern as stop bead: strung, and gone through once more round its outside. It stays. */
+  stopWith(name: string, role: string): Bead {
+    this.begin('pattern');
+    const bead = this.pickOne(role, name, {});
+    this.around(bead).through(bead);
+    return bead;
+  }
+
+  /** Picks up beads in the order given, name → role. */
+  pick<const T extends Record<string, string>>(roles: T, options: PickOptions = {}): Named<T> {
     const picked: Record<string, Bead> = {};
     for (const name in roles) picked[name] = this.pickOne(roles[name] as string, name, options);
     return picked as Named<T>;
@@ -142,39 +325,143 @@ export class Needle {
 
   /** Through beads the way they were strung. */
   through(...passages: Passage[]): this {
-    return this.go(passages, 0);
+    return this.go(passages, 0, null);
   }
 
   /** Through beads against the way they were strung. */
   back(...passages: Passage[]): this {
-    return this.go(passages, 1);
+    return this.go(passages, 1, null);
   }
 
-  attach(finding: Finding): this {
-    this.weave.add({ kind: 'attach', needle: this.name, place: this.weave.here, finding });
+  /** Up into the first bead of the round just made, from which the next one starts. */
+  stepUp(...passages: Passage[]): this {
+    return this.go(passages, 0, 'step-up');
+  }
+
+  /** Through beads of the beginning, so that what was open closes. */
+  close(...passages: Passage[]): this {
+    return this.go(passages, 0, 'close');
+  }
+
+  /** Once more the way it was strung, for strength. */
+  reinforce(...passages: Passage[]): this {
+    return this.go(passages, 0, 'reinforce');
+  }
+
+  /** Round by the edge and into another hole: a longer piece of bare thread belongs there. */
+  turnInto(end: { readonly bead: Bead; readonly hole?: number; readonly enter: End }): this {
+    return this.go([{ bead: end.bead, hole: end.hole ?? 0 }], end.enter, 'turn');
+  }
+
+  /**
+   * Travels by the shortest hidden way, through holes with room, to whichever of the targets is nearest.
+   * Throws a PathError where no way leads there.
+   */
+  travel(...targets: Target[]): this {
+    const { links, room } = this.weave;
+    const from = links.lastOut(this.name);
+    const route =
+      from &&
+      findRoute(links, from, targets, ({ bead, hole }) => links.traversals(bead, hole) < room(bead.role));
+    if (!route)
+      throw new PathError(`No hidden way with room leads the ${this.name} needle to where it is to go.`);
+    for (const { bead, hole, end } of route.through) this.go([{ bead, hole }], otherEnd(end), 'travel');
     return this;
   }
 
-  knot(knot: Knot): this {
-    this.weave.add({ kind: 'knot', needle: this.name, place: this.weave.here, knot });
+  attach(finding: Finding, hole = 0): this {
+    this.weave.add({ ...this.base(), kind: 'attach', finding, hole });
+    return this;
+  }
+
+  /**
+   * Under the newest bare thread between two beads, or the newest that leaves `a` at the end `at`.
+   * Throws a PathError where there is none.
+   */
+  under(a: Bead, b: Bead, at?: End): this {
+    const bridge = this.weave.links.bridge(a, b, at);
+    if (!bridge) throw new PathError(`There is no thread between ${a.name} and ${b.name} to go under.`);
+    this.weave.add({ ...this.base(), kind: 'under', bridge });
+    return this;
+  }
+
+  around(bead: Bead): this {
+    this.weave.add({ ...this.base(), kind: 'around', bead });
+    return this;
+  }
+
+  between(a: Bead, b: Bead): this {
+    this.weave.add({ ...this.base(), kind: 'between', beads: [a, b] });
+    return this;
+  }
+
+  /** Sets in a body that no thread holds yet; later moves may go through its holes. */
+  enclose(name: string, role: string): Bead {
+    const bead = this.weave.addBead(role, name, undefined);
+    this.weave.add({ ...this.base(), kind: 'enclose', bead });
+    return bead;
+  }
+
+  /** A knot; with `pullInto` it goes into the hole it came out of, and takes room there. */
+  knot(knot: Knot, { pullInto = false } = {}): this {
+    const into: HoleEnd | null = pullInto ? this.weave.links.lastOut(this.name) : null;
+    this.weave.add({ ...this.base(), kind: 'knot', knot, into });
+    return this;
+  }
+
+  skip(bead: Bead): this {
+    this.weave.add({ ...this.base(), kind: 'skip', bead });
+    return this;
+  }
+
+  turnWork(how: 'over' | 'end for end'): this {
+    this.weave.add({ ...this.base(), kind: 'turn', how });
+    return this;
+  }
+
+  /** Takes off the newest beads of this needle again. */
+  unpick(...beads: Bead[]): this {
+    this.weave.add({ ...this.base(), kind: 'unpick', beads });
+    return this;
+  }
+
+  release(): this {
+    this.weave.add({ ...this.base(), kind: 'release' });
     return this;
   }
 
   tail(): this {
-    this.weave.add({ kind: 'tail', needle: this.name, place: this.weave.here });
+    this.weave.add({ ...this.base(), kind: 'tail' });
     return this;
   }
 
-  private pickOne(role: string, name: string, { row, hole = 0 }: { row?: number; hole?: number }): Bead {
+  /** The thread runs short: its end is woven in, and a new one goes on from the same place. */
+  addThread(): this {
+    return this.tail().begin('none');
+  }
+
+  private base() {
+    return { needle: this.name, place: this.weave.here };
+  }
+
+  private pickOne(role: string, name: string, { row, hole = 0 }: PickOptions): Bead {
     const bead = this.weave.addBead(role, name, row);
-    this.weave.add({ kind: 'pick', needle: this.name, place: this.weave.here, bead, hole, enter: 0 });
+    this.weave.add({
+      kind: 'pick',
+      needle: this.name,
+      place: this.weave.here,
+      bead,
+      hole,
+      enter: 0,
+      as: null,
+    });
     return bead;
   }
 
-  private go(passages: readonly Passage[], enter: End): this {
+  private go(passages: readonly Passage[], enter: End, as: Manner | null): this {
     for (const p of passages) {
       const { bead, hole } = passage(p);
-      this.weave.add({ kind: 'pass', needle: this.name, place: this.weave.here, bead, hole, enter });
+      this.weave.add({ kind: 'pass', needle: this.name, place: this.weave.here, bead, hole, enter, as });
     }
     return this;
   }

@@ -5,6 +5,7 @@
 
 /** Which end of a hole the thread enters. 0 is the end that the needle met when the bead was strung. */
 export type End = 0 | 1;
+export const otherEnd = (end: End): End => (end === 0 ? 1 : 0);
 
 /** Where in the work a bead or a move belongs. `row` counts through the section, `unit` is one repeat. */
 export interface Place {
@@ -26,25 +27,67 @@ export interface Bead {
 export interface Finding {
   readonly id: number;
   readonly name: string;
+  readonly holes: number;
 }
 
-export type Knot = 'half hitch' | 'overhand';
+/** One end of one hole of a bead: where thread goes in or comes out. */
+export interface HoleEnd {
+  readonly bead: Bead;
+  readonly hole: number;
+  readonly end: End;
+}
+
+/** Bare thread between two hole ends, under which a needle can go. */
+export interface Bridge {
+  readonly from: HoleEnd;
+  readonly to: HoleEnd;
+}
+
+export type Knot = 'half hitch' | 'overhand' | 'square';
+/** A stop bead keeps the first beads on: a foreign one comes off again, one of the pattern stays. */
+export type StopBead = 'none' | 'foreign' | 'pattern';
+/** What a traversal is for, where that changes how it is told or judged. */
+export type Manner = 'step-up' | 'turn' | 'close' | 'travel' | 'reinforce';
 
 interface MoveBase {
   readonly needle: string;
   readonly place: Place;
 }
 
+interface ThroughBead extends MoveBase {
+  readonly bead: Bead;
+  readonly hole: number;
+  readonly enter: End;
+  readonly as: Manner | null;
+}
+
 export type Move =
-  /** A new thread on this needle; a foreign stop bead comes off later. */
-  | (MoveBase & { readonly kind: 'begin'; readonly stop: 'none' | 'foreign' })
+  /** A new thread on this needle; after a `tail` of the same needle it takes over from the old one. */
+  | (MoveBase & { readonly kind: 'begin'; readonly stop: StopBead })
   /** A new bead is strung. Its hole is entered at end 0, by definition of the ends. */
-  | (MoveBase & { readonly kind: 'pick'; readonly bead: Bead; readonly hole: number; readonly enter: End })
+  | (ThroughBead & { readonly kind: 'pick' })
   /** The needle goes once more through a bead already in the work. */
-  | (MoveBase & { readonly kind: 'pass'; readonly bead: Bead; readonly hole: number; readonly enter: End })
+  | (ThroughBead & { readonly kind: 'pass' })
   /** The thread goes through a finding. */
-  | (MoveBase & { readonly kind: 'attach'; readonly finding: Finding })
-  | (MoveBase & { readonly kind: 'knot'; readonly knot: Knot })
+  | (MoveBase & { readonly kind: 'attach'; readonly finding: Finding; readonly hole: number })
+  /** Under bare thread, so that what comes next hangs from it. */
+  | (MoveBase & { readonly kind: 'under'; readonly bridge: Bridge })
+  /** Round the outside of a bead, to enter it again at the end it went in before. */
+  | (MoveBase & { readonly kind: 'around'; readonly bead: Bead })
+  /** Between two beads or rows, to the other face of the work. */
+  | (MoveBase & { readonly kind: 'between'; readonly beads: readonly [Bead, Bead] })
+  /** A body without thread is set in: a ball in a frame, a stone in a capsule. */
+  | (MoveBase & { readonly kind: 'enclose'; readonly bead: Bead })
+  /** `into` is the hole that the knot is pulled into, where it takes room; null where it stays outside. */
+  | (MoveBase & { readonly kind: 'knot'; readonly knot: Knot; readonly into: HoleEnd | null })
+  /** A bead that is easily gone through by mistake. No thread moves. */
+  | (MoveBase & { readonly kind: 'skip'; readonly bead: Bead })
+  /** The work is turned in the hand. No thread moves. */
+  | (MoveBase & { readonly kind: 'turn'; readonly how: 'over' | 'end for end' })
+  /** The newest beads of this needle come off again. */
+  | (MoveBase & { readonly kind: 'unpick'; readonly beads: readonly Bead[] })
+  /** The foreign stop bead comes off. */
+  | (MoveBase & { readonly kind: 'release' })
   /** The rest of this thread is woven in and trimmed. */
   | (MoveBase & { readonly kind: 'tail' });
 
@@ -53,14 +96,60 @@ export type Traversal = Extract<Move, { kind: 'pick' | 'pass' }>;
 
 export const isTraversal = (move: Move): move is Traversal => move.kind === 'pick' || move.kind === 'pass';
 
+export type Tension = 'tight' | 'medium' | 'loose';
+
+/** What holds for a whole pass. */
+export interface PassInfo {
+  readonly tension: Tension;
+  /** A pass that can be left out; the maker switches it. */
+  readonly optional: boolean;
+  /** The side of the work that its beads lie on; a path alone cannot say. */
+  readonly face: 'front' | 'back' | null;
+  /** Why it is done, or must not be left out. */
+  readonly why: string | null;
+}
+
+export const PLAIN_PASS: PassInfo = { tension: 'tight', optional: false, face: null, why: null };
+
+/** One length of thread. Two needles are its two ends: a cord folded in the middle, or a needle and its tail. */
+export interface Thread {
+  readonly needles: readonly string[];
+  /** Used double: every trip takes two strands. */
+  readonly doubled: boolean;
+}
+
+/** Two edges of equal length sewn together bead by bead. */
+export interface Zip {
+  readonly place: Place;
+  readonly edges: readonly [readonly Bead[], readonly Bead[]];
+}
+
+export interface SectionInfo {
+  /** A round of a motif repeats so many times about its middle; its last unit is a neighbour of its first. */
+  readonly folds: number | null;
+  /** The beads of the round lie end to end along its circle, so that their number must suit its girth. */
+  readonly liesAlong: boolean;
+  /** A component used the other way round. */
+  readonly mirrored: boolean;
+}
+
 export interface Path {
   readonly beads: readonly Bead[];
   readonly findings: readonly Finding[];
   readonly moves: readonly Move[];
-  /** Needles in the order they come into use. The first is the working end; a needle `tail` is the other
-   * end of the same thread and sets out from where the working end began. */
-  readonly needles: readonly string[];
+  readonly threads: readonly Thread[];
+  readonly zips: readonly Zip[];
+  /** Holes of a bead of that role; one where nothing is said. */
+  readonly holes: (role: string) => number;
+  readonly passes: ReadonlyMap<string, PassInfo>;
+  readonly sections: ReadonlyMap<string, SectionInfo>;
 }
 
 /** The needle that sews with the tail of the first thread. */
 export const TAIL = 'tail';
+
+export const passInfo = (path: Path, pass: string): PassInfo => path.passes.get(pass) ?? PLAIN_PASS;
+
+/** Strands that one trip of a needle takes through a hole. */
+export const strands = (path: Path, needle: string): number =>
+  path.threads.some((thread) => thread.doubled && thread.needles.includes(needle)) ? 2 : 1;

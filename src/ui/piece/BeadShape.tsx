@@ -3,7 +3,8 @@ import { bodyOf } from '@/core/materials/material';
 
 /** One bead in outline, in millimetres, its hole along x, centred on the origin. */
 export function BeadShape({ bead }: { bead: BeadMaterial }) {
-  const { lengthMm: l, diameterMm: d } = bodyOf(bead);
+  const { lengthMm: l, diameterMm } = bodyOf(bead);
+  const d = bead.widthMm ?? diameterMm;
   const body = {
     fill: bead.colour,
     stroke: '#1e2b24',
@@ -26,10 +27,22 @@ export function BeadShape({ bead }: { bead: BeadMaterial }) {
       return box(Math.min(l, d) * 0.36);
     case 'cylinder':
     case 'bugle':
+    case 'twisted bugle':
+    case 'tile':
+    case 'half tile':
+    case 'bar':
+    case 'wedge':
+    case 'triangle':
+    case 'set stone':
       return box(Math.min(l, d) * 0.12);
     case 'cube':
       return box(d * 0.08);
     case 'ball':
+    case 'rondelle':
+    case 'drop':
+    case 'oval':
+    case 'lens':
+    case 'stone':
       return (
         <>
           <ellipse rx={l / 2} ry={d / 2} {...body} />

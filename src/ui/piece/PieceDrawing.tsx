@@ -1,12 +1,10 @@
 import { memo, useId } from 'react';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
-import { threadMoves } from '@/core/read/thread';
+import { routeLines } from '@/core/read/routes';
+import { HIDDEN_MM } from '@/core/read/thread';
 import { BeadShape } from './BeadShape';
 import { ClaspEnd, ClaspStart } from './ClaspShape';
-
-/** Bare thread shorter than this hides between the beads, mm. */
-const SHOWN_MM = 0.4;
 
 interface Props {
   readonly piece: Piece;
@@ -16,9 +14,9 @@ interface Props {
 /** The whole piece from above, in millimetres: x from the tip of the clasp, y across, 0 its middle line. */
 export const PieceDrawing = memo(function PieceDrawing({ piece, plan }: Props) {
   const id = useId();
-  const { layout, path } = plan;
+  const { layout, path, thread } = plan.work();
   const roles = [...new Set(path.beads.map((bead) => bead.role))];
-  const spans = threadMoves(path, layout).filter((m) => m.gapMm > SHOWN_MM && m.span);
+  const spans = thread.filter((m) => m.gapMm > HIDDEN_MM && m.span);
   return (
     <g>
       <defs>
@@ -32,7 +30,7 @@ export const PieceDrawing = memo(function PieceDrawing({ piece, plan }: Props) {
         })}
       </defs>
       <ClaspStart clasp={piece.ends.clasp} />
-      <g transform={`translate(${layout.stations.ringEndMm} 0)`}>
+      <g transform={`translate(${plan.stations.ringEndMm} 0)`}>
         <ClaspEnd clasp={piece.ends.clasp} />
       </g>
       <path
@@ -55,6 +53,17 @@ export const PieceDrawing = memo(function PieceDrawing({ piece, plan }: Props) {
           )
         );
       })}
+      {routeLines(path, layout).map((points, i) => (
+        <polyline
+          key={i}
+          points={points.map(([x, y]) => `${x},${y}`).join(' ')}
+          fill="none"
+          stroke="#b4533a"
+          strokeWidth={1.5}
+          strokeDasharray="3 3"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
     </g>
   );
 });
@@ -72,7 +81,7 @@ export const drawingHeightMm = ({ plan, piece }: Props): number =>
 /** The piece alone, as wide as its place, for a card on the bench. */
 export function PieceStrip({ piece, plan }: Props) {
   const height = drawingHeightMm({ piece, plan });
-  const { totalMm } = plan.layout.stations;
+  const { totalMm } = plan.stations;
   return (
     <svg
       viewBox={`-1 ${-height / 2} ${totalMm + 2} ${height}`}

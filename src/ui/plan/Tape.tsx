@@ -27,8 +27,7 @@ interface Props {
 export function Tape({ piece, plan }: Props) {
   const { show, thread } = useLengths();
   const [frame, width] = useWidth(1120);
-  const { wear, chosen, layout } = plan;
-  const { stations } = layout;
+  const { wear, chosen, stations } = plan;
   const lastMm = Math.max(stations.totalMm, wear.band.maxMm) + 6;
   const wide = (width - 2 * SIDE) / lastMm;
   const perMm = Math.min(wide, ROOM / drawingHeightMm({ piece, plan }));
@@ -116,7 +115,7 @@ function CmRule({ scale, lastMm }: { scale: Scale; lastMm: number }) {
 /** Thread in equal lengths along the work; where each length ends, a new one is joined on. */
 function ThreadLane({ plan, scale, word }: { plan: Plan; scale: Scale; word: (mm: number) => string }) {
   const { lengths, eachMm, tailMm, tailSewsMm } = plan.thread;
-  const { bodyStartMm, bodyEndMm } = plan.layout.stations;
+  const { bodyStartMm, bodyEndMm } = plan.stations;
   const step = (bodyEndMm - bodyStartMm) / lengths;
   const first = word(eachMm);
   const tail = `tail ${word(tailMm)}${tailSewsMm > 0 ? ' sews this end' : ''}`;

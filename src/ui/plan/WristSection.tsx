@@ -13,7 +13,8 @@ interface Props {
 /** The closed piece on the wrist, cut across, to scale: how much room is left between them. */
 export function WristSection({ piece, plan }: Props) {
   const { show } = useLengths();
-  const { chosen, layout, thicknessMm, path } = plan;
+  const { chosen, thicknessMm } = plan;
+  const { layout, path } = plan.work();
   const radius = chosen.finishedMm / (2 * Math.PI);
   const inside = radius - thicknessMm / 2;
   const wrist = piece.wearer ? piece.wearer.wristMm / (2 * Math.PI) : null;

@@ -45,7 +45,9 @@ function RoleBead({ role, bead, kinds, onChange }: RoleProps) {
         label={`${name}: size and shape`}
         quiet
         value={bead.id}
-        options={kinds.map((kind) => ({ value: kind.id, label: kind.name }))}
+        options={kinds
+          .filter((kind) => kind.holes === 1)
+          .map((kind) => ({ value: kind.id, label: kind.name }))}
         onChange={(id) => {
           const kind = kinds.find((k) => k.id === id);
           if (kind) onChange(kind);

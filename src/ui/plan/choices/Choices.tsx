@@ -60,8 +60,16 @@ export function Choices({ piece, plan, people, catalogue, onChange }: Props) {
     },
     {
       title: 'Thread',
-      summary: `${piece.thread.name.replace('braided ', '')}${plan ? `; tail ${thread(plan.thread.tailMm)}` : ''}`,
-      body: <ThreadChoice piece={piece} plan={plan} threads={catalogue.threads} onChange={onChange} />,
+      summary: `${piece.thread.name.replace('braided ', '')}, ${piece.needle.name}${plan ? `; tail ${thread(plan.thread.tailMm)}` : ''}`,
+      body: (
+        <ThreadChoice
+          piece={piece}
+          plan={plan}
+          threads={catalogue.threads}
+          needles={catalogue.needles}
+          onChange={onChange}
+        />
+      ),
     },
   ];
   return (

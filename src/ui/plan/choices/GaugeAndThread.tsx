@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
-import type { ThreadMaterial } from '@/core/materials/material';
+import type { Needle, ThreadMaterial } from '@/core/materials/material';
 import { Pick } from '../../fields/Pick';
 import { useLengths } from '../../shell/lengths';
 import styles from './choices.module.css';
@@ -46,11 +46,13 @@ export function ThreadChoice({
   piece,
   plan,
   threads,
+  needles,
   onChange,
 }: {
   piece: Piece;
   plan: Plan | null;
   threads: readonly ThreadMaterial[];
+  needles: readonly Needle[];
   onChange: (change: Partial<Piece>) => void;
 }) {
   const { thread } = useLengths();
@@ -65,10 +67,19 @@ export function ThreadChoice({
           if (chosen) onChange({ thread: chosen });
         }}
       />
+      <Pick
+        label="Needle"
+        value={piece.needle.id}
+        options={needles.map((n) => ({ value: n.id, label: `${n.name}, ${n.diameterMm} mm` }))}
+        onChange={(id) => {
+          const chosen = needles.find((n) => n.id === id);
+          if (chosen) onChange({ needle: chosen });
+        }}
+      />
       {plan && (
         <dl className={styles.facts}>
           <Fact name="in the work">{thread(plan.thread.inWorkMm)}</Fact>
-          <Fact name="ends to weave in">{thread(plan.thread.wovenInMm)}</Fact>
+          <Fact name="ends to weave in">{thread(plan.thread.endsMm)}</Fact>
           <Fact name="to spare, a tenth">{thread(plan.thread.marginMm)}</Fact>
           <Fact name="to cut">
             <strong>{thread(plan.thread.totalMm)}</strong>

@@ -1,0 +1,50 @@
+import { distance, type Layout } from '../layout/layout';
+import { HIDDEN_MM, threadMoves } from './thread';
+import { isTraversal, otherEnd, type Move, type Path } from '../weave/path';
+import { holeEnd, type Point } from '../layout/layout';
+
+/** Length of needle that can stand in beads while its ends are held (from memory; needles 10 to 13 are about 50 mm). */
+export const STROKE_MM = 30;
+
+/** Two holes lie in one line when the needle bends less than about 35° between them (from memory). */
+const STRAIGHT = Math.cos((35 * Math.PI) / 180);
+
+/**
+ * Groups the passes that a straight needle makes in a single stroke: holes in one line, close together, no
+ * longer than the needle. Returns the number of its stroke for every traversal.
+ */
+export function strokes(path: Path, layout: Layout, needleMm = STROKE_MM): Map<Move, number> {
+  const numbers = new Map<Move, number>();
+  const open = new Map<string, { direction: Point; lengthMm: number; number: number }>();
+  let count = 0;
+  for (const { move, holeMm, gapMm } of threadMoves(path, layout)) {
+    if (!isTraversal(move)) {
+      open.delete(move.needle);
+      continue;
+    }
+    const into = holeEnd(layout, move.bead, move.enter, move.hole);
+    const out = holeEnd(layout, move.bead, otherEnd(move.enter), move.hole);
+    const direction = unit(into, out);
+    const before = open.get(move.needle);
+    const goesOn =
+      before &&
+      gapMm <= HIDDEN_MM &&
+      dot(before.direction, direction) >= STRAIGHT &&
+      before.lengthMm + gapMm + holeMm <= needleMm;
+    const number = goesOn ? before.number : count++;
+    open.set(move.needle, {
+      direction,
+      number,
+      lengthMm: goesOn ? before.lengthMm + gapMm + holeMm : holeMm,
+    });
+    numbers.set(move, number);
+  }
+  return numbers;
+}
+
+const dot = (a: Point, b: Point) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+
+function unit(from: Point, to: Point): Point {
+  const length = distance(from, to) || 1;
+  return [(to[0] - from[0]) / length, (to[1] - from[1]) / length, (to[2] - from[2]) / length];
+}

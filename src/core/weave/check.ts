@@ -1,0 +1,314 @@
+import { distance, holeEnd, type Body, type Layout } from '../layout/layout';
+import { unitWords } from './cell';
+import { isTraversal, otherEnd, type Bead, type Move, type Path, type Place, type Traversal } from './path';
+
+/** What is wrong in a path. The interface words it. */
+export type Fault =
+  | {
+      readonly code: 'no-such-hole';
+      readonly place: Place;
+      readonly of: string;
+      readonly hole: number;
+      readonly holes: number;
+    }
+  /** A bead is gone through that is not in the work: never strung, not yet, or taken off again. */
+  | { readonly code: 'not-in-the-work'; readonly place: Place; readonly bead: Bead }
+  | { readonly code: 'strung-twice'; readonly place: Place; readonly bead: Bead }
+  /** The needle goes back into the hole that it has just come out of, so that nothing holds the thread. */
+  | { readonly code: 'turns-back'; readonly place: Place; readonly bead: Bead }
+  /** The same way through the same hole twice running, with nothing to go round. */
+  | { readonly code: 'leaps-over'; readonly place: Place; readonly bead: Bead }
+  | {
+      readonly code: 'ends-cannot-meet';
+      readonly place: Place;
+      readonly from: Bead;
+      readonly to: Bead;
+      readonly gapMm: number;
+      readonly mostMm: number;
+    }
+  | { readonly code: 'no-such-bridge'; readonly place: Place; readonly from: Bead; readonly to: Bead }
+  /** Beads are taken off that are not the newest of this needle. */
+  | { readonly code: 'cannot-take-off'; readonly place: Place; readonly bead: Bead }
+  | { readonly code: 'zip-unequal'; readonly place: Place; readonly counts: readonly [number, number] }
+  | { readonly code: 'cell-unlike'; readonly section: string; readonly unit: number; readonly period: number }
+  | {
+      readonly code: 'grows-outside-repeat';
+      readonly section: string;
+      readonly unit: number;
+      readonly before: number;
+      readonly after: number;
+    }
+  | {
+      readonly code: 'round-does-not-fit';
+      readonly section: string;
+      readonly hasMm: number;
+      readonly needsMm: number;
+      readonly effect: 'cups' | 'ruffles';
+    };
+
+/** Everything that can be seen from the path alone. */
+export const checkPath = (path: Path): Fault[] => [
+  ...checkMoves(path),
+  ...checkZips(path),
+  ...checkCells(path),
+];
+
+const checkZips = (path: Path): Fault[] =>
+  path.zips.flatMap(({ place, edges: [one, other] }): Fault[] =>
+    one.length === other.length ? [] : [{ code: 'zip-unequal', place, counts: [one.length, other.length] }],
+  );
+
+/** Reads the moves in order and names each that cannot be made. */
+function checkMoves(path: Path): Fault[] {
+  const faults: Fault[] = [];
+  const inWork = new Set<Bead>();
+  /** The newest beads of each needle that nothing else has gone through yet. */
+  const fresh = new Map<string, Bead[]>();
+  const before = new Map<string, Traversal | null>();
+  const links = new Set<string>();
+  for (const move of path.moves) {
+    const { needle, place } = move;
+    if (isTraversal(move)) {
+      const { bead, hole } = move;
+      const holes = path.holes(bead.role);
+      if (hole < 0 || hole >= holes) faults.push({ code: 'no-such-hole', place, of: bead.role, hole, holes });
+      const loose = fresh.get(needle) ?? [];
+      if (move.kind === 'pick') {
+        if (inWork.has(bead)) faults.push({ code: 'strung-twice', place, bead });
+        inWork.add(bead);
+        fresh.set(needle, [...loose.slice(-FRESH), bead]);
+      } else {
+        if (!inWork.has(bead)) faults.push({ code: 'not-in-the-work', place, bead });
+        if (loose.length > 0) fresh.set(needle, []);
+      }
+      const last = before.get(needle);
+      if (last) {
+        faults.push(...checkMeeting(last, move));
+        links.add(linkKey(last.bead, bead));
+      }
+      before.set(needle, move);
+      continue;
+    }
+    faults.push(...checkOther(path, move, inWork, fresh.get(needle) ?? [], links));
+    if (move.kind === 'unpick') for (const bead of move.beads) inWork.delete(bead);
+    if (move.kind === 'enclose') inWork.add(move.bead);
+    // What stands still or only leaves a knot does not lead the thread round anything.
+    if (move.kind !== 'skip' && move.kind !== 'turn' && move.kind !== 'enclose' && move.kind !== 'release')
+      before.set(needle, null);
+  }
+  return faults;
+}
+
+/** A slip of more beads than this is not taken off bead by bead. */
+const FRESH = 200;
+
+const linkKey = (a: Bead, b: Bead) => (a.id < b.id ? `${a.id}/${b.id}` : `${b.id}/${a.id}`);
+
+function checkMeeting(last: Traversal, move: Traversal): Fault[] {
+  if (last.bead !== move.bead || last.hole !== move.hole) return [];
+  const { place, bead } = move;
+  return [{ code: move.enter === otherEnd(last.enter) ? 'turns-back' : 'leaps-over', place, bead }];
+}
+
+function checkOther(
+  path: Path,
+  move: Move,
+  inWork: ReadonlySet<Bead>,
+  fresh: readonly Bead[],
+  links: ReadonlySet<string>,
+): Fault[] {
+  const { place } = move;
+  const present = (bead: Bead): Fault[] =>
+    inWork.has(bead) ? [] : [{ code: 'not-in-the-work', place, bead }];
+  switch (move.kind) {
+    case 'attach': {
+      const { finding, hole } = move;
+      return hole >= 0 && hole < finding.holes
+        ? []
+        : [{ code: 'no-such-hole', place, of: finding.name, hole, holes: finding.holes }];
+    }
+    case 'around':
+    case 'skip':
+      return present(move.bead);
+    case 'between':
+      return move.beads.flatMap(present);
+    case 'under': {
+      const [from, to] = [move.bridge.from.bead, move.bridge.to.bead];
+      return links.has(linkKey(from, to)) ? [] : [{ code: 'no-such-bridge', place, from, to }];
+    }
+    case 'enclose':
+      return inWork.has(move.bead) ? [{ code: 'strung-twice', place, bead: move.bead }] : [];
+    case 'unpick': {
+      const newest = new Set(fresh.slice(-move.beads.length));
+      return move.beads
+        .filter((bead) => !newest.has(bead))
+        .map((bead) => ({ code: 'cannot-take-off', place, bead }));
+    }
+    default:
+      return [];
+  }
+}
+
+/** Sections of fewer units than this have no neighbours to be compared with. */
+const FEWEST_UNITS = 4;
+
+/**
+ * Compares every unit with its neighbours. The period is the one that leaves the fewest units unlike, each
+ * kind seen at least three times. The first and the last units may differ, as far as the usual unit reaches
+ * back or ahead for beads; those between may not. A start or an end that is longer is a section of its own.
+ */
+export function checkCells(path: Path): Fault[] {
+  const sections = new Set(path.moves.map((move) => move.place.section));
+  return [...sections].flatMap((section) => {
+    const words = unitWords(path, section);
+    if (words.length < FEWEST_UNITS) return [];
+    const round = (path.sections.get(section)?.folds ?? null) !== null;
+    const { period, unlike } = bestPeriod(words);
+    const odd = round ? unlike : inner(unlike, words.length, reach(path, section, words.length));
+    return odd.map((unit): Fault => ({ code: 'cell-unlike', section, unit, period }));
+  });
+}
+
+function bestPeriod(words: readonly string[]): { period: number; unlike: number[] } {
+  let best = { period: 1, unlike: unlikeUnits(words, 1) };
+  for (let period = 2; period * 3 <= words.length && best.unlike.length > 0; period++) {
+    const unlike = unlikeUnits(words, period);
+    if (unlike.length < best.unlike.length) best = { period, unlike };
+  }
+  return best;
+}
+
+/** The units that do not say what most units of their kind say. */
+function unlikeUnits(words: readonly string[], period: number): number[] {
+  const usual = Array.from({ length: period }, (_, kind) =>
+    mostCommon(words.filter((_, u) => u % period === kind)),
+  );
+  return words.flatMap((word, u) => (word === usual[u % period] ? [] : [u]));
+}
+
+function mostCommon(words: readonly string[]): string | undefined {
+  const counts = new Map<string, number>();
+  for (const word of words) counts.set(word, (counts.get(word) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
+}
+
+/** How many units the middle of a section reaches back and ahead for the beads it goes through. */
+function reach(path: Path, section: string, count: number): { back: number; ahead: number } {
+  const middle = path.moves.filter(({ place }) => place.section === section && inMiddle(place.unit, count));
+  const away = middle.flatMap((move) =>
+    isTraversal(move) && move.bead.place.section === section ? [move.bead.place.unit - move.place.unit] : [],
+  );
+  // What at least half of these units do is usual; one stray pass must not widen what may differ.
+  const common = [...new Set(away)].filter((d) => away.filter((other) => other === d).length > count / 4);
+  return { back: Math.max(1, ...common.map((d) => -d)), ahead: Math.max(0, ...common) };
+}
+
+const inMiddle = (unit: number, count: number) => unit >= count / 4 && unit < (3 * count) / 4;
+
+/** Without the unbroken runs at either end that the start and the end of the piece explain. */
+function inner(
+  unlike: readonly number[],
+  count: number,
+  { back, ahead }: { back: number; ahead: number },
+): number[] {
+  const odd = new Set(unlike);
+  let from = 0;
+  let to = count - 1;
+  while (odd.has(from) && from <= back) from++;
+  while (odd.has(to) && count - 1 - to <= ahead) to--;
+  return unlike.filter((u) => u >= from && u <= to);
+}
+
+/**
+ * Beads that grow with the count must stand in the units that grow. Compares the path at two counts: a unit
+ * from the first half, or a section that has not grown, must hold the same beads in both.
+ */
+export function checkGrowth(fewer: Path, more: Path): Fault[] {
+  const before = beadsByUnit(fewer);
+  const after = beadsByUnit(more);
+  return [...before].flatMap(([section, units]) => {
+    const later = after.get(section) ?? [];
+    const settled = later.length === units.length ? units.length : Math.ceil(units.length / 2);
+    return Array.from({ length: settled }, (_, unit) => unit).flatMap((unit): Fault[] => {
+      const [was, is] = [units[unit] ?? 0, later[unit] ?? 0];
+      return was === is ? [] : [{ code: 'grows-outside-repeat', section, unit, before: was, after: is }];
+    });
+  });
+}
+
+function beadsByUnit(path: Path): Map<string, number[]> {
+  const sections = new Map<string, number[]>();
+  for (const { place } of path.beads) {
+    const units = sections.get(place.section) ?? [];
+    units[place.unit] = (units[place.unit] ?? 0) + 1;
+    sections.set(place.section, units);
+  }
+  return sections;
+}
+
+/**
+ * Bare thread can be no longer than two touching beads allow from their farthest ends, but for turns round
+ * an edge. Needs a layout.
+ */
+export function checkMeetings(path: Path, layout: Layout): Fault[] {
+  const faults: Fault[] = [];
+  const before = new Map<string, Traversal | null>();
+  const reach = (role: string) => Math.hypot(layout.body(role).lengthMm, layout.body(role).diameterMm);
+  for (const move of path.moves) {
+    const last = before.get(move.needle);
+    if (!isTraversal(move)) {
+      if (move.kind !== 'skip' && move.kind !== 'turn') before.set(move.needle, null);
+      continue;
+    }
+    if (last && move.as !== 'turn') {
+      const gapMm = distance(
+        holeEnd(layout, last.bead, otherEnd(last.enter)),
+        holeEnd(layout, move.bead, move.enter),
+      );
+      const mostMm = reach(last.bead.role) + reach(move.bead.role);
+      if (gapMm > mostMm)
+        faults.push({
+          code: 'ends-cannot-meet',
+          place: move.place,
+          from: last.bead,
+          to: move.bead,
+          gapMm,
+          mostMm,
+        });
+    }
+    before.set(move.needle, move);
+  }
+  return faults;
+}
+
+/** A flat round may be this much shorter or longer than its circle before it cups or ruffles (from memory). */
+const ROUND_SLACK = 0.1;
+
+/**
+ * Rounds whose beads lie along the circle: the first sets the middle; each later one lies outside the one
+ * before, a bead's diameter further out, and must be about as long as its circle.
+ */
+export function checkRounds(path: Path, body: (role: string) => Body): Fault[] {
+  const faults: Fault[] = [];
+  let radiusMm: number | null = null;
+  let lastMm = 0;
+  for (const [section, { liesAlong }] of path.sections) {
+    if (!liesAlong) continue;
+    const bodies = path.beads.filter((bead) => bead.place.section === section).map((bead) => body(bead.role));
+    const hasMm = bodies.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+    const thickMm = Math.max(...bodies.map(({ diameterMm }) => diameterMm));
+    radiusMm = radiusMm === null ? hasMm / (2 * Math.PI) : radiusMm + (lastMm + thickMm) / 2;
+    lastMm = thickMm;
+    const needsMm = 2 * Math.PI * radiusMm;
+    const part = hasMm / needsMm - 1;
+    if (Math.abs(part) > ROUND_SLACK)
+      faults.push({
+        code: 'round-does-not-fit',
+        section,
+        hasMm,
+        needsMm,
+        effect: part < 0 ? 'cups' : 'ruffles',
+      });
+  }
+  return faults;
+}
