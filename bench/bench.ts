@@ -1,19 +1,22 @@
-// npm run bench: speed, as times and as ratios within this one run. Fails only when a ratio is far off.
+// npm run bench: speed, as times and as ratios within this one run. Fails only when a figure is far off.
 import { newBracelet, type Piece } from '@/core/piece';
 import { planPiece, type Plan } from '@/core/plan';
 import { tally } from '@/core/read/tally';
+import { reading, totals } from '@/core/read/totals';
 import { STRUCTURES } from '@/core/structures/registry';
-import { quantile, time } from './timing';
+import { outOf } from '@/core/weave/builder';
+import { checkPath } from '@/core/weave/check';
+import { Links } from '@/core/weave/links';
+import { findRoute } from '@/core/weave/route';
+import { line, missed, quantile, section, time } from './timing';
 
 /** One frame at 60 a second. */
 const FRAME_MS = 1000 / 60;
+const MANY = 3000;
 
 const wearer = { personId: null, name: 'Maren', wristMm: 159 };
-const withBeads = (structureId: string, beads: number): Piece => {
-  const piece = newBracelet('Bench', structureId, wearer);
-  const perUnit = planned({ ...piece, units: 40 }).quantities.reduce((sum, q) => sum + q.perUnit, 0);
-  return { ...piece, units: Math.round(beads / perUnit) };
-};
+const loop = { seedsEachSide: 3, passes: 2 };
+const ends = { start: loop, end: loop };
 
 function planned(piece: Piece): Plan {
   const plan = planPiece(piece);
@@ -21,61 +24,62 @@ function planned(piece: Piece): Plan {
   return plan;
 }
 
-const cache: Record<string, Piece> = {};
-let missed = 0;
-function line(name: string, value: string, holds: boolean, wanted: string): void {
-  if (!holds) missed++;
-  console.log(`${holds ? ' ' : '!'} ${name.padEnd(66)} ${value.padStart(12)}   ${wanted}`);
-}
+for (const { id, name, defaults, bind } of STRUCTURES) {
+  section(name);
+  const weaveable = bind(defaults);
+  const piece = newBracelet('Bench', id, wearer);
+  const perUnit = planned({ ...piece, units: 40 }).quantities.reduce((sum, q) => sum + q.perUnit, 0);
+  const units = (beads: number) => Math.round(beads / perUnit);
+  const build = (n: number) => weaveable.weave(n, ends);
 
-console.log('What a change of a choice costs, milliseconds\n');
-for (const { id, name } of STRUCTURES) {
-  const p95 = quantile(
-    time(() => planPiece(withBeads3000(id))),
+  const long = { ...piece, units: Math.min(units(MANY), 5000) };
+  const plan = quantile(
+    time(() => planned(long)),
     0.95,
   );
-  line(
-    `${name}: whole plan of 3,000 beads, p95`,
-    p95.toFixed(2),
-    p95 < 100,
-    'below 100 (thread and holes too)',
-  );
-}
+  line('count, length, tally, thread, weight of 3,000 beads, p95 ms', plan, plan < FRAME_MS, 'below 16.7');
 
-console.log('\nCount and tally: build the path, fold it\n');
-for (const { name, defaults, bind } of STRUCTURES) {
-  const weaveable = bind(defaults);
-  const loop = { seedsEachSide: 3, passes: 2 };
-  const perUnit = 2;
-  const cost = (beads: number) =>
+  const work = quantile(
+    time(() => planned(long).work()),
+    0.95,
+  );
+  line('the whole work, bead by bead, for picture and steps, p95 ms', work, work < 100, 'below 100');
+
+  // Reading a piece off its repeat.
+  const read = (beads: number) =>
     quantile(
-      time(() => tally(weaveable.weave(Math.round(beads / perUnit), { start: loop, end: loop })), {
-        least: 15,
-        ms: 500,
-      }),
+      time(() => totals(reading(build, units(beads), weaveable.minimumUnits), tally)),
       0.5,
     );
-  const [few, many, most] = [cost(300), cost(3000), cost(30_000)];
-  line(
-    `${name}: 3,000 beads, median`,
-    many.toFixed(2),
-    many < FRAME_MS,
-    `below ${FRAME_MS.toFixed(1)} (one frame)`,
+  const growth = read(30_000) / read(300) / 100;
+  line('reading 300 → 30,000 beads, growth over linear', growth, growth < 1.2, 'at most 1.2');
+
+  const whole = (beads: number) =>
+    quantile(
+      time(() => tally(build(units(beads))), { least: 15, ms: 500 }),
+      0.5,
+    );
+  const built = whole(30_000) / whole(300) / 100;
+  line('building all of 300 → 30,000 beads, growth over linear', built, built < 5, 'aim 1.2; fails at 5');
+
+  const path = build(units(1000));
+  const links = new Links(path.moves);
+  const first = path.moves.find((m) => m.kind === 'pick')?.bead;
+  const far = path.beads.findLast((bead) => bead.place.section === 'body' && bead.place.pass === 'base');
+  if (!first || !far) throw new Error('The path has no beads.');
+  const route = quantile(
+    time(() => findRoute(links, outOf(first), [outOf(far)], () => true)),
+    0.95,
   );
-  const growth = most / few / 100;
-  line(
-    `${name}: 300 → 30,000 beads, growth over linear`,
-    growth.toFixed(2),
-    growth < 3,
-    'aim 1.2; fails at 3',
+  line('a route from end to end of 1,000 beads, p95 ms', route, route < 10, 'below 10');
+  const check = quantile(
+    time(() => checkPath(path)),
+    0.95,
   );
+  line('checking 1,000 beads, p95 ms', check, check < 100, 'below 100');
 }
 
-function withBeads3000(id: string): Piece {
-  return (cache[id] ??= withBeads(id, 3000));
-}
-
-if (missed > 0) {
-  console.error(`\n${missed} figures are far from what they should be.`);
+if (missed() > 0) {
+  console.error(`\n${missed()} figures are far from what they should be.`);
   process.exitCode = 1;
 }

@@ -14,3 +14,15 @@ export function time(work: () => unknown, { least = 30, ms = 600 } = {}): number
 /** The value below which a part of the sorted runs lies. */
 export const quantile = (sorted: readonly number[], part: number): number =>
   sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))] ?? Number.NaN;
+
+let misses = 0;
+/** Figures so far that are not what they should be. */
+export const missed = (): number => misses;
+
+export const section = (name: string): void => console.log(`\n${name}\n`);
+
+/** Prints one figure beside what is wanted of it. */
+export function line(name: string, value: number, holds: boolean, wanted: string): void {
+  if (!holds) misses++;
+  console.log(`${holds ? ' ' : '!'} ${name.padEnd(66)} ${value.toFixed(3).padStart(12)}   ${wanted}`);
+}

@@ -53,6 +53,22 @@ test('the screen and the piece file say the same', async ({ page }) => {
     ).toHaveText(String(total));
 });
 
+test('a later pass is left out, and beads, width, thread and steps follow', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Ladder with picots');
+  const seeds = slip(page).getByRole('row').filter({ hasText: 'B ·' });
+  await expect(seeds).toBeVisible();
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByRole('heading', { name: /^Picots, units/ })).toContainText('can be left out');
+  await openChoice(page, 'Structure');
+  await page.getByRole('switch', { name: 'With picots' }).click();
+  await expect(seeds).toBeHidden();
+  await expect(page.getByRole('heading', { name: /^Picots, units/ })).toBeHidden();
+  await saved(page);
+  await page.reload();
+  await expect(slip(page)).toBeVisible();
+  await expect(seeds).toBeHidden();
+});
+
 test('the neighbours are chosen by keyboard, and the way back is named', async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Strung line');
   const best = await unitsOf(page);

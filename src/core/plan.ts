@@ -23,7 +23,7 @@ import { weight, type Weight } from './read/weight';
 import { structureById } from './structures/registry';
 import type { EndLoops, Form, Structure, Weaveable } from './structures/structure';
 import { threadPlan, type ThreadPlan } from './supplies/threadPlan';
-import { TAIL, type Move, type Path } from './weave/path';
+import { TAIL, type Move, type PassInfo, type Path } from './weave/path';
 
 /** What the clasp takes of the finished length. */
 export interface ClosurePlan {
@@ -75,8 +75,8 @@ export interface Plan {
   readonly weight: Weight;
   /** Bare thread that shows, on a stretch of the work that holds its start, a few units and its end. */
   readonly exposed: ExposedThread;
-  /** Passes that can be switched off. */
-  readonly optionalPasses: readonly string[];
+  /** Passes that can be switched off, whether they are or not. */
+  readonly optionalPasses: readonly OptionalPass[];
   /** The whole path and its layout: built when first asked for, to be drawn or worded. */
   readonly work: () => Work;
   readonly warnings: readonly Warning[];
@@ -122,7 +122,8 @@ export function planPiece(piece: Piece): Plan | NoPlan {
 
   const weaveable = structure.bind(piece.structure.params);
   const body = bodiesOf(piece);
-  const form = weaveable.form(body);
+  const without = new Set(piece.without);
+  const form = weaveable.form(body, without);
   const wished = wear(piece.wearer?.wristMm ?? null, form.thicknessMm, piece.wear);
   const ends = endLoops(piece);
   const taken = allowance(piece, ends, body(LOOP_ROLE).lengthMm);
@@ -146,7 +147,7 @@ export function planPiece(piece: Piece): Plan | NoPlan {
   if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
   const chosen = candidate(units, question);
 
-  const build = (n: number) => weaveable.weave(n, { ...ends, without: new Set(piece.without) });
+  const build = (n: number) => weaveable.weave(n, { ...ends, without });
   const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: piece.ends.clasp, body });
   const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
   const from = reading(build, units, weaveable.minimumUnits);
@@ -202,8 +203,13 @@ function once<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value;
 }
 
-const optionalPasses = (path: Path): string[] =>
-  [...path.passes].flatMap(([name, info]) => (info.optional ? [name] : []));
+export interface OptionalPass {
+  readonly name: string;
+  readonly info: PassInfo;
+}
+
+const optionalPasses = (path: Path): OptionalPass[] =>
+  [...path.passes].flatMap(([name, info]) => (info.optional ? [{ name, info }] : []));
 
 /** The worded steps of a plan; worked out only when somebody reads them. */
 export function planSteps(plan: Plan, hand: 'right' | 'left' = 'right'): StepGroup[] {

@@ -75,7 +75,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
       return {
         title: 'Worked out, not measured.',
         text:
-          `Bead lots differ by 2 to 3.5 %${warning.mayShorten > 0 ? `, and leaning beads may make it up to ${Math.round(warning.mayShorten * 100)} % shorter` : ''}. ` +
+          `Bead lots differ by 2 to 3.5 %${warning.mayShorten > 0 ? `, and the stitch may draw in by up to ${Math.round(warning.mayShorten * 100)} %` : ''}. ` +
           'Lay the first inch on a ruler before you trust the count.',
       };
   }

@@ -6,13 +6,13 @@ export const WOVEN_BEADS = 4;
 
 /**
  * Fastens an end off: a half hitch, a few beads by a hidden way, another half hitch, and the rest woven in.
- * `towards` is where the end is to come out.
+ * `towards` are the places where the end may come out.
  */
-export function fastenOff(weave: Weave, needle: Needle, towards: Target): void {
+export function fastenOff(weave: Weave, needle: Needle, ...towards: Target[]): void {
   weave.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () => {
     needle
       .knot('half hitch', { pullInto: true })
-      .travel(towards)
+      .travel(...towards)
       .knot('half hitch', { pullInto: true })
       .tail();
   });

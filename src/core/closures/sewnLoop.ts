@@ -12,6 +12,7 @@ export interface SewnLoop {
 }
 
 export type PieceEnd = 'start' | 'end';
+export type Side = -1 | 1;
 
 export const loopSection = (end: PieceEnd) => `${end} loop`;
 export const claspFinding = (end: PieceEnd) => `clasp at the ${end}`;
@@ -59,15 +60,23 @@ export const loopLengthMm = (loop: SewnLoop, seed: Body): number => loop.seedsEa
 /**
  * Where the seeds of a loop lie: two columns, side by side, out along the first and back along the second.
  * @param edgeMm x of the work's edge
+ * @param side the edge of the work that the thread leaves from: −1 or 1, the sign of its y
  */
-export function loopPose(bead: Bead, end: PieceEnd, edgeMm: number, loop: SewnLoop, seed: Body): Pose {
+export function loopPose(
+  bead: Bead,
+  end: PieceEnd,
+  edgeMm: number,
+  side: Side,
+  loop: SewnLoop,
+  seed: Body,
+): Pose {
   const outward = end === 'end' ? 1 : -1;
   const isOut = bead.name.startsWith(OUT);
   const k = Number(bead.name.slice((isOut ? OUT : BACK).length));
   const fromEdge = isOut ? k - 0.5 : loop.seedsEachSide - k + 0.5;
   const centre: Point = [
     edgeMm + outward * fromEdge * seed.lengthMm,
-    ((isOut ? -1 : 1) * seed.diameterMm) / 2,
+    ((isOut ? side : -side) * seed.diameterMm) / 2,
     0,
   ];
   return { centre, axis: [isOut ? outward : -outward, 0, 0] };

@@ -5,9 +5,10 @@ import {
   LOOP_ROLE,
   claspFinding,
   type PieceEnd,
+  type Side,
 } from '../closures/sewnLoop';
 import type { EndLoops, Form } from '../structures/structure';
-import type { Path } from '../weave/path';
+import { isTraversal, otherEnd, type Path } from '../weave/path';
 import type { Body, Layout, Point, Pose } from './layout';
 
 /** Where the parts of the whole piece lie along x, mm from the tip of the clasp at its start. */
@@ -42,6 +43,20 @@ export function stations({ form, units, ends, clasp, body }: PieceParts): Statio
   return { ringStartMm: clasp.startMm, bodyStartMm, bodyEndMm, ringEndMm, totalMm: ringEndMm + clasp.endMm };
 }
 
+/** The edge of the work that the thread leaves from to sew on a clasp half. */
+function loopSide(path: Path, { form, body }: PieceParts, end: PieceEnd): Side {
+  const sewing = path.moves.findIndex((m) => m.place.section === loopSection(end) && isTraversal(m));
+  const needle = path.moves[sewing]?.needle;
+  const before = path.moves.slice(0, sewing).findLast((m) => isTraversal(m) && m.needle === needle);
+  // A needle that has not been through a bead is the other end of the first thread.
+  const last = before ?? path.moves.find(isTraversal);
+  if (!last || !isTraversal(last)) return -1;
+  const { centre, axis } = form.pose(last.bead);
+  const out = before ? otherEnd(last.enter) : last.enter;
+  const y = centre[1] + (out === 0 ? -1 : 1) * axis[1] * (body(last.bead.role).lengthMm / 2);
+  return y > 0 ? 1 : -1;
+}
+
 /** Lays out a whole piece: its woven part by the structure's form, its end loops beside it. */
 export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
   const marks = stations(parts);
@@ -50,16 +65,13 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
     [loopSection('start'), 'start'],
     [loopSection('end'), 'end'],
   ]);
+  const leaves = { start: loopSide(path, parts, 'start'), end: loopSide(path, parts, 'end') };
   const poses = path.beads.map((bead): Pose => {
     const end = loopEnd.get(bead.place.section);
-    if (end)
-      return loopPose(
-        bead,
-        end,
-        end === 'start' ? marks.bodyStartMm : marks.bodyEndMm,
-        parts.ends[end],
-        seed,
-      );
+    if (end) {
+      const edgeMm = end === 'start' ? marks.bodyStartMm : marks.bodyEndMm;
+      return loopPose(bead, end, edgeMm, leaves[end], parts.ends[end], seed);
+    }
     const { centre, axis } = parts.form.pose(bead);
     return { centre: [centre[0] + marks.bodyStartMm, centre[1], centre[2]], axis };
   });

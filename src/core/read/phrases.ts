@@ -1,11 +1,14 @@
 import { isTraversal, type Bead, type Move, type Path, type Traversal } from '../weave/path';
 import { head, list, runs } from './runs';
 
+/** What the maker calls one row of the work. */
+export type RowWord = 'row' | 'round' | 'rung' | 'unit';
+
 export interface StepWords {
   /** What the maker calls a bead of this role. */
   readonly role: (role: string) => string;
   /** What she calls a row. */
-  readonly row: 'row' | 'round' | 'unit';
+  readonly row: RowWord;
   /** Steps are written for the right hand; for the left one the sides are named the other way round. */
   readonly hand: 'right' | 'left';
   /** The stroke of each pass, where the layout is known. */

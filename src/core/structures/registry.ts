@@ -1,8 +1,9 @@
 import { flatHerringbone } from './flatHerringbone';
+import { ladder } from './ladder';
 import { strungLine } from './strungLine';
 import type { Structure } from './structure';
 
 /** Every family the gallery knows. A new one is one file and one line here. */
-export const STRUCTURES: readonly Structure[] = [flatHerringbone, strungLine];
+export const STRUCTURES: readonly Structure[] = [flatHerringbone, strungLine, ladder];
 
 export const structureById = (id: string): Structure | undefined => STRUCTURES.find((s) => s.id === id);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { SewnLoop } from '../closures/sewnLoop';
 import type { Body, Pose } from '../layout/layout';
+import type { RowWord } from '../read/phrases';
 import type { WeaveOptions } from '../weave/builder';
 import type { Bead, Path } from '../weave/path';
 
@@ -36,11 +37,12 @@ export interface Weaveable {
   readonly roles: readonly string[];
   readonly minimumUnits: number;
   /** What the maker calls one row: the steps use it. */
-  readonly rowWord: 'row' | 'unit';
+  readonly rowWord: RowWord;
   /** What closes the piece beyond its whole units, in words; null where nothing does. */
   readonly closing: string | null;
   weave(units: number, request: WeaveRequest): Path;
-  form(body: (role: string) => Body): Form;
+  /** The closed form; `without` are the optional passes that are left out. */
+  form(body: (role: string) => Body, without: ReadonlySet<string>): Form;
 }
 
 /** A choice the maker has, as the planning screen shows it. */

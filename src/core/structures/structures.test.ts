@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { LOOP_ROLE, loopSection } from '../closures/sewnLoop';
-import { holeEnd, distance } from '../layout/layout';
+import { holeEnd, distance, type Pose } from '../layout/layout';
 import { layOutPiece } from '../layout/pieceLayout';
 import { BEADS, byId } from '../materials/catalogue';
 import { tally, unitTally } from '../read/tally';
@@ -11,6 +11,7 @@ import { steps } from '../read/steps';
 import { threadPlan } from '../supplies/threadPlan';
 import { cellOf } from '../weave/cell';
 import { isTraversal, TAIL } from '../weave/path';
+import { ladder } from './ladder';
 import { flatHerringbone } from './flatHerringbone';
 import { STRUCTURES } from './registry';
 import { strungLine } from './strungLine';
@@ -20,12 +21,14 @@ const loop = { seedsEachSide: 3, passes: 2 };
 const ends = { start: loop, end: loop };
 const eleven = byId(BEADS, 'seed-11');
 const eight = byId(BEADS, 'seed-8');
+/** No optional pass is left out. */
+const all: ReadonlySet<string> = new Set();
 const body = (role: string) => (role === 'B' ? eight : eleven);
 
 const layOut = (weaveable: Weaveable, units: number) => {
   const path = weaveable.weave(units, ends);
   const layout = layOutPiece(path, {
-    form: weaveable.form(body),
+    form: weaveable.form(body, all),
     units,
     ends,
     clasp: { startMm: 10, endMm: 4 },
@@ -114,9 +117,17 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
   it('is as long as its form says, and no two beads of it share a place', () =>
     each((weaveable, n) => {
       const { path, layout } = layOut(weaveable, n);
-      const form = weaveable.form(body);
-      const woven = path.beads.filter((b) => b.place.section === 'body');
-      const xs = woven.flatMap((bead) => [holeEnd(layout, bead, 0)[0], holeEnd(layout, bead, 1)[0]]);
+      const form = weaveable.form(body, all);
+      // A later pass may stand out over the ends.
+      const woven = path.beads.filter(
+        ({ place }) => place.section === 'body' && !path.passes.get(place.pass)?.optional,
+      );
+      const xs = woven.flatMap((bead) => {
+        const { lengthMm, diameterMm } = body(bead.role);
+        const { centre, axis } = layout.poses[bead.id] as Pose;
+        const half = (Math.abs(axis[0]) * lengthMm + Math.hypot(axis[1], axis[2]) * diameterMm) / 2;
+        return [centre[0] - half, centre[0] + half];
+      });
       expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(n * form.pitchMm + form.extraMm, 6);
       const places = new Set(layout.poses.map((pose) => pose.centre.map((c) => c.toFixed(3)).join()));
       expect(places.size).toBe(path.beads.length);
@@ -193,14 +204,14 @@ describe('flat herringbone by hand', () => {
   });
 
   it('closed form: one bead length a row; up to 6 % less is said (common practice)', () => {
-    const form = single.form(body);
+    const form = single.form(body, all);
     expect(form.pitchMm).toBe(eleven.lengthMm);
     expect(form.mayShorten).toBe(0.06);
   });
 
   it('rows of different beads: a unit is as long as its rows, and ends alike when asked', () => {
     const mixed = flatHerringbone.bind({ sequence: ['B', 'A', 'A'], alike: true });
-    expect(mixed.form(body).pitchMm).toBeCloseTo(eight.lengthMm + 2 * eleven.lengthMm);
+    expect(mixed.form(body, all).pitchMm).toBeCloseTo(eight.lengthMm + 2 * eleven.lengthMm);
     const path = mixed.weave(4, ends);
     expect(tally(path).get('B')).toBe(2 * 5);
     expect(tally(path).get('A')).toBe(2 * 8);
@@ -211,9 +222,35 @@ describe('flat herringbone by hand', () => {
   });
 });
 
+describe('ladder by hand', () => {
+  const plain = ladder.bind({ sequence: ['B'], alike: false });
+  const without = { ...ends, without: new Set(['picots']) };
+
+  it('practice: 48 size-8 seeds with a small toggle come to 6 ½ to 7 ½ in; the strip to 5 ½ to 6.2 in', () => {
+    const strip = 48 * plain.form(body, all).pitchMm;
+    expect(strip / 25.4).toBeGreaterThan(5.5);
+    expect(strip / 25.4).toBeLessThan(6.2);
+    // A toggle with its sewn loops takes 0.7 to 1.2 in (practice).
+    expect((strip + 0.7 * 25.4) / 25.4).toBeGreaterThan(6.4);
+    expect((strip + 1.2 * 25.4) / 25.4).toBeLessThan(7.5);
+  });
+
+  it('counted by hand: 10 rungs, and three seeds over each of nine gaps', () => {
+    const single = ladder.bind({ sequence: ['A'], alike: false });
+    expect(tally(single.weave(10, ends), (b) => b.place.section === 'body')).toEqual(
+      new Map([
+        ['A', 10],
+        ['B', 27],
+      ]),
+    );
+    expect(tally(single.weave(10, without)).has('B')).toBe(false);
+    expect(single.form(body, new Set(['picots'])).widthMm).toBe(eleven.lengthMm);
+  });
+});
+
 describe('strung line by hand', () => {
   it('memory: 11/0 strung run about 18.1 to the inch', () => {
-    const form = strungLine.bind({ sequence: ['A'], alike: false, trips: 1 }).form(body);
+    const form = strungLine.bind({ sequence: ['A'], alike: false, trips: 1 }).form(body, all);
     expect(25.4 / form.pitchMm).toBeCloseTo(18.1, 1);
   });
 

@@ -300,6 +300,62 @@ export function capsule(edge: number, lost = 0): Path {
   return w.path();
 }
 
+/** A strip of n rows closed round a ball, the thread then led through the ball's hole. */
+export function framedBall(rows: number): Path {
+  const w = new Weave();
+  const t = w.needle('working').begin('none');
+  const first = t.pick({ left: 'A', right: 'A' });
+  t.through(first.left);
+  const { last } = w.repeat(1, rows, first, (previous) => {
+    const row = t.pick({ left: 'A', right: 'A' });
+    t.through(previous.right, previous.left, row.left);
+    return row;
+  });
+  w.in({ section: 'close' }, () => {
+    t.close(first.left).back(first.right);
+    t.through(last.right, last.left);
+    const ball = t.enclose('ball', 'Z');
+    t.through(ball, first.left);
+  });
+  return w.path();
+}
+
+/** Growing beads to a centre, and the same in a mirror: a half used twice, as components. */
+export function graduated(steps: readonly string[], each: number): Path {
+  const w = new Weave();
+  const t = w.needle('working').begin('foreign');
+  const half = (name: string, roles: readonly string[], mirrored: boolean) =>
+    w.component(name, () => t.string(roles.flatMap((role) => Array<string>(each).fill(role))), { mirrored });
+  half('left half', steps, false);
+  w.in({ section: 'centre' }, () => t.pick({ centre: 'Z' }));
+  half('right half', [...steps].reverse(), true);
+  return w.path();
+}
+
+/** Rings made apart and joined, each to the next, by two beads across from where the one before holds it. */
+export function joinedRings(count: number, size = 8): Path {
+  const w = new Weave();
+  const rings = Array.from({ length: count }, (_, i) =>
+    w.component(`ring ${i + 1}`, () => {
+      const t = w.needle(`thread ${i + 1}`).begin('none');
+      const ring = t.string(Array<string>(size).fill('A'));
+      t.close(at(ring, 0));
+      return { t, ring };
+    }),
+  );
+  w.in({ section: 'join' }, () => {
+    rings.slice(1).forEach(({ ring: next }, i) => {
+      const { t, ring } = at(rings, i);
+      if (i > 0) t.travel(outOf(at(ring, size / 2)));
+      t.pick({ [`over ${i}`]: 'J' });
+      t.through(at(next, 0));
+      t.pick({ [`under ${i}`]: 'J' });
+      t.through(at(ring, i > 0 ? size / 2 : 0));
+    });
+  });
+  return w.path();
+}
+
 /** Every fixture of at least four equal cells or with a fold symmetry. */
 export const REPEATING: readonly Fixture[] = [
   { name: 'strung with a pattern', build: (n) => strung(n, ['A', 'B', 'B']), fewest: 1 },

@@ -73,7 +73,7 @@ describe('each kind of move, by hand', () => {
     const { a, b } = t.pick({ a: 'A', b: 'A' });
     t.through(a, b);
     expect(w.links.bridge(a, b, 1)).toMatchObject({ from: { bead: a, end: 1 }, to: { bead: b, end: 0 } });
-    expect(w.links.bridge(a, b, 0)).toMatchObject({ from: { bead: b, end: 1 }, to: { bead: a, end: 0 } });
+    expect(w.links.bridge(a, b, 0)).toMatchObject({ from: { bead: a, end: 0 }, to: { bead: b, end: 1 } });
     expect(() => t.under(a, t.pick({ c: 'B', d: 'B' }).d)).toThrow(/no thread between/);
   });
 
@@ -276,6 +276,32 @@ describe('hard structures, counted by hand', () => {
     expect(counts(path)).toEqual({ A: 16, B: 16, Z: 1 });
     expect(path.moves.filter((m) => m.place.section === 'join' && m.kind === 'pass')).toHaveLength(16);
     expect(path.sections.get('back')?.mirrored).toBe(true);
+  });
+});
+
+describe('pieces of several parts', () => {
+  it('frame of 20 rows round a ball: 40 seeds (practice), the ball gone through once, no fault', () => {
+    const path = paths.framedBall(20);
+    expect(counts(path)).toEqual({ A: 40, Z: 1 });
+    expect(trips(path)).toMatchObject({ 'ball@0.0': 1 });
+    expect(checkPath(path)).toEqual([]);
+  });
+
+  it('mirrored halves about a centre: the same from either end', () => {
+    const path = paths.graduated(['A', 'B', 'C'], 4);
+    expect(counts(path)).toEqual({ A: 8, B: 8, C: 8, Z: 1 });
+    const roles = path.beads.map((b) => b.role);
+    expect(roles).toEqual([...roles].reverse());
+    expect([...path.sections.keys()]).toEqual(['left half', 'right half']);
+    expect(told(path)).toContain('Pick up 4 A, 4 B and 4 C');
+  });
+
+  it('three rings joined: two beads for each joint, and four of travel to cross the middle ring', () => {
+    const path = paths.joinedRings(3);
+    expect(counts(path)).toEqual({ A: 24, J: 4 });
+    expect(path.moves.filter((m) => m.kind === 'pass' && m.as === 'travel')).toHaveLength(4);
+    expect(path.threads).toHaveLength(3);
+    expect(checkPath(path)).toEqual([]);
   });
 });
 

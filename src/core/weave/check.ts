@@ -163,17 +163,28 @@ export function checkCells(path: Path): Fault[] {
     const words = unitWords(path, section);
     if (words.length < FEWEST_UNITS) return [];
     const round = (path.sections.get(section)?.folds ?? null) !== null;
-    const { period, unlike } = bestPeriod(words);
-    const odd = round ? unlike : inner(unlike, words.length, reach(path, section, words.length));
+    const explained = reach(path, section, words.length);
+    const { period, odd } = bestPeriod(words, (unlike) =>
+      round ? unlike : inner(unlike, words.length, explained),
+    );
     return odd.map((unit): Fault => ({ code: 'cell-unlike', section, unit, period }));
   });
 }
 
-function bestPeriod(words: readonly string[]): { period: number; unlike: number[] } {
-  let best = { period: 1, unlike: unlikeUnits(words, 1) };
-  for (let period = 2; period * 3 <= words.length && best.unlike.length > 0; period++) {
-    const unlike = unlikeUnits(words, period);
-    if (unlike.length < best.unlike.length) best = { period, unlike };
+/** Patterns longer than this many units are not looked for; the least common multiple of two has reached 6. */
+const MOST_PERIOD = 24;
+
+/** The shortest period that leaves the fewest units odd, of those that `unexplained` lets stand. */
+function bestPeriod(
+  words: readonly string[],
+  unexplained: (unlike: number[]) => number[],
+): { period: number; odd: number[] } {
+  const at = (period: number) => ({ period, odd: unexplained(unlikeUnits(words, period)) });
+  let best = at(1);
+  const most = Math.min(MOST_PERIOD, Math.floor(words.length / 3));
+  for (let period = 2; period <= most && best.odd.length > 0; period++) {
+    const next = at(period);
+    if (next.odd.length < best.odd.length) best = next;
   }
   return best;
 }

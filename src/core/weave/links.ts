@@ -8,7 +8,11 @@ export const holeKey = (bead: Bead, hole: number): number => bead.id * MOST_HOLE
 /** A number for each end of each hole. */
 export const endKey = ({ bead, hole, end }: HoleEnd): number => holeKey(bead, hole) * 2 + end;
 
-const pairKey = (a: Bead, b: Bead) => (a.id < b.id ? `${a.id}/${b.id}` : `${b.id}/${a.id}`);
+/** A link from one hole end to another, and when thread last made it. */
+interface Link {
+  readonly to: HoleEnd;
+  made: number;
+}
 
 /**
  * Which hole ends bare thread links, gathered from the moves as they are written. Thread that follows a
@@ -16,8 +20,7 @@ const pairKey = (a: Bead, b: Bead) => (a.id < b.id ? `${a.id}/${b.id}` : `${b.id
  */
 export class Links {
   private readonly out = new Map<string, HoleEnd | null>();
-  private readonly next = new Map<number, HoleEnd[]>();
-  private readonly bridges = new Map<string, Bridge[]>();
+  private readonly next = new Map<number, Link[]>();
   private readonly passesOf = new Map<number, number>();
   private read = 0;
 
@@ -26,7 +29,7 @@ export class Links {
   /** Hole ends that thread links to this one, each once. */
   neighbours(end: HoleEnd): readonly HoleEnd[] {
     this.catchUp();
-    return this.next.get(endKey(end)) ?? [];
+    return (this.next.get(endKey(end)) ?? []).map((link) => link.to);
   }
 
   /**
@@ -35,9 +38,14 @@ export class Links {
    */
   bridge(a: Bead, b: Bead, at?: End): Bridge | undefined {
     this.catchUp();
-    return this.bridges
-      .get(pairKey(a, b))
-      ?.findLast(({ from, to }) => at === undefined || (from.bead === a ? from : to).end === at);
+    let newest: (Bridge & { made: number }) | undefined;
+    for (let hole = 0; hole < MOST_HOLES; hole++)
+      for (const end of at === undefined ? BOTH_ENDS : [at]) {
+        const from: HoleEnd = { bead: a, hole, end };
+        for (const { to, made } of this.next.get(endKey(from)) ?? [])
+          if (to.bead === b && made > (newest?.made ?? -1)) newest = { from, to, made };
+      }
+    return newest && { from: newest.from, to: newest.to };
   }
 
   /** How often a hole has been gone through so far. */
@@ -64,25 +72,25 @@ export class Links {
       return;
     }
     const { bead, hole, enter } = move;
-    const into: HoleEnd = { bead, hole, end: enter };
     const from = this.out.get(move.needle);
-    if (from && holeKey(from.bead, from.hole) !== holeKey(bead, hole)) this.link(from, into);
+    if (from && holeKey(from.bead, from.hole) !== holeKey(bead, hole)) {
+      const into: HoleEnd = { bead, hole, end: enter };
+      this.link(from, into);
+      this.link(into, from);
+    }
     this.out.set(move.needle, { bead, hole, end: otherEnd(enter) });
     const key = holeKey(bead, hole);
     this.passesOf.set(key, (this.passesOf.get(key) ?? 0) + 1);
   }
 
-  private link(a: HoleEnd, b: HoleEnd): void {
-    this.oneWay(a, b);
-    this.oneWay(b, a);
-    const key = pairKey(a.bead, b.bead);
-    this.bridges.set(key, [...(this.bridges.get(key) ?? []), { from: a, to: b }]);
-  }
-
-  private oneWay(from: HoleEnd, to: HoleEnd): void {
+  private link(from: HoleEnd, to: HoleEnd): void {
     const key = endKey(from);
-    const known = this.next.get(key);
-    if (!known) this.next.set(key, [to]);
-    else if (!known.some((one) => endKey(one) === endKey(to))) known.push(to);
+    const links = this.next.get(key);
+    const known = links?.find((link) => endKey(link.to) === endKey(to));
+    if (known) known.made = this.read;
+    else if (links) links.push({ to, made: this.read });
+    else this.next.set(key, [{ to, made: this.read }]);
   }
 }
+
+const BOTH_ENDS: readonly End[] = [0, 1];

@@ -80,6 +80,10 @@ export function Slip({ plan }: { plan: Plan }) {
         <Line name="of it, tail to leave">{thread(plan.thread.tailMm)}</Line>
         <Line name="woven part, beads only">{show(chosen.finishedMm - closure.allowanceMm)}</Line>
         <Line name="clasp and loops take">{show(closure.allowanceMm)}</Line>
+        <Line name="weighs">
+          {plan.weight.grams < 10 ? plan.weight.grams.toFixed(1) : Math.round(plan.weight.grams)} g
+          {plan.weight.unknown.length > 0 && ` without ${plan.weight.unknown.join(', ')}`}
+        </Line>
         <Line name="wished for">{show(wear.wishMm)}</Line>
       </dl>
       <Notes>

@@ -2,43 +2,44 @@
 
 import { useMemo } from 'react';
 import { planSteps, type Plan } from '@/core/plan';
+import type { StepGroup } from '@/core/read/steps';
+import { TAIL } from '@/core/weave/path';
 import styles from './Steps.module.css';
-
-const TITLES: Readonly<Record<string, string>> = {
-  start: 'Start',
-  base: '',
-  'closing bead': 'Close the line',
-  'sew on the clasp': 'Sew on the clasp',
-  'back along the line': 'Back along the line',
-  finish: 'Finish',
-};
 
 /** How it is worked, read off the thread path. */
 export function Steps({ plan }: { plan: Plan }) {
   const groups = useMemo(() => planSteps(plan), [plan]);
   return (
     <ol className={styles.steps}>
-      {groups.map((group, i) => {
-        const units =
-          group.fromUnit === group.toUnit
-            ? `Unit ${group.fromUnit}`
-            : `Units ${group.fromUnit} to ${group.toUnit}, each`;
-        const title =
-          group.section === 'body'
-            ? [TITLES[group.pass], units].filter(Boolean).join(', ')
-            : TITLES[group.pass] || 'Once more round the loop';
-        return (
-          <li key={i}>
-            <h3>{title}</h3>
-            {group.steps.map((step, k) => (
-              <p key={k}>
-                {step.needle === 'tail' && <span className={styles.needle}>with the tail</span>}
-                {step.text}
-              </p>
-            ))}
-          </li>
-        );
-      })}
+      {groups.map((group, i) => (
+        <li key={i}>
+          <h3>
+            {title(group)}
+            {group.section === 'body' && group.info.tension !== 'tight' && (
+              <span className={styles.tension}>{group.info.tension} tension</span>
+            )}
+            {group.info.face && <span className={styles.tension}>on the {group.info.face}</span>}
+            {group.info.optional && <span className={styles.tension}>can be left out</span>}
+          </h3>
+          {group.steps.map((step, k) => (
+            <p key={k}>
+              {step.needle === TAIL && <span className={styles.needle}>with the tail</span>}
+              {step.text}
+            </p>
+          ))}
+          {group.info.why && <p className="soft">{group.info.why}</p>}
+        </li>
+      ))}
     </ol>
   );
 }
+
+/** `Picots, units 1 to 20, each`; what is outside the woven part goes by the name of its pass. */
+function title({ section, pass, fromUnit, toUnit }: StepGroup): string {
+  if (section !== 'body')
+    return capital(pass.startsWith('reinforce the loop') ? 'once more round the loop' : pass);
+  const units = fromUnit === toUnit ? `unit ${fromUnit}` : `units ${fromUnit} to ${toUnit}, each`;
+  return capital(pass === 'base' ? units : `${pass}, ${units}`);
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -28,7 +28,9 @@ export function Choices({ piece, plan, people, catalogue, onChange }: Props) {
   const { show, thread } = useLengths();
   const [open, setOpen] = useState<string | null>(piece.wearer ? null : 'Worn');
   const structure = structureById(piece.structure.id);
-  const roles = plan?.weaveable.roles ?? usedRoles(piece);
+  const roles = plan
+    ? plan.weaveable.roles.filter((role) => plan.quantities.some((q) => q.role === role))
+    : usedRoles(piece);
 
   const rows = [
     {
@@ -39,7 +41,7 @@ export function Choices({ piece, plan, people, catalogue, onChange }: Props) {
     {
       title: 'Structure',
       summary: `${structure?.name.toLowerCase() ?? 'unknown'}: ${sequenceWords(piece)}`,
-      body: <StructureChoice piece={piece} onChange={onChange} />,
+      body: <StructureChoice piece={piece} plan={plan} onChange={onChange} />,
     },
     {
       title: 'Beads',

@@ -41,6 +41,12 @@ export function GaugeFacts({ plan }: { plan: Plan }) {
   );
 }
 
+/** Whether bare thread shows, and what that means for its colour. */
+const exposedWords = ({ exposed: { spans, longestMm } }: Plan): string =>
+  spans.length === 0
+    ? 'No bare thread shows.'
+    : `Bare thread shows between beads, ${fine(longestMm)} at the longest: take a colour that matches or vanishes.`;
+
 /** Which thread, and what it is cut for. */
 export function ThreadChoice({
   piece,
@@ -76,6 +82,7 @@ export function ThreadChoice({
           if (chosen) onChange({ needle: chosen });
         }}
       />
+      {plan && <p className="soft">{exposedWords(plan)}</p>}
       {plan && (
         <dl className={styles.facts}>
           <Fact name="in the work">{thread(plan.thread.inWorkMm)}</Fact>

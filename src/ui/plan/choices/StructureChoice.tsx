@@ -1,6 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
+import type { OptionalPass, Plan } from '@/core/plan';
 import { structureById, STRUCTURES } from '@/core/structures/registry';
 import { ROLE_LETTERS, type Field } from '@/core/structures/structure';
 import type { Piece } from '@/core/piece';
@@ -12,11 +13,12 @@ import styles from './choices.module.css';
 
 interface Props {
   readonly piece: Piece;
+  readonly plan: Plan | null;
   readonly onChange: (change: Partial<Piece>) => void;
 }
 
 /** Which stitch, and what repeats. The fields come from the structure itself. */
-export function StructureChoice({ piece, onChange }: Props) {
+export function StructureChoice({ piece, plan, onChange }: Props) {
   const structure = structureById(piece.structure.id);
   const setParam = (key: string, value: unknown) =>
     onChange({ structure: { ...piece.structure, params: { ...piece.structure.params, [key]: value } } });
@@ -40,6 +42,9 @@ export function StructureChoice({ piece, onChange }: Props) {
           onChange={(value) => setParam(field.key, value)}
         />
       ))}
+      {plan?.optionalPasses.map((pass) => (
+        <PassToggle key={pass.name} pass={pass} piece={piece} onChange={onChange} />
+      ))}
       {structure && (
         <ul className={styles.watch}>
           {structure.watch.map((line) => (
@@ -48,6 +53,24 @@ export function StructureChoice({ piece, onChange }: Props) {
         </ul>
       )}
     </>
+  );
+}
+
+/** A later pass that can be left out; everything follows. */
+function PassToggle({
+  pass: { name, info },
+  piece: { without },
+  onChange,
+}: Pick<Props, 'piece' | 'onChange'> & { readonly pass: OptionalPass }) {
+  return (
+    <Toggle
+      label={`With ${name}`}
+      help={`A later pass, ${info.tension} tension. ${info.why ?? ''}`}
+      checked={!without.includes(name)}
+      onChange={(on) =>
+        onChange({ without: on ? without.filter((other) => other !== name) : [...without, name] })
+      }
+    />
   );
 }
 

@@ -1,0 +1,145 @@
+import { z } from 'zod';
+import { fastenOff, WOVEN_BEADS } from '../closures/finish';
+import { sewLoop } from '../closures/sewnLoop';
+import type { Body, Pose } from '../layout/layout';
+import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { TAIL, type Bead } from '../weave/path';
+import { at, distinct, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+
+const MOST = 12;
+const PICOT_ROLE = 'B';
+const PICOT = [PICOT_ROLE, PICOT_ROLE, PICOT_ROLE];
+
+const params = z.object({ sequence: sequenceSchema(MOST), alike: z.boolean() });
+type Params = z.infer<typeof params>;
+
+const extraRungs = ({ alike }: Params) => (alike ? 1 : 0);
+const roleOfRung = ({ sequence }: Params, rung: number) => at(sequence, rung % sequence.length);
+
+/**
+ * Each rung is sewn to the one before: pick it up, round through the one before, and through it again. The
+ * picots come back from the end to the start, a tent over every gap, by turns on one edge and the other.
+ */
+function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
+  const t = w.needle('working').begin('none');
+  const count = units * p.sequence.length + extraRungs(p);
+
+  const { rung: first } = t.pick({ rung: roleOfRung(p, 0) });
+  const later = w.repeat(1, count, first, (previous, number) => {
+    const { rung } = t.pick({ rung: roleOfRung(p, number) });
+    t.through(previous, rung);
+    return rung;
+  });
+  const { last } = later;
+  const sew = (needle: Needle, which: 'start' | 'end', enter: () => void) =>
+    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => undefined);
+  sew(t, 'end', () => t.through(last));
+
+  const why = 'Pulled too hard, the edge buckles.';
+  const back = w.pass('picots', { optional: true, tension: 'medium', why }, () => {
+    const picot = (rung: Bead) => {
+      t.string(PICOT, 'picot');
+      t.through(rung);
+    };
+    w.along(later, { backwards: true, to: later.items.length - 1 }, picot);
+    w.in({ row: 0 }, () => picot(first));
+    return t;
+  });
+
+  const all = [first, ...later.items];
+  const few = Math.min(WOVEN_BEADS, count - 1);
+  const tail = w.needle(TAIL);
+  if (back) {
+    sew(t, 'start', () => t.through(first));
+    fastenOff(w, t, outOf(at(all, few)), backOutOf(at(all, few)));
+    w.in({ section: 'finish', pass: 'tail' }, () => tail.tail());
+  } else {
+    sew(tail, 'start', () => tail.back(first));
+    fastenOff(w, t, outOf(at(all, count - 1 - few)));
+    fastenOff(w, tail, backOutOf(at(all, few)));
+  }
+  return w.path();
+}
+
+/**
+ * Three seeds in a tent over the gap from rung `row` + 1 to rung `row`: a foot beyond each of them, the tip
+ * between and above.
+ */
+function picotPose(part: number, row: number, { x, lengthMm }: Rungs, seed: Body): Pose {
+  const side = row % 2 === 0 ? -1 : 1;
+  const foot = (rung: number) => (lengthMm(rung) + seed.lengthMm) / 2;
+  if (part === 2) {
+    const tip = Math.max(foot(row), foot(row + 1)) + (seed.lengthMm + seed.diameterMm) / 2;
+    return { centre: [(x(row) + x(row + 1)) / 2, side * tip, 0], axis: [-1, 0, 0] };
+  }
+  const rung = part === 1 ? row + 1 : row;
+  return { centre: [x(rung), side * foot(rung), 0], axis: [0, part === 1 ? side : -side, 0] };
+}
+
+/** Where each rung stands along the piece, and how long it is. */
+interface Rungs {
+  readonly x: (rung: number) => number;
+  readonly lengthMm: (rung: number) => number;
+}
+
+export const ladder = structure({
+  id: 'ladder',
+  name: 'Ladder with picots',
+  about: 'Beads side by side, each sewn to its neighbour, with little tents of three seeds along both edges.',
+  feel: 'holds flat, bends along its length',
+  watch: [
+    'Pull each rung snug beside the last before the next, or the strip opens like a fan.',
+    'The thread shows as a short stitch at the end of each rung: choose its colour.',
+  ],
+  params,
+  defaults: { sequence: ['A'], alike: false },
+  fields: [
+    {
+      key: 'sequence',
+      kind: 'sequence',
+      label: 'Rungs of one unit, in order',
+      help: 'Each letter is one rung. The picots take bead B.',
+      most: MOST,
+    },
+    {
+      key: 'alike',
+      kind: 'switch',
+      label: 'End with the first rung again',
+      help: 'So that both ends look alike.',
+    },
+  ],
+  bind: (p) => ({
+    roles: distinct([...p.sequence, PICOT_ROLE]),
+    minimumUnits: Math.max(1, Math.ceil((2 - extraRungs(p)) / p.sequence.length)),
+    rowWord: 'rung',
+    closing: p.alike ? 'and the first rung again' : null,
+    weave: (units, request) => weave(p, units, request),
+    /** Closed form: one bead diameter per rung. Picots draw it in by up to 1 % (from memory). */
+    form(body, without) {
+      const girths = p.sequence.map((role) => body(role).diameterMm);
+      const { starts, total } = runningSum(girths);
+      const longest = Math.max(...p.sequence.map((role) => body(role).lengthMm));
+      const seed = body(PICOT_ROLE);
+      const rungs: Rungs = {
+        x(rung) {
+          const i = rung % girths.length;
+          return Math.floor(rung / girths.length) * total + at(starts, i) + at(girths, i) / 2;
+        },
+        lengthMm: (rung) => body(roleOfRung(p, rung)).lengthMm,
+      };
+      const picots = !without.has('picots');
+      return {
+        pitchMm: total,
+        extraMm: p.alike ? at(girths, 0) : 0,
+        widthMm: longest + (picots ? 2 * (seed.lengthMm + seed.diameterMm) : 0),
+        thicknessMm: Math.max(...girths, picots ? seed.diameterMm : 0),
+        mayShorten: picots ? 0.01 : 0,
+        pose({ name, place: { row } }): Pose {
+          if (name === 'rung') return { centre: [rungs.x(row), 0, 0], axis: [0, row % 2 === 0 ? 1 : -1, 0] };
+          return picotPose(Number(name.slice('picot'.length)), row, rungs, seed);
+        },
+      };
+    },
+  }),
+});
