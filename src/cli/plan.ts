@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { migratePiece } from '@/core/piece';
-import { planPiece } from '@/core/plan';
+import { planSolved } from '@/core/plan';
 import { planReport } from '@/core/report';
 import { wordProblem } from '@/core/words';
 import { speak } from './speak';
@@ -33,7 +33,7 @@ function read(file: string) {
 await speak(() => {
   const [file] = process.argv.slice(2);
   if (!file) throw new Error('Say which piece to plan: npm run plan -- examples/breakwater-band.json');
-  const plan = planPiece(read(file));
+  const plan = planSolved(read(file));
   if (!plan.ok) throw new Error(wordProblem(plan.problem, { unit: 'cm', denominator: 8 }));
   return JSON.stringify(planReport(plan), null, 2);
 });

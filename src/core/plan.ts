@@ -2,6 +2,10 @@ import { sit, wear, type Sit, type Wear } from './body/wear';
 import { cautionsFor, type Caution } from './cautions';
 import { LOOP_ROLE, loopLengthMm, type SewnLoop } from './closures/sewnLoop';
 import { candidate, bestUnits, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
+import { layoutRequest, solveLayout, type CellLayout, type LayoutRequest } from './layout/cellLayout';
+import { shippedLayouts, type Layouts } from './layout/shipped';
+import { solvedForm } from './layout/solvedForm';
+import type { Drape } from './layout/solver/measure';
 import {
   layOutPiece,
   stations,
@@ -10,14 +14,14 @@ import {
   type Stations,
 } from './layout/pieceLayout';
 import { MM_PER_INCH } from './length/length';
-import { LOT_SPREAD, bodyOf, claspClosedMm, type BeadMaterial } from './materials/material';
+import { LOT_SPREAD, claspClosedMm, sizeOf, type BeadMaterial, type BeadSize } from './materials/material';
 import { beadGrams } from './materials/weight';
 import { MOST_UNITS, type Piece } from './piece';
 import { steps, type StepGroup } from './read/steps';
 import { tally, unitTally } from './read/tally';
 import { strokes } from './read/strokes';
 import { exposedThread, threadMm, threadMoves, type ExposedThread, type ThreadMove } from './read/thread';
-import { reading, total, totals, type Built, type Reading } from './read/totals';
+import { reading, SAMPLE, total, totals, type Built, type Reading } from './read/totals';
 import { busiestHoles, findingPasses } from './read/traversals';
 import { weight, type Weight } from './read/weight';
 import { structureById } from './structures/registry';
@@ -38,10 +42,21 @@ export interface ClosurePlan {
 export interface Gauge {
   readonly pitchMm: number;
   readonly perInch: number;
-  readonly source: 'closed form';
+  readonly source: 'solver' | 'closed form';
   /** One standard deviation, as a part of the length. */
   readonly spread: number;
+  /** By what part the work may come out shorter than was worked out. */
   readonly mayShorten: number;
+  /** Between these a unit is all but certain to lie, mm. */
+  readonly lowMm: number;
+  readonly highMm: number;
+  /** Units of other states in which the stitch can rest, mm. */
+  readonly othersMm: readonly number[];
+  /** How it hangs, and the opening along its middle; null while it is not laid out. */
+  readonly drape: Drape | null;
+  readonly insideMm: number | null;
+  /** False where the layout did not come to rest: the figures are the best found. */
+  readonly settled: boolean;
 }
 
 export interface RoleQuantity {
@@ -62,6 +77,8 @@ export interface Plan {
   readonly sit: Sit | null;
   readonly closure: ClosurePlan;
   readonly gauge: Gauge;
+  /** What is still to be laid out; until then the closed form stands. */
+  readonly toLayOut: LayoutRequest | null;
   readonly chosen: Candidate;
   /** The count to propose: the nearest to the wish that fits, or simply the nearest. */
   readonly best: Candidate;
@@ -101,6 +118,8 @@ export type Warning =
     }
   | { readonly code: 'one-pass-through-clasp' }
   | { readonly code: 'several-lengths'; readonly lengths: number; readonly eachMm: number }
+  | { readonly code: 'two-states'; readonly othersMm: readonly number[] }
+  | { readonly code: 'not-settled' }
   | { readonly code: 'make-a-swatch'; readonly spread: number; readonly mayShorten: number };
 
 export interface NoPlan {
@@ -111,8 +130,9 @@ export interface NoPlan {
 /**
  * From the choices of a piece to everything a maker needs before she starts. Pure, and quick enough to
  * run on every keystroke: wear → closure → gauge → fit → path → counts, thread, warnings.
+ * @param layouts finds what the solver has laid out; what it has not stands on the closed form, and is named
  */
-export function planPiece(piece: Piece): Plan | NoPlan {
+export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan | NoPlan {
   const structure = structureById(piece.structure.id);
   const messages = structure
     ? structure.check(piece.structure.params)
@@ -123,9 +143,18 @@ export function planPiece(piece: Piece): Plan | NoPlan {
   const weaveable = structure.bind(piece.structure.params);
   const body = bodiesOf(piece);
   const without = new Set(piece.without);
-  const form = weaveable.form(body, without);
-  const wished = wear(piece.wearer?.wristMm ?? null, form.thicknessMm, piece.wear);
   const ends = endLoops(piece);
+  const build = remembered((n: number) => weaveable.weave(n, { ...ends, without }));
+  const sample: Built = {
+    units: SAMPLE + weaveable.minimumUnits,
+    path: build(SAMPLE + weaveable.minimumUnits),
+  };
+  const closed = weaveable.form(body, without);
+  const request = layoutRequest(sample.path, body);
+  const layout = request ? layouts(request.key) : undefined;
+  const solved = request && layout ? solvedForm(layout, request.cell, sample, body, closed) : null;
+  const form = solved ?? closed;
+  const wished = wear(piece.wearer?.wristMm ?? null, form.thicknessMm, piece.wear);
   const taken = allowance(piece, ends, body(LOOP_ROLE).lengthMm);
   if (taken.allowanceMm >= wished.wishMm)
     return {
@@ -133,7 +162,7 @@ export function planPiece(piece: Piece): Plan | NoPlan {
       problem: { code: 'clasp-longer-than-piece', allowanceMm: taken.allowanceMm, wishMm: wished.wishMm },
     };
 
-  const gauge = gaugeOf(form);
+  const gauge = gaugeOf(form, solved && layout ? layout : null);
   const question: FitQuestion = {
     fixedMm: taken.allowanceMm + form.extraMm,
     pitchMm: form.pitchMm,
@@ -147,7 +176,6 @@ export function planPiece(piece: Piece): Plan | NoPlan {
   if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
   const chosen = candidate(units, question);
 
-  const build = (n: number) => weaveable.weave(n, { ...ends, without });
   const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: piece.ends.clasp, body });
   const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
   const from = reading(build, units, weaveable.minimumUnits);
@@ -168,6 +196,7 @@ export function planPiece(piece: Piece): Plan | NoPlan {
     sit: sits,
     closure: { ...taken, passes },
     gauge,
+    toLayOut: layout ? null : request,
     chosen,
     best,
     candidates: neighbours(units, question),
@@ -185,6 +214,15 @@ export function planPiece(piece: Piece): Plan | NoPlan {
   };
 }
 
+/** The same, with whatever is not laid out yet solved on the spot: takes up to some seconds. */
+export function planSolved(piece: Piece, layouts: Layouts = shippedLayouts): Plan | NoPlan {
+  const plan = planPiece(piece, layouts);
+  if (!plan.ok || !plan.toLayOut) return plan;
+  const { key } = plan.toLayOut;
+  const layout = solveLayout(plan.toLayOut);
+  return planPiece(piece, (wanted) => (wanted === key ? layout : layouts(wanted)));
+}
+
 /** A piece worked out bead by bead. */
 export interface Work {
   readonly path: Path;
@@ -195,6 +233,18 @@ export interface Work {
 function workOf(built: Built, layOut: (built: Built) => PieceLayout): Work {
   const layout = layOut(built);
   return { path: built.path, layout, thread: threadMoves(built.path, layout) };
+}
+
+/** A function of a number that works each answer out once. */
+function remembered<T>(make: (n: number) => T): (n: number) => T {
+  const made = new Map<number, T>();
+  return (n) => {
+    const known = made.get(n);
+    if (known !== undefined) return known;
+    const value = make(n);
+    made.set(n, value);
+    return value;
+  };
 }
 
 /** Calls `make` the first time, and hands back the same ever after. */
@@ -224,8 +274,8 @@ export function planSteps(plan: Plan, hand: 'right' | 'left' = 'right'): StepGro
 
 const beadOf = (piece: Piece, role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
 
-function bodiesOf(piece: Piece): PieceParts['body'] {
-  const bodies = new Map(Object.entries(piece.beads).map(([role, bead]) => [role, bodyOf(bead)]));
+function bodiesOf(piece: Piece): (role: string) => BeadSize {
+  const bodies = new Map(Object.entries(piece.beads).map(([role, bead]) => [role, sizeOf(bead)]));
   return (role) => {
     const body = bodies.get(role);
     if (!body) throw new Error(`No bead is chosen for ${role}.`);
@@ -246,16 +296,27 @@ function allowance(piece: Piece, ends: EndLoops, seedMm: number): Omit<ClosurePl
 }
 
 /**
- * Lots of one size vary, and some structures may come out shorter than their closed form. The second is
- * taken as equally likely anywhere up to its limit: a uniform spread of width w deviates by w/√12.
+ * Lots of one size vary, edges are rounded more or less, and some structures may come out shorter than was
+ * worked out. The last two are taken as equally likely anywhere between their limits: a uniform spread of
+ * width w deviates by w/√12.
  */
-function gaugeOf(form: Form): Gauge {
+function gaugeOf({ pitchMm, mayShorten }: Form, layout: CellLayout | null): Gauge {
+  const edges = layout?.roundingMm ?? [pitchMm, pitchMm];
+  const least = Math.min(...edges, pitchMm);
+  const most = Math.max(...edges, pitchMm);
+  const rounding = (most - least) / pitchMm;
   return {
-    pitchMm: form.pitchMm,
-    perInch: MM_PER_INCH / form.pitchMm,
-    source: 'closed form',
-    spread: Math.hypot(LOT_SPREAD, form.mayShorten / Math.sqrt(12)),
-    mayShorten: form.mayShorten,
+    pitchMm,
+    perInch: MM_PER_INCH / pitchMm,
+    source: layout ? 'solver' : 'closed form',
+    spread: Math.hypot(LOT_SPREAD, rounding / Math.sqrt(12), mayShorten / Math.sqrt(12)),
+    mayShorten,
+    lowMm: least * (1 - 2 * LOT_SPREAD) * (1 - mayShorten),
+    highMm: most * (1 + 2 * LOT_SPREAD),
+    othersMm: layout?.othersMm ?? [],
+    drape: layout?.drape ?? null,
+    insideMm: layout?.insideMm ?? null,
+    settled: layout?.settled ?? true,
   };
 }
 
@@ -283,6 +344,8 @@ function makingWarnings(passes: number, thread: ThreadPlan, gauge: Gauge): Warni
   if (passes < 2) warnings.push({ code: 'one-pass-through-clasp' });
   if (thread.lengths > 1)
     warnings.push({ code: 'several-lengths', lengths: thread.lengths, eachMm: thread.eachMm });
+  if (gauge.othersMm.length > 0) warnings.push({ code: 'two-states', othersMm: gauge.othersMm });
+  if (!gauge.settled) warnings.push({ code: 'not-settled' });
   warnings.push({ code: 'make-a-swatch', spread: gauge.spread, mayShorten: gauge.mayShorten });
   return warnings;
 }

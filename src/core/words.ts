@@ -71,6 +71,16 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
         title: `${warning.lengths} lengths of thread.`,
         text: `Each ${formatThread(warning.eachMm, style.unit)}: one longer than about a wingspan and a half tangles. The joins are counted in.`,
       };
+    case 'two-states':
+      return {
+        title: 'This stitch can lie in more than one way.',
+        text: `A unit may also come to ${warning.othersMm.map((mm) => `${mm.toFixed(2)} mm`).join(' or ')}. Keep to the way your first units lie, and measure them.`,
+      };
+    case 'not-settled':
+      return {
+        title: 'The layout did not come to rest.',
+        text: 'The length of a unit is the best found, no more. Work a few units and measure them.',
+      };
     case 'make-a-swatch':
       return {
         title: 'Worked out, not measured.',

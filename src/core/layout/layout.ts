@@ -7,12 +7,17 @@ export type Point = readonly [x: number, y: number, z: number];
 export interface Pose {
   readonly centre: Point;
   readonly axis: Point;
+  /** The direction across its holes, from the first to the next; needed where it has several. */
+  readonly across?: Point;
 }
 
 /** What a layout must know of a bead's body, mm. */
 export interface Body {
   readonly lengthMm: number;
   readonly diameterMm: number;
+  readonly widthMm?: number | null;
+  readonly holes?: number;
+  readonly apartMm?: number | null;
 }
 
 /** Every bead and finding of a path in its place. Closed forms fill it; so will the solver. */
@@ -32,18 +37,27 @@ export const midway = (a: Point, b: Point): Point => [
   (a[2] + b[2]) / 2,
 ];
 
-/**
- * The point of a bead's hole end in the layout. Closed forms lay out beads of one hole, along their axis.
- * Throws when the layout does not know the bead, or not that hole of it.
- */
+/** Across a hole, in the plane of the work: how the holes of a bead lie where a layout does not say. */
+const beside = ([x, y]: Point): Point => {
+  const flat = Math.hypot(x, y);
+  return flat < 1e-9 ? [0, 1, 0] : [-y / flat, x / flat, 0];
+};
+
+/** The point of a bead's hole end in the layout. Throws when the layout does not know the bead. */
 export function holeEnd(layout: Layout, bead: Bead, end: End, hole = 0): Point {
-  if (hole !== 0) throw new Error(`The layout knows one hole of ${bead.role}, not number ${hole + 1}.`);
   const pose = layout.poses[bead.id];
   if (!pose) throw new Error(`The layout has no place for bead ${bead.id} (${bead.role}, ${bead.name}).`);
-  const half = (layout.body(bead.role).lengthMm / 2) * (end === 0 ? -1 : 1);
+  const { lengthMm, holes = 1, apartMm } = layout.body(bead.role);
+  const half = (lengthMm / 2) * (end === 0 ? -1 : 1);
+  const aside = (hole - (holes - 1) / 2) * (apartMm ?? 0);
   const [x, y, z] = pose.centre;
   const [ax, ay, az] = pose.axis;
-  return [x + ax * half, y + ay * half, z + az * half];
+  const across = pose.across ?? beside(pose.axis);
+  return [
+    x + ax * half + across[0] * aside,
+    y + ay * half + across[1] * aside,
+    z + az * half + across[2] * aside,
+  ];
 }
 
 /** Where a finding lies in the layout. Throws when the layout does not know it. */

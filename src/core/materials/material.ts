@@ -138,5 +138,24 @@ export function bodyOf(bead: BeadMaterial): { lengthMm: number; diameterMm: numb
   return { lengthMm: bead.lengthMm * factor, diameterMm: bead.diameterMm * factor };
 }
 
+/** What the layout must know of a bead's body; lengths with the finish on, mm. */
+export interface BeadSize {
+  readonly shape: BeadShape;
+  readonly lengthMm: number;
+  readonly diameterMm: number;
+  readonly widthMm: number | null;
+  readonly holes: number;
+  readonly apartMm: number | null;
+  readonly crossing: boolean;
+}
+
+/** Everything the layout must know of a bead's body, with the finish on, mm. */
+export function sizeOf(bead: BeadMaterial): BeadSize {
+  const factor = FINISH_FACTOR[bead.finish];
+  const { shape, holes, crossing, apartMm, widthMm } = bead;
+  const widened = widthMm === null ? null : widthMm * factor;
+  return { ...bodyOf(bead), shape, holes, crossing, apartMm, widthMm: widened };
+}
+
 /** Spread of bead lots of one size, one standard deviation as a part of the length: half of 2 to 3.5 % (memory). */
 export const LOT_SPREAD = (0.02 + 0.035) / 2 / 2;

@@ -6,8 +6,8 @@ export type Build = (units: number) => Path;
 
 /** Below this many units a path is simply built and read. */
 const SHORT = 24;
-/** Units of the short path in which the period is looked for. */
-const SAMPLE = 16;
+/** Units, beyond the fewest, of the short path in which the period is looked for. */
+export const SAMPLE = 16;
 
 /** A path and the units that it has. */
 export interface Built {

@@ -105,7 +105,7 @@ export class Weave {
   private readonly holes: Readonly<Record<string, number>>;
   private readonly without: ReadonlySet<string>;
   private rowsPerUnit: number;
-  private place: Place = { section: 'body', pass: 'base', unit: 0, row: 0 };
+  private place: Place = { section: 'body', pass: 'base', unit: 0, row: 0, rowInUnit: 0 };
 
   /** @internal The bare links so far; read only when something asks. */
   readonly links = new Links(this.moves);
@@ -261,6 +261,7 @@ export class Weave {
       pass: part.pass ?? pass,
       row: at,
       unit: Math.floor(at / this.rowsPerUnit),
+      rowInUnit: at % this.rowsPerUnit,
     };
   }
 

@@ -13,6 +13,8 @@ export interface Place {
   readonly pass: string;
   readonly unit: number;
   readonly row: number;
+  /** The row counted from the first of its unit. */
+  readonly rowInUnit: number;
 }
 
 /** One bead of the piece. `role` says which material it takes, `name` which bead of its row it is. */

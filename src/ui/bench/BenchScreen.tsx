@@ -11,6 +11,7 @@ import { wordProblem } from '@/core/words';
 import { archivePieceAction } from '@/server/actions';
 import type { Person, StoredPiece } from '@/server/screens';
 import { PieceStrip } from '../piece/PieceDrawing';
+import { useLayouts } from '../layouts/useLayouts';
 import { useLengths } from '../shell/lengths';
 import { StartBracelet } from './StartBracelet';
 import styles from './Bench.module.css';
@@ -73,7 +74,8 @@ function PieceCard({ stored }: { stored: StoredPiece }) {
   const { message } = App.useApp();
   const router = useRouter();
   const { doc } = stored;
-  const plan = planPiece(doc);
+  const { layouts } = useLayouts();
+  const plan = planPiece(doc, layouts);
 
   const putBack = async () => {
     await archivePieceAction(stored.id, false);

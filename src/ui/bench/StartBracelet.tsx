@@ -11,6 +11,7 @@ import type { Person } from '@/server/screens';
 import { Choice } from '../fields/Choice';
 import { AddPerson } from '../people/AddPerson';
 import { PieceStrip } from '../piece/PieceDrawing';
+import { useLayouts } from '../layouts/useLayouts';
 import { useLengths } from '../shell/lengths';
 import styles from './Bench.module.css';
 
@@ -86,6 +87,7 @@ export function StartBracelet({ people, onCancel }: Props) {
 /** The stitch as it comes, drawn by the engine. */
 function Sample({ structureId }: { structureId: string }) {
   const piece = { ...newBracelet('Sample', structureId, null), units: 14 };
-  const plan = planPiece(piece);
+  const { layouts } = useLayouts();
+  const plan = planPiece(piece, layouts);
   return plan.ok ? <PieceStrip piece={piece} plan={plan} /> : null;
 }

@@ -2,12 +2,14 @@
 
 import { Input } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { structureById } from '@/core/structures/registry';
 import { planPiece, type Plan } from '@/core/plan';
 import { wordProblem } from '@/core/words';
 import type { PlanScreenData } from '@/server/screens';
 import type { SyncState } from '../outbox/pieceSync';
+import { layoutStore } from '../layouts/layoutStore';
+import { useLayouts } from '../layouts/useLayouts';
 import { useLengths } from '../shell/lengths';
 import { Choices } from './choices/Choices';
 import { CountHills } from './CountHills';
@@ -25,7 +27,11 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
   const refresh = useCallback(() => router.refresh(), [router]);
   const { piece, state, change, restart } = usePiece(stored.id, stored.doc, stored.revision, refresh);
   const { style, show } = useLengths();
-  const plan = useMemo(() => planPiece(piece), [piece]);
+  const { layouts, working } = useLayouts();
+  const plan = useMemo(() => planPiece(piece, layouts), [piece, layouts]);
+  const toLayOut = plan.ok ? plan.toLayOut : null;
+  useEffect(() => layoutStore.want(toLayOut), [toLayOut]);
+  useEffect(() => () => layoutStore.want(null), []);
   /** The last plan that stood: it stays in view, greyed, while a choice is being mended. */
   const [last, setLast] = useState<Plan | null>(plan.ok ? plan : null);
   if (plan.ok && last !== plan) setLast(plan);
@@ -64,6 +70,7 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
         <Choices
           piece={piece}
           plan={plan.ok ? plan : null}
+          layingOut={working && working.done / working.of}
           people={people}
           catalogue={catalogue}
           onChange={change}

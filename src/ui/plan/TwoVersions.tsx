@@ -7,6 +7,7 @@ import type { Piece } from '@/core/piece';
 import { settleAction } from '@/server/actions';
 import type { AsideVersion, StoredPiece } from '@/server/screens';
 import { PieceStrip } from '../piece/PieceDrawing';
+import { useLayouts } from '../layouts/useLayouts';
 import { useLengths } from '../shell/lengths';
 import styles from './TwoVersions.module.css';
 
@@ -53,7 +54,8 @@ export function TwoVersions({ current, aside, onSettled }: Props) {
 
 function Version({ title, piece, children }: { title: string; piece: Piece; children: React.ReactNode }) {
   const { show } = useLengths();
-  const plan = planPiece(piece);
+  const { layouts } = useLayouts();
+  const plan = planPiece(piece, layouts);
   return (
     <div className={`card ${styles.version}`}>
       <h3>{title}</h3>

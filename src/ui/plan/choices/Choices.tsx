@@ -10,7 +10,7 @@ import { roleName } from '../roleName';
 import { BeadsChoice } from './BeadsChoice';
 import { ChoiceRow } from './ChoiceRow';
 import { EndsChoice } from './EndsChoice';
-import { fine, GaugeFacts, ThreadChoice } from './GaugeAndThread';
+import { fine, GaugeFacts, sourceWords, ThreadChoice } from './GaugeAndThread';
 import { StructureChoice } from './StructureChoice';
 import { WornChoice } from './WornChoice';
 import styles from './choices.module.css';
@@ -18,13 +18,15 @@ import styles from './choices.module.css';
 interface Props {
   readonly piece: Piece;
   readonly plan: Plan | null;
+  /** How far the layout is, from 0 to 1; null while none is being worked out. */
+  readonly layingOut: number | null;
   readonly people: readonly Person[];
   readonly catalogue: Catalogue;
   readonly onChange: (change: Partial<Piece>) => void;
 }
 
 /** Every choice in the order of the work, each a line that opens in place. */
-export function Choices({ piece, plan, people, catalogue, onChange }: Props) {
+export function Choices({ piece, plan, layingOut, people, catalogue, onChange }: Props) {
   const { show, thread } = useLengths();
   const [open, setOpen] = useState<string | null>(piece.wearer ? null : 'Worn');
   const structure = structureById(piece.structure.id);
@@ -57,8 +59,12 @@ export function Choices({ piece, plan, people, catalogue, onChange }: Props) {
     },
     {
       title: 'Gauge',
-      summary: plan ? `${fine(plan.gauge.pitchMm)} a unit, worked out from the beads` : 'not known yet',
-      body: plan ? <GaugeFacts plan={plan} /> : <p>It is worked out as soon as there are beads.</p>,
+      summary: plan ? `${fine(plan.gauge.pitchMm)} a unit, ${sourceWords(plan, layingOut)}` : 'not known yet',
+      body: plan ? (
+        <GaugeFacts plan={plan} layingOut={layingOut} />
+      ) : (
+        <p>It is worked out as soon as there are beads.</p>
+      ),
     },
     {
       title: 'Thread',

@@ -18,8 +18,16 @@ const Fact = ({ name, children }: { name: string; children: ReactNode }) => (
 /** Millimetres to a hundredth: gauges are read finer than lengths. */
 export const fine = (mm: number): string => `${mm.toFixed(2)} mm`;
 
+/** Where the length of a unit comes from, in words. */
+export function sourceWords({ gauge }: Plan, layingOut: number | null): string {
+  if (gauge.source === 'solver') return 'laid out from thread path and beads';
+  return layingOut === null
+    ? 'by rule of thumb'
+    : `by rule of thumb; laying it out, ${Math.round(100 * layingOut)} %`;
+}
+
 /** How long one unit is, and how sure that is. */
-export function GaugeFacts({ plan }: { plan: Plan }) {
+export function GaugeFacts({ plan, layingOut }: { plan: Plan; layingOut: number | null }) {
   const { unit, show } = useLengths();
   const { gauge, chosen } = plan;
   const perLength = unit === 'in' ? gauge.perInch : gauge.perInch / 2.54;
@@ -27,15 +35,27 @@ export function GaugeFacts({ plan }: { plan: Plan }) {
     <>
       <dl className={styles.facts}>
         <Fact name="one unit">{fine(gauge.pitchMm)}</Fact>
+        <Fact name="between">
+          {gauge.lowMm.toFixed(2)} and {fine(gauge.highMm)}
+        </Fact>
         <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{perLength.toFixed(1)}</Fact>
         <Fact name="wide, thick">
           {fine(plan.widthMm)}, {fine(plan.thicknessMm)}
         </Fact>
+        {gauge.drape && <Fact name="drape">{gauge.drape}</Fact>}
+        {gauge.insideMm !== null && gauge.insideMm > 0.2 && (
+          <Fact name="open inside">{fine(gauge.insideMm)}</Fact>
+        )}
         <Fact name="finished, give or take">{show(2 * chosen.sdMm)}</Fact>
       </dl>
+      {layingOut !== null && (
+        <progress className={styles.progress} value={layingOut} aria-label="Laying out the stitch" />
+      )}
       <p className="soft">
-        Worked out from the beads’ own sizes, which are usual values, not yours. A measured piece of your own
-        work would be surer than any table.
+        {gauge.source === 'solver'
+          ? 'Found by drawing the thread taut on beads of these sizes. The range covers bead lots and how round their edges are. '
+          : 'A rule of thumb from the beads’ own sizes. '}
+        The sizes are usual values, not yours: a measured piece of your own work is surer than either.
       </p>
     </>
   );

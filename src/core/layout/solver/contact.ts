@@ -1,0 +1,147 @@
+import type { Solid } from './solid';
+import { Support } from './support';
+
+/** A body somewhere: its solid, its centre and its rotation matrix, row by row. */
+export interface Placed {
+  readonly solid: Solid;
+  readonly scale: number;
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+  /** Nine numbers from `offset` in `turn`. */
+  readonly turn: Float64Array;
+  readonly offset: number;
+}
+
+/** Newton steps on the sphere of directions; they converge quadratically. */
+const MOST_STEPS = 30;
+const STILL = 1e-10;
+
+/**
+ * The signed distance of two bodies, d = max over directions n of n·(b − a) − h_a(n) − h_b(−n): the gap
+ * where they are apart, the least depth where they overlap. The direction that reaches it is the normal of
+ * contact, from a to b. The maximum is found by Newton's method on the sphere.
+ */
+export class Contact {
+  /** The normal, and where it touches each body, relative to the body's centre. */
+  nx = 0;
+  ny = 0;
+  nz = 1;
+  ax = 0;
+  ay = 0;
+  az = 0;
+  bx = 0;
+  by = 0;
+  bz = 0;
+  private readonly a = new Support();
+  private readonly b = new Support();
+
+  /**
+   * Works out the distance, from the direction held in nx, ny, nz on. Where `apartIsEnough`, stops as soon as
+   * the bodies are known to be apart; the number is then a gap that is at least so wide.
+   */
+  distance(a: Placed, b: Placed, apartIsEnough: boolean): number {
+    const dx = b.x - a.x;
+    const dy = b.y - a.y;
+    const dz = b.z - a.z;
+    // The best direction so far, two tangents to it, and the step from it that is being tried.
+    let { nx: ox, ny: oy, nz: oz } = this;
+    let [tx, ty, tz, ux, uy, uz, e1, e2] = [0, 0, 0, 0, 0, 0, 0, 0];
+    let best = -Infinity;
+    for (let step = 0; step < MOST_STEPS; step++) {
+      const { nx, ny, nz } = this;
+      const s = nz >= 0 ? 1 : -1;
+      const f = -1 / (s + nz);
+      const g = nx * ny * f;
+      const vx = 1 + s * nx * nx * f;
+      const vy = s * g;
+      const vz = -s * nx;
+      const qx = g;
+      const qy = s + ny * ny * f;
+      const qz = -ny;
+      this.support(this.a, a, nx, ny, nz, vx, vy, vz, qx, qy, qz, 1);
+      this.support(this.b, b, nx, ny, nz, vx, vy, vz, qx, qy, qz, -1);
+      const wx = dx + this.bx - this.ax;
+      const wy = dy + this.by - this.ay;
+      const wz = dz + this.bz - this.az;
+      const d = wx * nx + wy * ny + wz * nz;
+      if (apartIsEnough && d > 0) return d;
+      if (d < best - 1e-14 && Math.hypot(e1, e2) > 1e-9) {
+        // Too far: half of the way, or less.
+        e1 *= 0.3;
+        e2 *= 0.3;
+        this.turn(ox + e1 * tx + e2 * ux, oy + e1 * ty + e2 * uy, oz + e1 * tz + e2 * uz);
+        continue;
+      }
+      best = d;
+      [ox, oy, oz] = [nx, ny, nz];
+      [tx, ty, tz, ux, uy, uz] = [vx, vy, vz, qx, qy, qz];
+      const g1 = wx * tx + wy * ty + wz * tz;
+      const g2 = wx * ux + wy * uy + wz * uz;
+      if (g1 * g1 + g2 * g2 < STILL * STILL) return d;
+      let m11 = this.a.s11 + this.b.s11 + d;
+      let m22 = this.a.s22 + this.b.s22 + d;
+      const m12 = this.a.s12 + this.b.s12;
+      // Deep overlap can bend the function the wrong way: add what makes it a hill again.
+      const low = (m11 + m22) / 2 - Math.hypot((m11 - m22) / 2, m12);
+      if (low < 1e-3) {
+        m11 += 0.05 - low;
+        m22 += 0.05 - low;
+      }
+      const det = m11 * m22 - m12 * m12;
+      e1 = (m22 * g1 - m12 * g2) / det;
+      e2 = (m11 * g2 - m12 * g1) / det;
+      const size = Math.hypot(e1, e2);
+      if (size > 0.4) {
+        e1 *= 0.4 / size;
+        e2 *= 0.4 / size;
+      }
+      this.turn(ox + e1 * tx + e2 * ux, oy + e1 * ty + e2 * uy, oz + e1 * tz + e2 * uz);
+    }
+    return best;
+  }
+
+  private turn(x: number, y: number, z: number): void {
+    const length = Math.hypot(x, y, z);
+    this.nx = x / length;
+    this.ny = y / length;
+    this.nz = z / length;
+  }
+
+  /** The support point of one body in direction ±n, turned back into the world. */
+  private support(
+    out: Support,
+    { solid, scale, turn, offset }: Placed,
+    nx: number,
+    ny: number,
+    nz: number,
+    tx: number,
+    ty: number,
+    tz: number,
+    ux: number,
+    uy: number,
+    uz: number,
+    sign: 1 | -1,
+  ): void {
+    const r = (i: number) => turn[offset + i] as number;
+    const [r0, r1, r2, r3, r4, r5, r6, r7, r8] = [r(0), r(1), r(2), r(3), r(4), r(5), r(6), r(7), r(8)];
+    out.at(
+      solid,
+      scale,
+      sign * (r0 * nx + r3 * ny + r6 * nz),
+      sign * (r1 * nx + r4 * ny + r7 * nz),
+      sign * (r2 * nx + r5 * ny + r8 * nz),
+      r0 * tx + r3 * ty + r6 * tz,
+      r1 * tx + r4 * ty + r7 * tz,
+      r2 * tx + r5 * ty + r8 * tz,
+      r0 * ux + r3 * uy + r6 * uz,
+      r1 * ux + r4 * uy + r7 * uz,
+      r2 * ux + r5 * uy + r8 * uz,
+    );
+    const px = r0 * out.x + r1 * out.y + r2 * out.z;
+    const py = r3 * out.x + r4 * out.y + r5 * out.z;
+    const pz = r6 * out.x + r7 * out.y + r8 * out.z;
+    if (sign === 1) [this.ax, this.ay, this.az] = [px, py, pz];
+    else [this.bx, this.by, this.bz] = [px, py, pz];
+  }
+}

@@ -1,0 +1,412 @@
+import type { Anchor, RepeatCell } from './cell';
+import { Contact, type Placed } from './contact';
+import type { Solid } from './solid';
+import { matrixOf } from './turns';
+
+/** Numbers of one bead in the state: its centre and its quaternion (w, x, y, z), of any length. */
+export const PER_BEAD = 7;
+
+/** What changes from stage to stage while a cell is solved. */
+export interface Stage {
+  /** Stiffness of the beads, in threads' pull a millimetre of overlap. */
+  readonly stiffness: number;
+  /** How strongly the piece is laid straight: a pull along it, in threads' pull. */
+  readonly pull: number;
+  /** How strongly flat work is held flat, in threads' pull a millimetre. */
+  readonly flat: number;
+  /** Whether the screw between neighbouring periods may turn. */
+  readonly twistFree: boolean;
+  /** Bare thread shorter than about this, mm, pulls less than taut thread does. */
+  readonly slack: number;
+  /** How strongly a closed form is opened from its middle, in threads' pull for each bead. */
+  readonly open: number;
+}
+
+/**
+ * A thread of length 0 pulls in no direction: below about this length, mm, its pull fades. Thread of a hand's
+ * tension gives by more.
+ */
+export const TAUT = 0.03;
+/** The furthest period that can be touched. */
+const FAR = 8;
+
+/** A state that holds every bead of a cell, and the pitch and twist of its period. */
+export const stateOf = (beads: number): Float64Array => new Float64Array(beads * PER_BEAD + 2);
+export const pitchIndex = (beads: number): number => beads * PER_BEAD;
+
+/**
+ * The energy of a repeat cell: taut thread, beads that may not overlap. Neighbouring periods are images of the
+ * cell under a screw along x, by the period's pitch and twist, which are unknowns of the state too.
+ */
+export class CellEnergy {
+  stage: Stage = { stiffness: 100, pull: 0, flat: 0, twistFree: false, slack: TAUT, open: 0 };
+  /** Size of each bead: they grow from small to 1. */
+  readonly scales: Float64Array;
+  /** Beads that are held where they are, and with them pitch and twist; null where all may move. */
+  frozen: readonly boolean[] | null = null;
+  /** Read after an evaluation: bare thread, each span by its pull, and the deepest overlap, mm. */
+  threadMm = 0;
+  deepestMm = 0;
+  private readonly turns: Float64Array;
+  private readonly force: Float64Array;
+  private readonly torque: Float64Array;
+  private readonly contact = new Contact();
+  private readonly normals = new Map<number, Float64Array>();
+  private pitchForce = 0;
+  private twistForce = 0;
+
+  constructor(
+    readonly cell: RepeatCell,
+    readonly solids: readonly Solid[],
+  ) {
+    this.scales = new Float64Array(cell.beads.length).fill(1);
+    this.turns = new Float64Array(cell.beads.length * 9);
+    this.force = new Float64Array(cell.beads.length * 3);
+    this.torque = new Float64Array(cell.beads.length * 3);
+  }
+
+  /** Value and gradient of the state. */
+  evaluate = (state: Float64Array, gradient: Float64Array): number => {
+    const { cell, stage, force, torque } = this;
+    const n = cell.beads.length;
+    force.fill(0);
+    torque.fill(0);
+    this.pitchForce = 0;
+    this.twistForce = 0;
+    this.threadMm = 0;
+    this.deepestMm = 0;
+    const norms = this.turnAll(state);
+    let energy = this.spans(state) + this.overlaps(state);
+    if (cell.periodic) {
+      energy -= stage.pull * (state[n * PER_BEAD] as number);
+      this.pitchForce -= stage.pull;
+    }
+    for (let i = 0; i < n; i++) {
+      const z = state[i * PER_BEAD + 2] as number;
+      energy += (stage.flat / 2) * z * z;
+      force[i * 3 + 2] = (force[i * 3 + 2] as number) + stage.flat * z;
+    }
+    energy += this.hold(state) + this.openOut(state);
+    this.gather(state, norms, gradient);
+    return energy;
+  };
+
+  /** The cell may slide and turn as a whole: a touch of a spring keeps it in place without a say in its form. */
+  private hold(state: Float64Array): number {
+    const n = this.cell.beads.length;
+    const k = 1e-3;
+    let energy = 0;
+    for (let axis = 0; axis < 3; axis++) {
+      if (this.cell.periodic && axis > 0 && this.stage.twistFree) continue;
+      let sum = 0;
+      for (let i = 0; i < n; i++) sum += state[i * PER_BEAD + axis] as number;
+      energy += (k * sum * sum) / (2 * n);
+      for (let i = 0; i < n; i++)
+        this.force[i * 3 + axis] = (this.force[i * 3 + axis] as number) + (k * sum) / n;
+    }
+    return energy;
+  }
+
+  /** A closed form is opened a little from its middle, as one shapes it on the mat. */
+  private openOut(state: Float64Array): number {
+    const { open } = this.stage;
+    if (open === 0) return 0;
+    let energy = 0;
+    for (let i = 0; i < this.cell.beads.length; i++) {
+      const [x, y] = [state[i * PER_BEAD] as number, state[i * PER_BEAD + 1] as number];
+      const far = Math.sqrt(x * x + y * y + 0.01);
+      energy -= open * far;
+      this.force[i * 3] = (this.force[i * 3] as number) - (open * x) / far;
+      this.force[i * 3 + 1] = (this.force[i * 3 + 1] as number) - (open * y) / far;
+    }
+    return energy;
+  }
+
+  /** Rotation matrices of all beads; returns the squared lengths of the quaternions. */
+  private turnAll(state: Float64Array): Float64Array {
+    const n = this.cell.beads.length;
+    const norms = new Float64Array(n);
+    for (let i = 0; i < n; i++) {
+      const o = i * PER_BEAD + 3;
+      const [w, x, y, z] = [
+        state[o] as number,
+        state[o + 1] as number,
+        state[o + 2] as number,
+        state[o + 3] as number,
+      ];
+      const s = w * w + x * x + y * y + z * z;
+      norms[i] = s;
+      this.turns.set(matrixOf(w, x, y, z), i * 9);
+    }
+    return norms;
+  }
+
+  private spans(state: Float64Array): number {
+    let energy = 0;
+    const { slack } = this.stage;
+    const a: Where = { x: 0, y: 0, z: 0 };
+    const b: Where = { x: 0, y: 0, z: 0 };
+    for (const { from, to, pull } of this.cell.spans) {
+      this.locate(state, from, a);
+      this.locate(state, to, b);
+      const [dx, dy, dz] = [b.x - a.x, b.y - a.y, b.z - a.z];
+      const dd = dx * dx + dy * dy + dz * dz;
+      const length = Math.sqrt(dd + slack * slack);
+      energy += pull * length;
+      this.threadMm += pull * Math.sqrt(dd);
+      const [fx, fy, fz] = [(pull * dx) / length, (pull * dy) / length, (pull * dz) / length];
+      this.pullAt(state, to, fx, fy, fz);
+      this.pullAt(state, from, -fx, -fy, -fz);
+    }
+    return energy;
+  }
+
+  /** Where thread passes: a hole end, or the middle between two. */
+  private locate(state: Float64Array, anchors: readonly Anchor[], out: Where): void {
+    out.x = out.y = out.z = 0;
+    for (const anchor of anchors) {
+      this.holeEnd(state, anchor);
+      out.x += this.px / anchors.length;
+      out.y += this.py / anchors.length;
+      out.z += this.pz / anchors.length;
+    }
+  }
+
+  private px = 0;
+  private py = 0;
+  private pz = 0;
+  private lx = 0;
+  private ly = 0;
+  private lz = 0;
+
+  private holeEnd(state: Float64Array, { bead, hole, end, shift }: Anchor): void {
+    const point = this.solids[bead]?.holes[hole]?.[end];
+    if (!point) throw new Error(`The ${this.cell.beads[bead]?.role} bead has no hole number ${hole + 1}.`);
+    const [hx, hy, hz] = point;
+    const scale = this.scales[bead] as number;
+    const r = this.turns;
+    const o = bead * 9;
+    this.lx = scale * ((r[o] as number) * hx + (r[o + 1] as number) * hy + (r[o + 2] as number) * hz);
+    this.ly = scale * ((r[o + 3] as number) * hx + (r[o + 4] as number) * hy + (r[o + 5] as number) * hz);
+    this.lz = scale * ((r[o + 6] as number) * hx + (r[o + 7] as number) * hy + (r[o + 8] as number) * hz);
+    const c = bead * PER_BEAD;
+    const x = (state[c] as number) + this.lx;
+    const y = (state[c + 1] as number) + this.ly;
+    const z = (state[c + 2] as number) + this.lz;
+    if (shift === 0) {
+      this.px = x;
+      this.py = y;
+      this.pz = z;
+      return;
+    }
+    const p = pitchIndex(this.cell.beads.length);
+    const angle = shift * (state[p + 1] as number);
+    const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+    this.px = x + shift * (state[p] as number);
+    this.py = cos * y - sin * z;
+    this.pz = sin * y + cos * z;
+  }
+
+  private pullAt(state: Float64Array, anchors: readonly Anchor[], fx: number, fy: number, fz: number): void {
+    const part = 1 / anchors.length;
+    for (const anchor of anchors) {
+      this.holeEnd(state, anchor);
+      this.push(state, anchor.bead, anchor.shift, fx * part, fy * part, fz * part, this.px, this.py, this.pz);
+    }
+  }
+
+  /** Adds the gradient `f` at the world point `at` of the image of a bead `shift` periods on. */
+  private push(
+    state: Float64Array,
+    bead: number,
+    shift: number,
+    fx: number,
+    fy: number,
+    fz: number,
+    atX: number,
+    atY: number,
+    atZ: number,
+  ): void {
+    const p = pitchIndex(this.cell.beads.length);
+    let [gy, gz, x, y, z] = [fy, fz, atX, atY, atZ];
+    if (shift !== 0) {
+      this.pitchForce += shift * fx;
+      this.twistForce += shift * (atY * fz - atZ * fy);
+      const angle = shift * (state[p + 1] as number);
+      const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+      gy = cos * fy + sin * fz;
+      gz = cos * fz - sin * fy;
+      x = atX - shift * (state[p] as number);
+      y = cos * atY + sin * atZ;
+      z = cos * atZ - sin * atY;
+    }
+    const c = bead * PER_BEAD;
+    const i = bead * 3;
+    const [rx, ry, rz] = [
+      x - (state[c] as number),
+      y - (state[c + 1] as number),
+      z - (state[c + 2] as number),
+    ];
+    this.force[i] = (this.force[i] as number) + fx;
+    this.force[i + 1] = (this.force[i + 1] as number) + gy;
+    this.force[i + 2] = (this.force[i + 2] as number) + gz;
+    this.torque[i] = (this.torque[i] as number) + ry * gz - rz * gy;
+    this.torque[i + 1] = (this.torque[i + 1] as number) + rz * fx - rx * gz;
+    this.torque[i + 2] = (this.torque[i + 2] as number) + rx * gy - ry * fx;
+  }
+
+  private overlaps(state: Float64Array): number {
+    const n = this.cell.beads.length;
+    const p = pitchIndex(n);
+    let energy = 0;
+    const most = this.cell.periodic ? FAR : 0;
+    for (let shift = 0; shift <= most; shift++) {
+      const along = shift * (state[p] as number);
+      const angle = shift * (state[p + 1] as number);
+      const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+      for (let j = 0; j < n; j++) {
+        const c = j * PER_BEAD;
+        const [y, z] = [state[c + 1] as number, state[c + 2] as number];
+        const bx = (state[c] as number) + along;
+        const by = cos * y - sin * z;
+        const bz = sin * y + cos * z;
+        const reachB = (this.solids[j] as Solid).boundMm * (this.scales[j] as number);
+        let turned = false;
+        // Within the cell each pair once; between periods every pair, the image of j against i.
+        for (let i = 0; i < (shift === 0 ? j : n); i++) {
+          const o = i * PER_BEAD;
+          const [dx, dy, dz] = [
+            bx - (state[o] as number),
+            by - (state[o + 1] as number),
+            bz - (state[o + 2] as number),
+          ];
+          const reach = reachB + (this.solids[i] as Solid).boundMm * (this.scales[i] as number);
+          const dd = dx * dx + dy * dy + dz * dz;
+          if (dd > reach * reach) continue;
+          if (!turned) {
+            this.image(j, cos, sin);
+            turned = true;
+          }
+          energy += this.overlap(state, i, j, shift, bx, by, bz, Math.sqrt(dd));
+        }
+      }
+    }
+    return energy;
+  }
+
+  private readonly imageTurn = new Float64Array(9);
+
+  /** The rotation of bead j, turned on with its period. */
+  private image(j: number, cos: number, sin: number): void {
+    const r = this.turns;
+    const o = j * 9;
+    for (let k = 0; k < 3; k++) {
+      const [b, c] = [r[o + 3 + k] as number, r[o + 6 + k] as number];
+      this.imageTurn[k] = r[o + k] as number;
+      this.imageTurn[3 + k] = cos * b - sin * c;
+      this.imageTurn[6 + k] = sin * b + cos * c;
+    }
+  }
+
+  private overlap(
+    state: Float64Array,
+    i: number,
+    j: number,
+    shift: number,
+    bx: number,
+    by: number,
+    bz: number,
+    apart: number,
+  ): number {
+    const { contact, stage } = this;
+    const o = i * PER_BEAD;
+    const [ax, ay, az] = [state[o] as number, state[o + 1] as number, state[o + 2] as number];
+    const key = (i * this.cell.beads.length + j) * (FAR + 1) + shift;
+    let normal = this.normals.get(key);
+    if (normal) {
+      contact.nx = normal[0] as number;
+      contact.ny = normal[1] as number;
+      contact.nz = normal[2] as number;
+    } else if (apart > 1e-9) {
+      contact.nx = (bx - ax) / apart;
+      contact.ny = (by - ay) / apart;
+      contact.nz = (bz - az) / apart;
+    } else {
+      [contact.nx, contact.ny, contact.nz] = [0, 0, 1];
+    }
+    const a: Placed = {
+      solid: this.solids[i] as Solid,
+      scale: this.scales[i] as number,
+      x: ax,
+      y: ay,
+      z: az,
+      turn: this.turns,
+      offset: i * 9,
+    };
+    const b: Placed = {
+      solid: this.solids[j] as Solid,
+      scale: this.scales[j] as number,
+      x: bx,
+      y: by,
+      z: bz,
+      turn: this.imageTurn,
+      offset: 0,
+    };
+    const d = contact.distance(a, b, true);
+    if (!normal) this.normals.set(key, (normal = new Float64Array(3)));
+    normal[0] = contact.nx;
+    normal[1] = contact.ny;
+    normal[2] = contact.nz;
+    if (d >= 0) return 0;
+    this.deepestMm = Math.max(this.deepestMm, -d);
+    // E = k/2 · d²; its gradient by b's place is k·d along the normal, at the point of contact.
+    const f = stage.stiffness * d;
+    const [fx, fy, fz] = [f * contact.nx, f * contact.ny, f * contact.nz];
+    this.push(state, j, shift, fx, fy, fz, bx + contact.bx, by + contact.by, bz + contact.bz);
+    this.push(state, i, 0, -fx, -fy, -fz, ax + contact.ax, ay + contact.ay, az + contact.az);
+    return (stage.stiffness / 2) * d * d;
+  }
+
+  /** From forces and torques to the gradient of the state's own numbers. */
+  private gather(state: Float64Array, norms: Float64Array, gradient: Float64Array): void {
+    const n = this.cell.beads.length;
+    for (let i = 0; i < n; i++) {
+      const c = i * PER_BEAD;
+      const f = i * 3;
+      gradient[c] = this.force[f] as number;
+      gradient[c + 1] = this.force[f + 1] as number;
+      gradient[c + 2] = this.force[f + 2] as number;
+      // dE = torque · ω, and ω = 2 δq q⁻¹: the gradient by q is 2 (0, torque) q / |q|².
+      const [w, x, y, z] = [
+        state[c + 3] as number,
+        state[c + 4] as number,
+        state[c + 5] as number,
+        state[c + 6] as number,
+      ];
+      const [tx, ty, tz] = [
+        this.torque[f] as number,
+        this.torque[f + 1] as number,
+        this.torque[f + 2] as number,
+      ];
+      const s = 2 / (norms[i] as number);
+      gradient[c + 3] = s * -(tx * x + ty * y + tz * z);
+      gradient[c + 4] = s * (tx * w + ty * z - tz * y);
+      gradient[c + 5] = s * (ty * w + tz * x - tx * z);
+      gradient[c + 6] = s * (tz * w + tx * y - ty * x);
+    }
+    const p = pitchIndex(n);
+    if (this.frozen) {
+      this.frozen.forEach((held, i) => held && gradient.fill(0, i * PER_BEAD, (i + 1) * PER_BEAD));
+      gradient[p] = gradient[p + 1] = 0;
+      return;
+    }
+    gradient[p] = this.cell.periodic ? this.pitchForce : 0;
+    gradient[p + 1] = this.cell.periodic && this.stage.twistFree ? this.twistForce : 0;
+  }
+}
+
+interface Where {
+  x: number;
+  y: number;
+  z: number;
+}

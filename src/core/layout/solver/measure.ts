@@ -1,0 +1,248 @@
+import type { Point } from '../layout';
+import type { RepeatCell } from './cell';
+import { CellEnergy, pitchIndex, PER_BEAD, stateOf } from './energy';
+import { minimise } from './minimise';
+import type { Solid } from './solid';
+import type { Settled } from './settled';
+import { Support } from './support';
+import { matrixOf, quaternionOf, type Matrix } from './turns';
+
+/** One bead at rest: its centre and its turn, in the frame of its cell. */
+export interface Resting {
+  readonly centre: Point;
+  readonly turn: Matrix;
+}
+
+/** How a strip gives way across: from a line that hangs to a rod. */
+export type Drape = 'supple' | 'flexible' | 'firm' | 'stiff';
+
+/** What a settled cell measures, mm. */
+export interface Measures {
+  readonly widthMm: number;
+  readonly thicknessMm: number;
+  /** Direction across the piece in which it is thinnest: an angle from y, radians. */
+  readonly thinAt: number;
+  /** Clear round opening along the middle of a tube; 0 where there is none. */
+  readonly insideMm: number;
+}
+
+export const restingOf = (state: Float64Array, bead: number): Resting => {
+  const o = bead * PER_BEAD;
+  return {
+    centre: [state[o] as number, state[o + 1] as number, state[o + 2] as number],
+    turn: matrixOf(
+      state[o + 3] as number,
+      state[o + 4] as number,
+      state[o + 5] as number,
+      state[o + 6] as number,
+    ),
+  };
+};
+
+/** The same bead so many periods on along the screw. */
+export function shifted({ centre, turn }: Resting, periodMm: number, twist: number, shift: number): Resting {
+  const [cos, sin] = [Math.cos(shift * twist), Math.sin(shift * twist)];
+  const about = (p: Point): Point => [p[0], cos * p[1] - sin * p[2], sin * p[1] + cos * p[2]];
+  const [x, y, z] = about(centre);
+  const row = (k: 0 | 1 | 2): Point => [turn[k], turn[3 + k], turn[6 + k]] as unknown as Point;
+  const [a, b, c] = [about(row(0)), about(row(1)), about(row(2))];
+  return {
+    centre: [x + shift * periodMm, y, z],
+    turn: [a[0], b[0], c[0], a[1], b[1], c[1], a[2], b[2], c[2]],
+  };
+}
+
+const support = new Support();
+
+/** How far a bead at rest reaches in a direction, from the origin. */
+export function reach(solid: Solid, { centre, turn }: Resting, [nx, ny, nz]: Point): number {
+  support.at(
+    solid,
+    1,
+    turn[0] * nx + turn[3] * ny + turn[6] * nz,
+    turn[1] * nx + turn[4] * ny + turn[7] * nz,
+    turn[2] * nx + turn[5] * ny + turn[8] * nz,
+    0,
+    0,
+    0,
+    0,
+    0,
+    0,
+  );
+  return centre[0] * nx + centre[1] * ny + centre[2] * nz + support.h;
+}
+
+/** Directions across the piece that are looked along, over half a turn. */
+const LOOKS = 90;
+/** Periods looked at: enough for a rope to turn once, in most. */
+const LENGTH = 8;
+
+/** Width, thickness and opening of a settled cell, from the outlines of a few periods. */
+export function measure({ beads }: RepeatCell, solids: readonly Solid[], settled: Settled): Measures {
+  const { state, periodMm, twist } = settled;
+  const resting = beads.flatMap((_, i) =>
+    Array.from({ length: LENGTH }, (_, k) => ({
+      solid: solids[i] as Solid,
+      at: shifted(restingOf(state, i), periodMm, twist, k),
+    })),
+  );
+  const across = Array.from({ length: LOOKS }, (_, k): number => {
+    const angle = (Math.PI * k) / LOOKS;
+    const n: Point = [0, Math.cos(angle), Math.sin(angle)];
+    const back: Point = [0, -n[1], -n[2]];
+    let [most, least] = [-Infinity, -Infinity];
+    for (const { solid, at } of resting) {
+      most = Math.max(most, reach(solid, at, n));
+      least = Math.max(least, reach(solid, at, back));
+    }
+    return most + least;
+  });
+  const clear = Math.min(
+    ...resting.slice(0, beads.length * LENGTH).map((one) => clearance(one.solid, one.at)),
+  );
+  return {
+    widthMm: Math.max(...across),
+    thicknessMm: Math.min(...across),
+    thinAt: (Math.PI * across.indexOf(Math.min(...across))) / LOOKS,
+    insideMm: Math.max(0, 2 * clear),
+  };
+}
+
+/** How far a bead keeps from the axis: negative where it covers it. */
+function clearance(solid: Solid, at: Resting): number {
+  let most = -Infinity;
+  for (let k = 0; k < 2 * LOOKS; k++) {
+    const angle = (Math.PI * k) / LOOKS;
+    most = Math.max(most, -reach(solid, at, [0, -Math.cos(angle), -Math.sin(angle)]));
+  }
+  return most;
+}
+
+/** A cell repeated so many times, as an open strip without images. */
+export function strip(cell: RepeatCell, settled: Settled, periods: number) {
+  const n = cell.beads.length;
+  const beads = Array.from({ length: periods }, () => cell.beads).flat();
+  const inside = (shift: number) => shift >= 0 && shift < periods;
+  const spans = Array.from({ length: periods }, (_, k) =>
+    cell.spans.flatMap(({ from, to, pull }) => {
+      const move = (anchors: typeof from) =>
+        anchors.map((a) => ({ ...a, bead: a.bead + (a.shift + k) * n, shift: 0, period: a.shift + k }));
+      const [a, b] = [move(from), move(to)];
+      return [...a, ...b].every((one) => inside(one.period)) ? [{ from: a, to: b, pull }] : [];
+    }),
+  ).flat();
+  const state = stateOf(beads.length);
+  for (let k = 0; k < periods; k++)
+    for (let i = 0; i < n; i++) {
+      const { centre, turn } = shifted(restingOf(settled.state, i), settled.periodMm, settled.twist, k);
+      state.set(centre, (k * n + i) * PER_BEAD);
+      state.set(quaternionOf(turn), (k * n + i) * PER_BEAD + 3);
+    }
+  const open: RepeatCell = { beads, spans, units: cell.units * periods, phase: 0, periodic: false };
+  return { cell: open, state };
+}
+
+/** Load in the middle of a strip held at its ends, in threads' pull: enough to open a hinge of flat faces. */
+const LOAD = 0.1;
+/** Sag as a part of the length, and what the hand calls it (from memory; the order is what tests hold). */
+const SAGS: readonly (readonly [number, Drape])[] = [
+  [0.02, 'stiff'],
+  [0.1, 'firm'],
+  [0.3, 'flexible'],
+];
+const LONGEST_STRIP = 60;
+/** How much thread of a hand's tension gives in each gap, mm (from memory). */
+const GIVE = 0.3;
+
+/**
+ * How a short strip sags under a light load in its middle, across its face: the greatest over both ways
+ * across. Says how it drapes.
+ */
+export function drape(
+  cell: RepeatCell,
+  solids: readonly Solid[],
+  settled: Settled,
+): { sag: number; drape: Drape } {
+  const n = cell.beads.length;
+  // A strip of about ten times a bead's size: short ones of long units are as stiff as their beads.
+  const size = Math.max(...solids.map((s) => 2 * s.boundMm));
+  const periods = Math.max(
+    3,
+    Math.min(Math.floor(LONGEST_STRIP / n), Math.ceil((5 * size) / settled.periodMm)),
+  );
+  const sags = [1, 2].map((axis) => sagAlong(cell, solids, settled, periods, axis));
+  const sag = Math.max(...sags);
+  return { sag, drape: SAGS.find(([most]) => sag < most)?.[1] ?? 'supple' };
+}
+
+function sagAlong(
+  cell: RepeatCell,
+  solids: readonly Solid[],
+  settled: Settled,
+  periods: number,
+  axis: number,
+): number {
+  const open = strip(cell, settled, periods);
+  const n = cell.beads.length;
+  const energy = new CellEnergy(open.cell, Array.from({ length: periods }, () => solids).flat());
+  energy.stage = { stiffness: 400, pull: 0, flat: 0, twistFree: false, slack: GIVE, open: 0 };
+  const middle = (periods - 1) / 2;
+  // Pulled down in the middle and up at both ends, in balance.
+  const weights = Array.from({ length: periods }, (_, k) => {
+    const t = Math.abs(k - middle) / Math.max(middle, 1);
+    return 1 - 2 * t;
+  });
+  const off = weights.reduce((sum, w) => sum + w, 0) / periods;
+  const load = (k: number) => ((weights[k] as number) - off) * LOAD;
+  minimise(energy.evaluate, open.state, { steps: 150, stillAt: 1e-3 });
+  const height = () => {
+    const at = (k: number) => meanOf(open.state, k * n, n, axis);
+    return at(Math.round(middle)) - (at(0) + at(periods - 1)) / 2;
+  };
+  const before = height();
+  const loaded = (state: Float64Array, gradient: Float64Array) => {
+    let value = energy.evaluate(state, gradient);
+    for (let k = 0; k < periods; k++)
+      for (let i = 0; i < n; i++) {
+        const o = (k * n + i) * PER_BEAD + axis;
+        value -= (load(k) / n) * (state[o] as number);
+        gradient[o] = (gradient[o] as number) - load(k) / n;
+      }
+    return value;
+  };
+  minimise(loaded, open.state, { steps: 150, stillAt: 1e-3, mostMove: 0.1 });
+  return Math.abs(height() - before) / (periods * settled.periodMm);
+}
+
+function meanOf(state: Float64Array, from: number, count: number, axis: number): number {
+  let sum = 0;
+  for (let i = from; i < from + count; i++) sum += state[i * PER_BEAD + axis] as number;
+  return sum / count;
+}
+
+/** A settled cell turned about its axis by an angle. */
+export function turned(settled: Settled, angle: number): Settled {
+  const state = settled.state.slice();
+  for (let i = 0; i < (state.length - 2) / PER_BEAD; i++) {
+    const { centre, turn } = shifted(restingOf(settled.state, i), 0, angle, 1);
+    state.set(centre, i * PER_BEAD);
+    state.set(quaternionOf(turn), i * PER_BEAD + 3);
+  }
+  return { ...settled, state };
+}
+
+/** The mirror image of a settled cell, for the other hand: twist and places the other way round. */
+export function mirrored(settled: Settled): Settled {
+  const state = settled.state.slice();
+  const n = (state.length - 2) / PER_BEAD;
+  for (let i = 0; i < n; i++) {
+    const { centre, turn: r } = restingOf(settled.state, i);
+    state.set([centre[0], -centre[1], centre[2]], i * PER_BEAD);
+    // Mirrored in y, and the body itself in its height, in which it is symmetric: a rotation again.
+    const turn: Matrix = [r[0], r[1], -r[2], -r[3], -r[4], r[5], r[6], r[7], -r[8]];
+    state.set(quaternionOf(turn), i * PER_BEAD + 3);
+  }
+  const twist = -settled.twist;
+  state[pitchIndex(n) + 1] = twist;
+  return { ...settled, state, twist };
+}

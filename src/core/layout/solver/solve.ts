@@ -1,0 +1,236 @@
+import type { RepeatCell } from './cell';
+import { CellEnergy, pitchIndex, PER_BEAD, stateOf, TAUT } from './energy';
+import { placeLater, upTo } from './grow';
+import { measure } from './measure';
+import { minimise } from './minimise';
+import { seeded } from './random';
+import type { Solid } from './solid';
+import type { Settled, Twist } from './settled';
+import { startState } from './start';
+
+export interface SolveOptions {
+  /** Independent starts. */
+  readonly starts?: number;
+  /** The pull that lays the work straight, in threads' pull. */
+  readonly pull?: number;
+  /** Slack in bare thread, mm. */
+  readonly slack?: number;
+  readonly seed?: number;
+  /** Told after each start; throw from it to stop. */
+  readonly onProgress?: ((done: number, of: number) => void) | undefined;
+  /** Sets out from this state instead, once: for bodies that are nearly the same. */
+  readonly from?: Settled;
+}
+
+/** The pull that lays the work straight: as hard as one smooths a strip on a ruler. */
+export const PULL = 0.05;
+export const STARTS = 5;
+/** The push that opens a closed form, in threads' pull for each bead. */
+const OPEN = 0.02;
+const GROWING = 8;
+const SMALLEST = 0.3;
+const STIFFNESS = [100, 400, 1600] as const;
+
+/**
+ * Lays out a repeat cell at rest from starts that know nothing of the stitch. Returns every state found, the
+ * snuggest first, those alike told once.
+ */
+export function solveCell(cell: RepeatCell, solids: readonly Solid[], options: SolveOptions = {}): Settled[] {
+  const { starts = STARTS, pull = PULL, seed = 1, onProgress, from } = options;
+  if (from) return [relax(cell, solids, from.state.slice(), from.mode, options)];
+  const found: Settled[] = [];
+  for (let i = 0; i < starts; i++) {
+    found.push(settle(cell, solids, seeded(seed * 1000 + i), options));
+    onProgress?.(i + 1, starts);
+  }
+  // A pitch that has turned inside out is no layout.
+  const order = found
+    .filter((one) => one.periodMm > 0 || !cell.periodic)
+    .sort((a, b) => effort(a, pull) - effort(b, pull));
+  return order.filter((one, i) => !order.slice(0, i).some((other) => alike(one, other)));
+}
+
+/** What the minimum is compared by: thread drawn in, less what the pull along the piece gains. */
+const effort = ({ threadMm, periodMm }: Settled, pull: number) => threadMm - pull * periodMm;
+
+const alike = (a: Settled, b: Settled) =>
+  Math.abs(a.periodMm - b.periodMm) < 0.005 * a.periodMm &&
+  Math.abs(a.threadMm - b.threadMm) < 0.02 * (a.threadMm + 1);
+
+function settle(
+  cell: RepeatCell,
+  solids: readonly Solid[],
+  random: () => number,
+  options: SolveOptions,
+): Settled {
+  const last = Math.max(...cell.beads.map((bead) => bead.stage));
+  let rested = foundation(cell, solids, random, options);
+  for (let stage = 1; stage <= last; stage++) rested = grown(cell, solids, rested, stage, random, options);
+  return rested.mode === 'free' && cell.periodic ? laidFlat(cell, solids, rested, options) : rested;
+}
+
+/** The beads of the first pass alone, from a start that knows nothing of the stitch. */
+function foundation(
+  whole: RepeatCell,
+  allSolids: readonly Solid[],
+  random: () => number,
+  options: SolveOptions,
+): Settled {
+  const { cell, kept } = upTo(whole, 0);
+  const solids = kept.map((i) => allSolids[i] as Solid);
+  const start = startState(cell, solids, random);
+  const mode = modeOf(start.twist, start.flatness);
+  const n = cell.beads.length;
+  const { state } = start;
+  if (mode !== 'free') state[pitchIndex(n) + 1] = mode === 'straight' ? 0 : Math.PI;
+  shrink(state, n, SMALLEST);
+  growSizes(
+    new CellEnergy(cell, solids),
+    state,
+    mode,
+    kept.map(() => true),
+    options,
+  );
+  return relax(cell, solids, state, mode, options);
+}
+
+/** What rests, with the beads of the next stage grown onto it. */
+function grown(
+  whole: RepeatCell,
+  allSolids: readonly Solid[],
+  before: Settled,
+  stage: number,
+  random: () => number,
+  options: SolveOptions,
+): Settled {
+  const earlier = upTo(whole, stage - 1).kept;
+  const { cell, kept } = upTo(whole, stage);
+  if (kept.length === earlier.length) return before;
+  const solids = kept.map((i) => allSolids[i] as Solid);
+  const n = kept.length;
+  const state = stateOf(n);
+  const placed = kept.map((i) => earlier.includes(i));
+  kept.forEach((i, k) => {
+    const from = earlier.indexOf(i) * PER_BEAD;
+    if (from >= 0) state.set(before.state.subarray(from, from + PER_BEAD), k * PER_BEAD);
+  });
+  state.set(before.state.subarray(pitchIndex(earlier.length)), pitchIndex(n));
+  placeLater(cell, solids, state, placed, random);
+  growSizes(
+    new CellEnergy(cell, solids),
+    state,
+    before.mode,
+    placed.map((is) => !is),
+    options,
+  );
+  return relax(cell, solids, state, before.mode, options);
+}
+
+/** Grows the beads that `grows` names from small to full size, each size nearly at rest. */
+function growSizes(
+  energy: CellEnergy,
+  state: Float64Array,
+  mode: Twist,
+  grows: readonly boolean[],
+  { pull = PULL, slack = TAUT }: SolveOptions,
+): void {
+  const n = grows.length;
+  const { periodic } = energy.cell;
+  // What is woven already holds still while the next pass is strung onto it.
+  energy.frozen = grows.every(Boolean) ? null : grows.map((is) => !is);
+  for (let grow = 0; grow <= GROWING; grow++) {
+    const part = grow / GROWING;
+    grows.forEach((is, i) => (energy.scales[i] = is ? SMALLEST + (1 - SMALLEST) * part : 1));
+    const flat = mode === 'free' ? 0 : 0.5 * (1 - part) + 0.02;
+    const open = periodic ? 0 : OPEN;
+    energy.stage = { stiffness: 50, flat, pull, twistFree: mode === 'free', slack, open };
+    normalise(state, n);
+    minimise(energy.evaluate, state, { steps: 60, stillAt: 1e-2 });
+  }
+}
+
+/** Work that turns by so little, or by so nearly a half turn, can be laid flat: radians. */
+const NEARLY_FLAT = 0.4;
+/** Ropes and tubes are nearly as high as wide; they are not laid flat. */
+const ROUNDISH = 0.6;
+/** What laying flat may cost in thread, as a part of a period's bare thread. */
+const FLAT_COST = 0.02;
+
+/** Work that nearly lies flat is laid flat, as on a mat, where that costs next to no thread. */
+function laidFlat(
+  cell: RepeatCell,
+  solids: readonly Solid[],
+  rested: Settled,
+  options: SolveOptions,
+): Settled {
+  const turn = Math.abs(Math.atan2(Math.sin(rested.twist), Math.cos(rested.twist)));
+  const mode = turn < NEARLY_FLAT ? 'straight' : turn > Math.PI - NEARLY_FLAT ? 'half turn' : null;
+  if (!mode) return rested;
+  const twist = mode === 'straight' ? 0 : Math.PI;
+  const { widthMm, thicknessMm } = measure(cell, solids, { ...rested, twist });
+  if (thicknessMm > ROUNDISH * widthMm) return rested;
+  const state = rested.state.slice();
+  state[pitchIndex(cell.beads.length) + 1] = twist;
+  const flat = relax(cell, solids, state, mode, options);
+  return flat.threadMm <= rested.threadMm + FLAT_COST * (rested.threadMm + 1) ? flat : rested;
+}
+
+/** From full-grown beads to rest, in beads that are harder and harder. */
+function relax(
+  cell: RepeatCell,
+  solids: readonly Solid[],
+  state: Float64Array,
+  mode: Twist,
+  { pull = PULL, slack = TAUT }: SolveOptions,
+): Settled {
+  const n = cell.beads.length;
+  const energy = new CellEnergy(cell, solids);
+  const periods: number[] = [];
+  let residual = 0;
+  for (const stiffness of STIFFNESS) {
+    const flat = mode === 'free' ? 0 : 0.02;
+    const open = cell.periodic ? 0 : OPEN;
+    energy.stage = { stiffness, pull, flat, twistFree: mode === 'free', slack, open };
+    normalise(state, n);
+    residual = minimise(energy.evaluate, state, {
+      steps: cell.periodic ? 600 : 2000,
+      stillAt: 1e-4,
+    }).residual;
+    periods.push(state[pitchIndex(n)] as number);
+  }
+  // Overlap shrinks with 1/k, and the period with it: extrapolate to hard beads from the last two.
+  const [, soft, hard] = periods as [number, number, number];
+  return {
+    state,
+    periodMm: hard + (hard - soft) / 3,
+    twist: state[pitchIndex(n) + 1] as number,
+    mode,
+    threadMm: energy.threadMm,
+    deepestMm: energy.deepestMm,
+    residual,
+  };
+}
+
+function modeOf(twist: number, flatness: number): Twist {
+  const turn = Math.abs(Math.atan2(Math.sin(twist), Math.cos(twist)));
+  if (flatness > 0.55) return 'free';
+  if (turn < 0.5) return 'straight';
+  return turn > Math.PI - 0.5 ? 'half turn' : 'free';
+}
+
+/** Draws everything together about the middle, for small beads to begin with. */
+function shrink(state: Float64Array, n: number, scale: number): void {
+  for (let i = 0; i < n; i++)
+    for (let axis = 0; axis < 3; axis++)
+      state[i * PER_BEAD + axis] = (state[i * PER_BEAD + axis] as number) * scale;
+  state[pitchIndex(n)] = (state[pitchIndex(n)] as number) * scale;
+}
+
+/** Quaternions of length 1, so that a step turns every bead alike. */
+function normalise(state: Float64Array, n: number): void {
+  for (let i = 0; i < n; i++) {
+    const q = state.subarray(i * PER_BEAD + 3, i * PER_BEAD + 7);
+    const length = Math.hypot(...q);
+    for (let k = 0; k < 4; k++) q[k] = (q[k] as number) / length;
+  }
+}

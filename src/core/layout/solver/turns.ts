@@ -1,0 +1,28 @@
+/** A rotation, row by row. */
+export type Matrix = readonly [number, number, number, number, number, number, number, number, number];
+
+/** The rotation matrix of a quaternion of any length. */
+export function matrixOf(w: number, x: number, y: number, z: number): Matrix {
+  const s = 2 / (w * w + x * x + y * y + z * z);
+  return [
+    1 - s * (y * y + z * z),
+    s * (x * y - w * z),
+    s * (x * z + w * y),
+    s * (x * y + w * z),
+    1 - s * (x * x + z * z),
+    s * (y * z - w * x),
+    s * (x * z - w * y),
+    s * (y * z + w * x),
+    1 - s * (x * x + y * y),
+  ];
+}
+
+/** A quaternion (w, x, y, z) of that rotation (Shepperd's method); its length is not 1. */
+export function quaternionOf([a, b, c, d, e, f, g, h, i]: Matrix): [number, number, number, number] {
+  const trace = a + e + i;
+  const most = Math.max(trace, a, e, i);
+  if (most === trace) return [1 + trace, h - f, c - g, d - b];
+  if (most === a) return [h - f, 1 + a - e - i, b + d, c + g];
+  if (most === e) return [c - g, b + d, 1 - a + e - i, f + h];
+  return [d - b, c + g, f + h, 1 - a - e + i];
+}

@@ -1,0 +1,17 @@
+import { solveLayout } from '@/core/layout/cellLayout';
+import type { FromLayout, ToLayout } from './layoutProtocol';
+
+/** Solves layouts off the window's own thread; the window ends the worker to cancel. */
+const answer = (message: FromLayout) => self.postMessage(message);
+
+self.onmessage = ({ data }: MessageEvent<ToLayout>) => {
+  const { key } = data;
+  try {
+    const layout = solveLayout(data, {
+      onProgress: (done, of) => answer({ kind: 'progress', key, done, of }),
+    });
+    answer({ kind: 'solved', key, layout });
+  } catch (error) {
+    answer({ kind: 'failed', key, message: error instanceof Error ? error.message : String(error) });
+  }
+};
