@@ -8,6 +8,7 @@ import { outOf } from '@/core/weave/builder';
 import { checkPath } from '@/core/weave/check';
 import { Links } from '@/core/weave/links';
 import { findRoute } from '@/core/weave/route';
+import { benchLayouts } from './layouts';
 import { line, missed, quantile, section, time } from './timing';
 
 /** One frame at 60 a second. */
@@ -78,6 +79,8 @@ for (const { id, name, defaults, bind } of STRUCTURES) {
   );
   line('checking 1,000 beads, p95 ms', check, check < 100, 'below 100');
 }
+
+await benchLayouts();
 
 if (missed() > 0) {
   console.error(`\n${missed()} figures are far from what they should be.`);

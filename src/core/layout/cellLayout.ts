@@ -4,7 +4,7 @@ import { repeatCell, type RepeatCell } from './solver/cell';
 import { drape, measure, mirrored, restingOf, turned } from './solver/measure';
 import type { BeadSize } from '../materials/material';
 import { solidOf } from './solver/solid';
-import type { Settled } from './solver/settled';
+import { rests, type Settled } from './solver/settled';
 import { solveCell, type SolveOptions } from './solver/solve';
 import { pitchIndex, PER_BEAD, stateOf } from './solver/energy';
 
@@ -86,9 +86,6 @@ function hash(text: string): string {
 const ROUNDINGS = [0.6, 1.4] as const;
 /** Other states count when they are so near in effort, threads' pull × mm a period. */
 const NEARLY_AS_SNUG = 0.05;
-/** A cell is at rest when no more than this pull is unbalanced, and no bead this deep in another, mm. */
-const RESTS = { residual: 0.02, deepestMm: 0.02 } as const;
-
 /** Solves a request. Pure, but long: from 0.1 to 5 s. Call it from a worker or on the server. */
 export function solveLayout({ cell, sizes }: LayoutRequest, options: SolveOptions = {}): CellLayout {
   const solids = sizes.map((size) => solidOf(size));
@@ -105,7 +102,9 @@ export function solveLayout({ cell, sizes }: LayoutRequest, options: SolveOption
   });
   const others = all
     .slice(1)
-    .filter((one) => rests(one) && one.threadMm - best.threadMm < NEARLY_AS_SNUG * (best.threadMm + 1));
+    .filter(
+      (one) => rests(one, solids) && one.threadMm - best.threadMm < NEARLY_AS_SNUG * (best.threadMm + 1),
+    );
   const flat = snapped(best);
   // Left- and right-handed are a tie: one is kept, and the maker's hand chooses when it is drawn.
   const oneHand = flat.twist < 0 && Math.abs(flat.twist) < Math.PI ? mirrored(flat) : flat;
@@ -123,7 +122,7 @@ export function solveLayout({ cell, sizes }: LayoutRequest, options: SolveOption
     drape: drape(cell, solids, told).drape,
     roundingMm: edges as [number, number],
     othersMm: others.map((one) => rounded(one.periodMm / cell.units)),
-    settled: rests(best),
+    settled: rests(best, solids),
   };
 }
 
@@ -135,8 +134,6 @@ function snapped(settled: Settled): Settled {
   const twist = turn < NEARLY ? 0 : turn > Math.PI - NEARLY ? Math.PI : settled.twist;
   return { ...settled, twist };
 }
-
-const rests = ({ residual, deepestMm }: Settled) => residual < RESTS.residual && deepestMm < RESTS.deepestMm;
 
 function beadNumbers({ state }: Settled, bead: number): number[] {
   const { centre } = restingOf(state, bead);

@@ -250,11 +250,11 @@ export function spiralRope(n: number, core = 4, outer = 3): Path {
   return w.path();
 }
 
-/** Rounds of a motif: a ring, loops of three on it, loops of five through their tips. */
+/** Rounds of a motif: a ring of two a fold, loops of three over every second, loops of five through their tips. */
 export function rosette(folds: number): Path {
   const w = new Weave();
   const t = w.needle('working').begin('none');
-  const ring = w.round('ring', folds, () => t.pick({ ring: 'A' }).ring, { liesAlong: true });
+  const ring = w.round('ring', folds, () => t.pick({ ring: 'A', gap: 'A' }).ring, { liesAlong: true });
   t.close(at(ring, 0));
   const loops = w.round('loops', folds, (fold) => {
     const loop = t.string(['B', 'C', 'B'], 'loop');
@@ -300,22 +300,27 @@ export function capsule(edge: number, lost = 0): Path {
   return w.path();
 }
 
-/** A strip of n rows closed round a ball, the thread then led through the ball's hole. */
+/** A strip of n rows closed round a ball, the thread then led through the ball's hole and back. */
 export function framedBall(rows: number): Path {
   const w = new Weave();
   const t = w.needle('working').begin('none');
   const first = t.pick({ left: 'A', right: 'A' });
   t.through(first.left);
-  const { last } = w.repeat(1, rows, first, (previous) => {
+  const strip = w.repeat(1, rows, first, (previous) => {
     const row = t.pick({ left: 'A', right: 'A' });
     t.through(previous.right, previous.left, row.left);
     return row;
   });
   w.in({ section: 'close' }, () => {
+    const { last } = strip;
     t.close(first.left).back(first.right);
     t.through(last.right, last.left);
+    // Across through the ball to the other side of the frame, and back.
     const ball = t.enclose('ball', 'Z');
-    t.through(ball, first.left);
+    const across = at(strip.items, Math.floor(rows / 2) - 1);
+    t.through(ball, across.left);
+    t.turnInto({ bead: ball, enter: 1 });
+    t.through(first.left);
   });
   return w.path();
 }

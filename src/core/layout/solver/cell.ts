@@ -18,6 +18,10 @@ export interface CellBead {
   readonly unit: number;
   /** In which stage of the work it is strung: 0 is the foundation, later passes and parts follow. */
   readonly stage: number;
+  /** Whether its part is made apart, and joined to the rest when it is done. */
+  readonly apart: boolean;
+  /** A body set in without thread: a ball in a frame, a stone in a capsule. */
+  readonly setIn: boolean;
   /** Which bead of its unit it is: the same in every unit of its kind. */
   readonly word: string;
 }
@@ -36,6 +40,8 @@ export interface Span {
   readonly to: readonly Anchor[];
   /** How hard its thread is drawn, in the pull of a tight pass: the tightest trip along it says. */
   readonly pull: number;
+  /** A turn round an edge, where a longer stretch of bare thread belongs. */
+  readonly turn: boolean;
 }
 
 /** The pull of a pass's thread, as a part of a tight one's (from memory). */
@@ -73,12 +79,20 @@ export function repeatCell(path: Path, section = 'body'): RepeatCell | null {
     else units.set(bead.place.unit, [bead]);
   }
   const stageOf = stages(path);
+  const setIn = setInOf(path);
   const beads: CellBead[] = [];
   const startOf: number[] = [];
   for (let u = 0; u < period; u++) {
     startOf.push(beads.length);
     for (const bead of units.get(first + u) ?? []) {
-      beads.push({ role: bead.role, unit: u, stage: stageOf(bead), word: beadWord(bead) });
+      beads.push({
+        role: bead.role,
+        unit: u,
+        stage: stageOf(bead),
+        apart: false,
+        setIn: setIn.has(bead),
+        word: beadWord(bead),
+      });
     }
   }
   for (const unit of units.values()) unit.forEach((bead, i) => index.set(bead.id, i));
@@ -102,6 +116,13 @@ export function repeatCell(path: Path, section = 'body'): RepeatCell | null {
   };
 }
 
+/** A component that is no round of a motif is made apart. */
+const isApart = (path: Path, { place }: Bead): boolean => path.sections.get(place.section)?.folds === null;
+
+/** Bodies that are set in before thread goes through them. */
+const setInOf = (path: Path): ReadonlySet<Bead> =>
+  new Set(path.moves.flatMap((move) => (move.kind === 'enclose' ? [move.bead] : [])));
+
 /** The stages of the work: sections, and passes that are told apart, in the order they come. */
 function stages(path: Path): (bead: Bead) => number {
   const numbers = new Map<string, number>();
@@ -117,10 +138,13 @@ export const beadWord = ({ name, place }: Bead): string => `${place.rowInUnit}/$
 /** A whole path as one cell without repeat: a ring, a motif, a frame. */
 export function closedCell(path: Path): RepeatCell {
   const stageOf = stages(path);
+  const setIn = setInOf(path);
   const beads = path.beads.map((bead) => ({
     role: bead.role,
     unit: 0,
     stage: stageOf(bead),
+    apart: isApart(path, bead),
+    setIn: setIn.has(bead),
     word: bead.name,
   }));
   const anchor = ({ bead, hole, end }: HoleEnd): Anchor => ({ bead: bead.id, hole, end, shift: 0 });
@@ -157,7 +181,11 @@ function distinctSpans(
     const key = `${word(span.from)}~${word(span.to)}`;
     const pull = PULLS[passInfo(path, move.place.pass).tension];
     if (word(span.from) !== word(span.to))
-      spans.set(key, { ...span, pull: Math.max(pull, spans.get(key)?.pull ?? 0) });
+      spans.set(key, {
+        ...span,
+        pull: Math.max(pull, spans.get(key)?.pull ?? 0),
+        turn: isTraversal(move) && move.as === 'turn',
+      });
   }
   return [...spans.values()];
 }

@@ -74,8 +74,15 @@ export class Contact {
         continue;
       }
       best = d;
-      [ox, oy, oz] = [nx, ny, nz];
-      [tx, ty, tz, ux, uy, uz] = [vx, vy, vz, qx, qy, qz];
+      ox = nx;
+      oy = ny;
+      oz = nz;
+      tx = vx;
+      ty = vy;
+      tz = vz;
+      ux = qx;
+      uy = qy;
+      uz = qz;
       const g1 = wx * tx + wy * ty + wz * tz;
       const g2 = wx * ux + wy * uy + wz * uz;
       if (g1 * g1 + g2 * g2 < STILL * STILL) return d;
@@ -123,8 +130,15 @@ export class Contact {
     uz: number,
     sign: 1 | -1,
   ): void {
-    const r = (i: number) => turn[offset + i] as number;
-    const [r0, r1, r2, r3, r4, r5, r6, r7, r8] = [r(0), r(1), r(2), r(3), r(4), r(5), r(6), r(7), r(8)];
+    const r0 = turn[offset] as number;
+    const r1 = turn[offset + 1] as number;
+    const r2 = turn[offset + 2] as number;
+    const r3 = turn[offset + 3] as number;
+    const r4 = turn[offset + 4] as number;
+    const r5 = turn[offset + 5] as number;
+    const r6 = turn[offset + 6] as number;
+    const r7 = turn[offset + 7] as number;
+    const r8 = turn[offset + 8] as number;
     out.at(
       solid,
       scale,
@@ -141,7 +155,14 @@ export class Contact {
     const px = r0 * out.x + r1 * out.y + r2 * out.z;
     const py = r3 * out.x + r4 * out.y + r5 * out.z;
     const pz = r6 * out.x + r7 * out.y + r8 * out.z;
-    if (sign === 1) [this.ax, this.ay, this.az] = [px, py, pz];
-    else [this.bx, this.by, this.bz] = [px, py, pz];
+    if (sign === 1) {
+      this.ax = px;
+      this.ay = py;
+      this.az = pz;
+    } else {
+      this.bx = px;
+      this.by = py;
+      this.bz = pz;
+    }
   }
 }

@@ -47,6 +47,8 @@ export class CellEnergy {
   /** Read after an evaluation: bare thread, each span by its pull, and the deepest overlap, mm. */
   threadMm = 0;
   deepestMm = 0;
+  /** The longest bare thread that is no turn, mm. */
+  longestMm = 0;
   private readonly turns: Float64Array;
   private readonly force: Float64Array;
   private readonly torque: Float64Array;
@@ -75,6 +77,7 @@ export class CellEnergy {
     this.twistForce = 0;
     this.threadMm = 0;
     this.deepestMm = 0;
+    this.longestMm = 0;
     const norms = this.turnAll(state);
     let energy = this.spans(state) + this.overlaps(state);
     if (cell.periodic) {
@@ -107,17 +110,30 @@ export class CellEnergy {
     return energy;
   }
 
-  /** A closed form is opened a little from its middle, as one shapes it on the mat. */
+  /** A closed form is opened a little from its own middle, as one shapes it on the mat. */
   private openOut(state: Float64Array): number {
     const { open } = this.stage;
     if (open === 0) return 0;
-    let energy = 0;
-    for (let i = 0; i < this.cell.beads.length; i++) {
-      const [x, y] = [state[i * PER_BEAD] as number, state[i * PER_BEAD + 1] as number];
+    const n = this.cell.beads.length;
+    let [mx, my] = [0, 0];
+    for (let i = 0; i < n; i++) {
+      mx += (state[i * PER_BEAD] as number) / n;
+      my += (state[i * PER_BEAD + 1] as number) / n;
+    }
+    let [energy, sx, sy] = [0, 0, 0];
+    for (let i = 0; i < n; i++) {
+      const [x, y] = [(state[i * PER_BEAD] as number) - mx, (state[i * PER_BEAD + 1] as number) - my];
       const far = Math.sqrt(x * x + y * y + 0.01);
       energy -= open * far;
+      sx += (open * x) / far;
+      sy += (open * y) / far;
       this.force[i * 3] = (this.force[i * 3] as number) - (open * x) / far;
       this.force[i * 3 + 1] = (this.force[i * 3 + 1] as number) - (open * y) / far;
+    }
+    // The middle goes along with the beads.
+    for (let i = 0; i < n; i++) {
+      this.force[i * 3] = (this.force[i * 3] as number) + sx / n;
+      this.force[i * 3 + 1] = (this.force[i * 3 + 1] as number) + sy / n;
     }
     return energy;
   }
@@ -146,7 +162,7 @@ export class CellEnergy {
     const { slack } = this.stage;
     const a: Where = { x: 0, y: 0, z: 0 };
     const b: Where = { x: 0, y: 0, z: 0 };
-    for (const { from, to, pull } of this.cell.spans) {
+    for (const { from, to, pull, turn } of this.cell.spans) {
       this.locate(state, from, a);
       this.locate(state, to, b);
       const [dx, dy, dz] = [b.x - a.x, b.y - a.y, b.z - a.z];
@@ -154,6 +170,7 @@ export class CellEnergy {
       const length = Math.sqrt(dd + slack * slack);
       energy += pull * length;
       this.threadMm += pull * Math.sqrt(dd);
+      if (!turn) this.longestMm = Math.max(this.longestMm, Math.sqrt(dd));
       const [fx, fy, fz] = [(pull * dx) / length, (pull * dy) / length, (pull * dz) / length];
       this.pullAt(state, to, fx, fy, fz);
       this.pullAt(state, from, -fx, -fy, -fz);

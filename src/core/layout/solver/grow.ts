@@ -1,13 +1,16 @@
 import type { Point } from '../layout';
-import type { Anchor, RepeatCell, Span } from './cell';
+import type { Anchor, CellBead, RepeatCell, Span } from './cell';
 import { pitchIndex, PER_BEAD } from './energy';
 import { restingOf, shifted } from './measure';
 import type { Solid } from './solid';
 import { quaternionOf } from './turns';
 
-/** The cell with only the beads up to a stage of the work, and the spans between them. */
-export function upTo(cell: RepeatCell, stage: number): { cell: RepeatCell; kept: readonly number[] } {
-  const kept = cell.beads.flatMap((bead, i) => (bead.stage <= stage ? [i] : []));
+/** The cell with only some of its beads, and the spans between them; `kept` are their numbers in the whole. */
+export function only(
+  cell: RepeatCell,
+  wanted: (bead: CellBead) => boolean,
+): { cell: RepeatCell; kept: readonly number[] } {
+  const kept = cell.beads.flatMap((bead, i) => (wanted(bead) ? [i] : []));
   const number = new Map(kept.map((i, k) => [i, k]));
   const move = (anchors: readonly Anchor[]) =>
     anchors.flatMap((a) => {
@@ -54,6 +57,7 @@ export function placeLater(
     }
   const depth = depths(near, placed);
   const seats = later.map((i): [number, Point] => {
+    if (cell.beads[i]?.setIn) return [i, middle];
     const at = centreOf(i, 0);
     // In a piece with a repeat, outward is away from its axis; in a motif, away from its middle.
     const out: Point = [cell.periodic ? 0 : at[0] - middle[0], at[1] - middle[1], at[2] - middle[2]];

@@ -108,12 +108,13 @@ export function measure({ beads }: RepeatCell, solids: readonly Solid[], settled
   };
 }
 
-/** How far a bead keeps from the axis: negative where it covers it. */
-function clearance(solid: Solid, at: Resting): number {
+/** How far a bead keeps from the x or z axis: negative where it covers it. */
+export function clearance(solid: Solid, at: Resting, axis: 'x' | 'z' = 'x'): number {
   let most = -Infinity;
   for (let k = 0; k < 2 * LOOKS; k++) {
     const angle = (Math.PI * k) / LOOKS;
-    most = Math.max(most, -reach(solid, at, [0, -Math.cos(angle), -Math.sin(angle)]));
+    const [c, s] = [-Math.cos(angle), -Math.sin(angle)];
+    most = Math.max(most, -reach(solid, at, axis === 'x' ? [0, c, s] : [c, s, 0]));
   }
   return most;
 }
@@ -124,11 +125,11 @@ export function strip(cell: RepeatCell, settled: Settled, periods: number) {
   const beads = Array.from({ length: periods }, () => cell.beads).flat();
   const inside = (shift: number) => shift >= 0 && shift < periods;
   const spans = Array.from({ length: periods }, (_, k) =>
-    cell.spans.flatMap(({ from, to, pull }) => {
+    cell.spans.flatMap(({ from, to, ...rest }) => {
       const move = (anchors: typeof from) =>
         anchors.map((a) => ({ ...a, bead: a.bead + (a.shift + k) * n, shift: 0, period: a.shift + k }));
       const [a, b] = [move(from), move(to)];
-      return [...a, ...b].every((one) => inside(one.period)) ? [{ from: a, to: b, pull }] : [];
+      return [...a, ...b].every((one) => inside(one.period)) ? [{ ...rest, from: a, to: b }] : [];
     }),
   ).flat();
   const state = stateOf(beads.length);

@@ -1,6 +1,7 @@
 import type { RepeatCell } from './cell';
-import { CellEnergy, pitchIndex, PER_BEAD, stateOf, TAUT } from './energy';
-import { placeLater, upTo } from './grow';
+import { CellEnergy, pitchIndex, PER_BEAD, TAUT } from './energy';
+import { dock, widened } from './dock';
+import { only, placeLater } from './grow';
 import { measure } from './measure';
 import { minimise } from './minimise';
 import { seeded } from './random';
@@ -26,7 +27,7 @@ export interface SolveOptions {
 export const PULL = 0.05;
 export const STARTS = 5;
 /** The push that opens a closed form, in threads' pull for each bead. */
-const OPEN = 0.02;
+export const OPEN = 0.02;
 const GROWING = 8;
 const SMALLEST = 0.3;
 const STIFFNESS = [100, 400, 1600] as const;
@@ -63,20 +64,34 @@ function settle(
   random: () => number,
   options: SolveOptions,
 ): Settled {
-  const last = Math.max(...cell.beads.map((bead) => bead.stage));
-  let rested = foundation(cell, solids, random, options);
-  for (let stage = 1; stage <= last; stage++) rested = grown(cell, solids, rested, stage, random, options);
+  const first = foundation(cell, solids, random, options);
+  const rested = growStages(cell, solids, first, random, options);
   return rested.mode === 'free' && cell.periodic ? laidFlat(cell, solids, rested, options) : rested;
 }
 
-/** The beads of the first pass alone, from a start that knows nothing of the stitch. */
+/** Grows the beads of every later stage onto a foundation at rest, in the order they are strung. */
+export function growStages(
+  cell: RepeatCell,
+  solids: readonly Solid[],
+  foundation: Settled,
+  random: () => number,
+  options: SolveOptions,
+): Settled {
+  const last = Math.max(...cell.beads.map((bead) => bead.stage));
+  let rested = foundation;
+  for (let stage = 1; stage <= last; stage++) rested = grown(cell, solids, rested, stage, random, options);
+  return rested;
+}
+
+/** The beads of one stage alone, from a start that knows nothing of the stitch. */
 function foundation(
   whole: RepeatCell,
   allSolids: readonly Solid[],
   random: () => number,
   options: SolveOptions,
+  stage = 0,
 ): Settled {
-  const { cell, kept } = upTo(whole, 0);
+  const { cell, kept } = only(whole, (bead) => bead.stage === stage);
   const solids = kept.map((i) => allSolids[i] as Solid);
   const start = startState(cell, solids, random);
   const mode = modeOf(start.twist, start.flatness);
@@ -94,7 +109,7 @@ function foundation(
   return relax(cell, solids, state, mode, options);
 }
 
-/** What rests, with the beads of the next stage grown onto it. */
+/** What rests, with the beads of the next stage grown onto it, or docked where they were made apart. */
 function grown(
   whole: RepeatCell,
   allSolids: readonly Solid[],
@@ -103,21 +118,28 @@ function grown(
   random: () => number,
   options: SolveOptions,
 ): Settled {
-  const earlier = upTo(whole, stage - 1).kept;
-  const { cell, kept } = upTo(whole, stage);
-  if (kept.length === earlier.length) return before;
+  const { cell, kept } = only(whole, (bead) => bead.stage <= stage);
   const solids = kept.map((i) => allSolids[i] as Solid);
-  const n = kept.length;
-  const state = stateOf(n);
-  const placed = kept.map((i) => earlier.includes(i));
-  kept.forEach((i, k) => {
-    const from = earlier.indexOf(i) * PER_BEAD;
-    if (from >= 0) state.set(before.state.subarray(from, from + PER_BEAD), k * PER_BEAD);
-  });
-  state.set(before.state.subarray(pitchIndex(earlier.length)), pitchIndex(n));
+  const placed = kept.map((i) => (whole.beads[i]?.stage ?? 0) < stage);
+  const earlier = placed.flatMap((is, k) => (is ? [k] : []));
+  const fresh = placed.flatMap((is, k) => (is ? [] : [k]));
+  if (fresh.length === 0) return before;
+  const state = widened(before.state, earlier, kept.length);
+  const energy = new CellEnergy(cell, solids);
+  if (fresh.every((k) => cell.beads[k]?.apart)) {
+    const joined = dock(
+      cell,
+      solids,
+      state,
+      fresh,
+      foundation(whole, allSolids, random, options, stage).state,
+    );
+    // What no thread holds yet waits beside the rest.
+    return joined ? relax(cell, solids, state, 'free', options) : { ...before, state, mode: 'free' };
+  }
   placeLater(cell, solids, state, placed, random);
   growSizes(
-    new CellEnergy(cell, solids),
+    energy,
     state,
     before.mode,
     placed.map((is) => !is),
@@ -125,6 +147,10 @@ function grown(
   );
   return relax(cell, solids, state, before.mode, options);
 }
+
+/** One ring or motif is opened as one shapes it; parts made apart would be driven from each other. */
+const opening = ({ periodic, beads }: RepeatCell): number =>
+  periodic || beads.some((bead) => bead.apart && bead.stage > 0) ? 0 : OPEN;
 
 /** Grows the beads that `grows` names from small to full size, each size nearly at rest. */
 function growSizes(
@@ -135,14 +161,13 @@ function growSizes(
   { pull = PULL, slack = TAUT }: SolveOptions,
 ): void {
   const n = grows.length;
-  const { periodic } = energy.cell;
   // What is woven already holds still while the next pass is strung onto it.
   energy.frozen = grows.every(Boolean) ? null : grows.map((is) => !is);
   for (let grow = 0; grow <= GROWING; grow++) {
     const part = grow / GROWING;
     grows.forEach((is, i) => (energy.scales[i] = is ? SMALLEST + (1 - SMALLEST) * part : 1));
     const flat = mode === 'free' ? 0 : 0.5 * (1 - part) + 0.02;
-    const open = periodic ? 0 : OPEN;
+    const open = opening(energy.cell);
     energy.stage = { stiffness: 50, flat, pull, twistFree: mode === 'free', slack, open };
     normalise(state, n);
     minimise(energy.evaluate, state, { steps: 60, stillAt: 1e-2 });
@@ -176,7 +201,7 @@ function laidFlat(
 }
 
 /** From full-grown beads to rest, in beads that are harder and harder. */
-function relax(
+export function relax(
   cell: RepeatCell,
   solids: readonly Solid[],
   state: Float64Array,
@@ -189,7 +214,7 @@ function relax(
   let residual = 0;
   for (const stiffness of STIFFNESS) {
     const flat = mode === 'free' ? 0 : 0.02;
-    const open = cell.periodic ? 0 : OPEN;
+    const open = opening(cell);
     energy.stage = { stiffness, pull, flat, twistFree: mode === 'free', slack, open };
     normalise(state, n);
     residual = minimise(energy.evaluate, state, {
@@ -207,6 +232,7 @@ function relax(
     mode,
     threadMm: energy.threadMm,
     deepestMm: energy.deepestMm,
+    longestMm: energy.longestMm,
     residual,
   };
 }

@@ -31,11 +31,15 @@ export class Support {
     this.h = this.x = this.y = this.z = this.s11 = this.s12 = this.s22 = 0;
     for (const term of terms) {
       if (term.kind === 'ellipsoid') {
-        const [a, b, c] = term.axes;
-        const [aa, bb, cc] = [a * a, b * b, c * c];
+        const { axes } = term;
+        const aa = axes[0] * axes[0];
+        const bb = axes[1] * axes[1];
+        const cc = axes[2] * axes[2];
         const q = Math.sqrt(aa * nx * nx + bb * ny * ny + cc * nz * nz);
         if (q < 1e-12) continue;
-        const [px, py, pz] = [(aa * nx) / q, (bb * ny) / q, (cc * nz) / q];
+        const px = (aa * nx) / q;
+        const py = (bb * ny) / q;
+        const pz = (cc * nz) / q;
         const pt = px * tx + py * ty + pz * tz;
         const pu = px * ux + py * uy + pz * uz;
         this.h += q;

@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest';
+import { BEADS, byId } from '../materials/catalogue';
+import { newBracelet } from '../piece';
+import { planPiece } from '../plan';
+import { STRUCTURES } from '../structures/registry';
+import { cellOf } from '../weave/cell';
+import { herringbone, rightAngle } from '../testing/paths';
+import { layoutRequest, solveLayout } from './cellLayout';
+import { holeEnd, distance, type Layout } from './layout';
+import { shippedLayouts } from './shipped';
+
+const sizes = (id: string) => () => byId(BEADS, id);
+
+describe('the key of a layout', () => {
+  it('is the same for the same links and sizes, whatever roles are called and however long the piece', () => {
+    const key = (path: Parameters<typeof layoutRequest>[0], id = 'seed-11') =>
+      layoutRequest(path, sizes(id))?.key;
+    expect(key(herringbone(12))).toBe(key(herringbone(20, ['B'])));
+    expect(key(herringbone(12))).not.toBe(key(herringbone(12), 'seed-8'));
+    expect(key(herringbone(12))).not.toBe(key(rightAngle(12)));
+  });
+
+  it('is none for what does not repeat', () => {
+    const path = herringbone(2);
+    expect(cellOf(path)).toBeNull();
+    expect(layoutRequest(path, sizes('seed-11'))).toBeNull();
+  });
+});
+
+describe.each(STRUCTURES.map((s) => [s.name, s.id] as const))('what ships: %s', (_, id) => {
+  const plan = planPiece({ ...newBracelet('Kept', id, null), units: 12 });
+  if (!plan.ok) throw new Error(plan.problem.code);
+
+  it('stands on the solver, with a band round it', () => {
+    expect(plan.toLayOut).toBeNull();
+    expect(plan.gauge).toMatchObject({ source: 'solver', settled: true });
+    expect(plan.gauge.lowMm).toBeLessThan(plan.gauge.pitchMm);
+    expect(plan.gauge.highMm).toBeGreaterThan(plan.gauge.pitchMm);
+    expect(plan.gauge.drape).not.toBeNull();
+  });
+
+  it('is what the solver still says, to a thousandth of a millimetre', () => {
+    const open = planPiece({ ...newBracelet('Kept', id, null), units: 12 }, () => undefined);
+    if (!open.ok || !open.toLayOut) throw new Error('nothing to lay out');
+    expect(open.gauge.source).toBe('closed form');
+    const kept = shippedLayouts(open.toLayOut.key);
+    expect(solveLayout(open.toLayOut).pitchMm).toBeCloseTo(kept?.pitchMm ?? 0, 3);
+  });
+
+  it('lays every bead of the woven part, its thread taut: no bare stretch longer than two beads', () => {
+    const { path, layout, thread } = plan.work();
+    const woven = path.beads.filter((bead) => bead.place.section === 'body');
+    for (const bead of woven) expect(length(layout, bead)).toBeCloseTo(layout.body(bead.role).lengthMm, 3);
+    for (const { move, gapMm } of thread)
+      if (move.place.section === 'body') expect(gapMm).toBeLessThan(2 * byId(BEADS, 'seed-11').diameterMm);
+  });
+});
+
+const length = (layout: Layout, bead: Parameters<typeof holeEnd>[1]) =>
+  distance(holeEnd(layout, bead, 0), holeEnd(layout, bead, 1));
+
+it('an odd material still gets a plan at once, by the closed form, and says what is to be laid out', () => {
+  const piece = newBracelet('Odd', 'ladder', null);
+  const odd = { ...piece.beads.A, lengthMm: 2.345, diameterMm: 2.222 };
+  const plan = planPiece({ ...piece, beads: { ...piece.beads, A: odd } });
+  expect(plan.ok && plan.toLayOut?.sizes[0]).toMatchObject({ lengthMm: 2.345 });
+  expect(plan.ok && plan.gauge.source).toBe('closed form');
+});
