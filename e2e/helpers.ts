@@ -60,6 +60,8 @@ export const saved = (page: Page) =>
 
 /** Picks from one of Ant Design's lists by its label. */
 export async function pick(page: Page, label: string, option: string | RegExp) {
-  await page.getByRole('combobox', { name: label }).click();
+  const box = page.getByRole('combobox', { name: label });
+  await box.click();
   await page.locator('.ant-select-item-option').filter({ hasText: option }).first().click();
+  await expect(page.locator('.ant-select').filter({ has: box })).toContainText(option);
 }

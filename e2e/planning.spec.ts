@@ -69,6 +69,33 @@ test('a later pass is left out, and beads, width, thread and steps follow', asyn
   await expect(seeds).toBeHidden();
 });
 
+test('beads that nobody has laid out yet: a plan at once by rule of thumb, then the layout', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Jorun', 'Flat herringbone');
+  const gauge = page.getByRole('button', { name: /Gauge/ }).first();
+  await expect(gauge).toContainText('laid out from thread path and beads');
+  await openChoice(page, 'Beads');
+  await pick(page, 'Bead A: size and shape', 'cube 4 mm');
+  await openChoice(page, 'Structure');
+  await page.getByRole('button', { name: /^Add B,/ }).click();
+  await expect(gauge).toContainText('by rule of thumb');
+  await expect(slip(page)).toBeVisible();
+  await expect(gauge).toContainText('laid out from thread path and beads', { timeout: 30_000 });
+  await openChoice(page, 'Gauge');
+  await expect(page.getByText('between', { exact: true })).toBeVisible();
+});
+
+test('for the left hand the steps change sides', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Flat herringbone');
+  await page.getByText('How it is worked, step by step').click();
+  const steps = page.getByRole('list').filter({ hasText: 'Pick up' }).last();
+  await expect(steps).toContainText('the left A of this row');
+  await openChoice(page, 'Structure');
+  await page.getByText('left hand', { exact: true }).click();
+  await expect(steps).toContainText('the right A of this row');
+});
+
 test('the neighbours are chosen by keyboard, and the way back is named', async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Strung line');
   const best = await unitsOf(page);

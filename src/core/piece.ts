@@ -46,6 +46,8 @@ export const pieceSchema = z.object({
   beads: z.record(z.enum([...ROLE_LETTERS, LOOP_ROLE]), beadMaterialSchema),
   thread: threadSchema,
   needle: needleSchema.default(byId(NEEDLES, 'needle-11')),
+  /** The hand that holds the needle: steps and picture are mirrored for the left. */
+  hand: z.enum(['right', 'left']).default('right'),
   /** Optional passes that are left out. */
   without: z.array(z.string().max(60)).max(20).default([]),
   ends: z.object({
@@ -99,6 +101,7 @@ export function newBracelet(name: string, structureId: string, wearer: Piece['we
     beads: startingBeads(),
     thread: byId(THREADS, 'gel-6'),
     needle: byId(NEEDLES, 'needle-11'),
+    hand: 'right',
     without: [],
     ends: { clasp: byId(CLASPS, 'lobster-12'), seedsEachSide: 3, passes: 2 },
     units: null,

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { BEADS, CLASPS, PALETTE, byId } from './materials/catalogue';
 import { bodyOf } from './materials/material';
 import { inColour, migratePiece, newBracelet, type Piece } from './piece';
-import { planPiece, type Plan } from './plan';
+import { planPiece, planSteps, type Plan } from './plan';
 import { STRUCTURES } from './structures/registry';
 
 const IN = 25.4;
@@ -25,6 +25,26 @@ describe('a plan', () => {
         const plan = planned(bracelet(id, { units }));
         expect(plan.stations.totalMm).toBeCloseTo(plan.chosen.finishedMm, 6);
       }
+  });
+
+  it('for the left hand picture and words are mirrored, and every figure is the same', () => {
+    for (const { id } of STRUCTURES) {
+      const right = planned(bracelet(id, { units: 9 }));
+      const left = planned(bracelet(id, { units: 9, hand: 'left' }));
+      expect(left.quantities).toEqual(right.quantities);
+      expect(left.thread.totalMm).toBeCloseTo(right.thread.totalMm, 6);
+      const y = (plan: Plan) =>
+        plan.work().path.beads.map((bead) => plan.work().layout.poses[bead.id]?.centre[1] ?? NaN);
+      y(left).forEach((mm, i) => expect(mm).toBeCloseTo(-(y(right)[i] ?? NaN), 9));
+    }
+    const words = (hand: Piece['hand']) =>
+      planSteps(planned(bracelet('flat-herringbone', { hand })))
+        .flatMap((group) => group.steps.map((step) => step.text))
+        .join(' ');
+    expect(words('right')).toContain('right A');
+    expect(words('left')).toBe(
+      words('right').replace(/left|right/g, (side) => (side === 'left' ? 'right' : 'left')),
+    );
   });
 
   it('practice: a toggle with its sewn loops takes 0.7 to 1.2 in', () => {

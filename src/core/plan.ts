@@ -4,7 +4,7 @@ import { LOOP_ROLE, loopLengthMm, type SewnLoop } from './closures/sewnLoop';
 import { candidate, bestUnits, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
 import { layoutRequest, solveLayout, type CellLayout, type LayoutRequest } from './layout/cellLayout';
 import { shippedLayouts, type Layouts } from './layout/shipped';
-import { solvedForm } from './layout/solvedForm';
+import { mirroredForm, solvedForm } from './layout/solvedForm';
 import type { Drape } from './layout/solver/measure';
 import {
   layOutPiece,
@@ -73,6 +73,7 @@ export interface Plan {
   readonly ok: true;
   readonly structure: Structure;
   readonly weaveable: Weaveable;
+  readonly hand: Piece['hand'];
   readonly wear: Wear;
   readonly sit: Sit | null;
   readonly closure: ClosurePlan;
@@ -153,7 +154,7 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
   const request = layoutRequest(sample.path, body);
   const layout = request ? layouts(request.key) : undefined;
   const solved = request && layout ? solvedForm(layout, request.cell, sample, body, closed) : null;
-  const form = solved ?? closed;
+  const form = piece.hand === 'left' ? mirroredForm(solved ?? closed) : (solved ?? closed);
   const wished = wear(piece.wearer?.wristMm ?? null, form.thicknessMm, piece.wear);
   const taken = allowance(piece, ends, body(LOOP_ROLE).lengthMm);
   if (taken.allowanceMm >= wished.wishMm)
@@ -192,6 +193,7 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
     ok: true,
     structure,
     weaveable,
+    hand: piece.hand,
     wear: wished,
     sit: sits,
     closure: { ...taken, passes },
@@ -262,10 +264,10 @@ const optionalPasses = (path: Path): OptionalPass[] =>
   [...path.passes].flatMap(([name, info]) => (info.optional ? [{ name, info }] : []));
 
 /** The worded steps of a plan; worked out only when somebody reads them. */
-export function planSteps(plan: Plan, hand: 'right' | 'left' = 'right'): StepGroup[] {
+export function planSteps(plan: Plan): StepGroup[] {
   const { path, layout } = plan.work();
   return steps(path, {
-    hand,
+    hand: plan.hand,
     row: plan.weaveable.rowWord,
     role: (role) => (role === LOOP_ROLE ? 'loop seed' : role),
     strokes: strokes(path, layout),

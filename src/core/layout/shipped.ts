@@ -1,4 +1,4 @@
-import kept from './shipped.json';
+import kept from './shipped.json' with { type: 'json' };
 import { cellLayoutSchema, type CellLayout } from './cellLayout';
 import { z } from 'zod';
 

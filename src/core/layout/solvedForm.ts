@@ -7,8 +7,6 @@ import { reach, restingOf, shifted, type Resting } from './solver/measure';
 import type { BeadSize } from '../materials/material';
 import { solidOf } from './solver/solid';
 
-export type Hand = 'right' | 'left';
-
 const anyPass = (word: string) => word.replace(/\/.*\//, '/');
 
 /**
@@ -24,7 +22,6 @@ export function solvedForm(
   sample: { readonly path: Path; readonly units: number },
   sizeOf: (role: string) => BeadSize,
   closed: Form,
-  hand: Hand = 'right',
 ): Form | null {
   const { state, periodMm, twist } = settledOf(layout);
   const exact = new Map(cell.beads.map(({ unit, word }, i) => [`${unit}/${word}`, i]));
@@ -45,7 +42,6 @@ export function solvedForm(
     Math.max(...placed.map(({ bead, at }) => reach(solidOf(sizeOf(bead.role)), at as Resting, direction)));
   const startMm = -reaches([-1, 0, 0]);
   const lengthMm = reaches([1, 0, 0]) - startMm;
-  const side = hand === 'left' ? -1 : 1;
 
   return {
     pitchMm: layout.pitchMm,
@@ -59,10 +55,22 @@ export function solvedForm(
       const [x, y, z] = at.centre;
       const { turn: r } = at;
       return {
-        centre: [x - startMm, side * y, z],
-        axis: [r[0], side * r[3], r[6]],
-        across: [r[1], side * r[4], r[7]],
+        centre: [x - startMm, y, z],
+        axis: [r[0], r[3], r[6]],
+        across: [r[1], r[4], r[7]],
       };
+    },
+  };
+}
+
+/** The same work made with the other hand: its mirror image across. */
+export function mirroredForm(form: Form): Form {
+  const over = ([x, y, z]: Point): Point => [x, -y, z];
+  return {
+    ...form,
+    pose(bead): Pose {
+      const { centre, axis, across } = form.pose(bead);
+      return { centre: over(centre), axis: over(axis), ...(across && { across: over(across) }) };
     },
   };
 }

@@ -45,6 +45,16 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
       {plan?.optionalPasses.map((pass) => (
         <PassToggle key={pass.name} pass={pass} piece={piece} onChange={onChange} />
       ))}
+      <Choice
+        label="Needle in the"
+        value={piece.hand}
+        options={[
+          { value: 'right', label: 'right hand' },
+          { value: 'left', label: 'left hand' },
+        ]}
+        onChange={(hand) => onChange({ hand })}
+        help="For the left hand, steps and picture are mirrored."
+      />
       {structure && (
         <ul className={styles.watch}>
           {structure.watch.map((line) => (
