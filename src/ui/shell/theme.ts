@@ -5,6 +5,8 @@ export const theme: ThemeConfig = {
   zeroRuntime: true,
   cssVar: { key: 'ivy' },
   token: {
+    // A motion that is cut short leaves a spinner’s name behind for screen readers; and stillness reads better.
+    motion: false,
     fontFamily: "'Atkinson Hyperlegible Next', system-ui, sans-serif",
     fontSize: 16,
     controlHeight: 40,
