@@ -121,10 +121,19 @@ export function solveLayout({ cell, sizes }: LayoutRequest, options: SolveOption
     insideMm: rounded(insideMm),
     drape: drape(cell, solids, told).drape,
     roundingMm: edges as [number, number],
-    othersMm: others.map((one) => rounded(one.periodMm / cell.units)),
+    othersMm: distinctPitches(told.periodMm, others).map((mm) => rounded(mm / cell.units)),
     settled: rests(best, solids),
   };
 }
+
+/** Periods that a ruler could tell from the best and from each other. */
+function distinctPitches(best: number, others: readonly Settled[]): number[] {
+  const told = [best];
+  for (const { periodMm } of others)
+    if (told.every((mm) => Math.abs(periodMm / mm - 1) > TOLD_APART)) told.push(periodMm);
+  return told.slice(1);
+}
+const TOLD_APART = 0.01;
 
 /** A turn of nearly nothing, or of nearly a half, is exactly that: over a long piece a rest would add up. */
 const NEARLY = 0.02;

@@ -1,7 +1,7 @@
 import type { Form } from '../structures/structure';
-import type { Bead, Path } from '../weave/path';
+import { isTraversal, otherEnd, type Bead, type End, type HoleEnd, type Path } from '../weave/path';
 import { settledOf, type CellLayout } from './cellLayout';
-import type { Point, Pose } from './layout';
+import { distance, type Point, type Pose } from './layout';
 import { beadWord, type RepeatCell } from './solver/cell';
 import { reach, restingOf, shifted, type Resting } from './solver/measure';
 import type { BeadSize } from '../materials/material';
@@ -27,9 +27,10 @@ export function solvedForm(
   const exact = new Map(cell.beads.map(({ unit, word }, i) => [`${unit}/${word}`, i]));
   // By analogy: the beads of a start or a closing row lie as those of the same name lie in the repeat.
   const alike = new Map(cell.beads.map(({ unit, word }, i) => [`${unit}/${anyPass(word)}`, i]));
+  const alikeOnly = (bead: Bead): boolean => !exact.has(`${unitOf(bead, cell)}/${beadWord(bead)}`);
   const resting = (bead: Bead): Resting | null => {
     const shift = Math.floor((bead.place.unit - cell.phase) / cell.units);
-    const unit = bead.place.unit - cell.phase - shift * cell.units;
+    const unit = unitOf(bead, cell);
     const word = beadWord(bead);
     const i = exact.get(`${unit}/${word}`) ?? alike.get(`${unit}/${anyPass(word)}`);
     return i === undefined ? null : shifted(restingOf(state, i), periodMm, twist, shift);
@@ -40,6 +41,7 @@ export function solvedForm(
   if (placed.some(({ at }) => at === null)) return null;
   const reaches = (direction: Point) =>
     Math.max(...placed.map(({ bead, at }) => reach(solidOf(sizeOf(bead.role)), at as Resting, direction)));
+  const turned = turnedBeads(sample.path, body, alikeOnly, resting, sizeOf);
   const startMm = -reaches([-1, 0, 0]);
   const lengthMm = reaches([1, 0, 0]) - startMm;
 
@@ -54,13 +56,70 @@ export function solvedForm(
       if (!at) throw new Error(`The layout has no place for ${bead.name} of unit ${bead.place.unit + 1}.`);
       const [x, y, z] = at.centre;
       const { turn: r } = at;
+      const way = turned.has(placeWord(bead)) ? -1 : 1;
       return {
         centre: [x - startMm, y, z],
-        axis: [r[0], r[3], r[6]],
+        axis: [way * r[0], way * r[3], way * r[6]],
         across: [r[1], r[4], r[7]],
       };
     },
   };
+}
+
+/** Which unit of the period a bead's unit is. */
+function unitOf({ place }: Bead, { phase, units }: RepeatCell): number {
+  const away = place.unit - phase;
+  return away - Math.floor(away / units) * units;
+}
+
+const placeWord = (bead: Bead): string => `${bead.place.unit}/${beadWord(bead)}`;
+
+/**
+ * Beads of a start lie as their like in the repeat do, but may have been strung the other way. Those are
+ * turned round whose thread is then the shorter.
+ */
+function turnedBeads(
+  path: Path,
+  body: readonly Bead[],
+  strungApart: (bead: Bead) => boolean,
+  resting: (bead: Bead) => Resting | null,
+  sizeOf: (role: string) => BeadSize,
+): ReadonlySet<string> {
+  const turned = new Set<string>();
+  const woven = new Set(body);
+  const end = (bead: Bead, at: Resting, side: End): Point => {
+    const way = turned.has(placeWord(bead)) ? -1 : 1;
+    const half = (way * (side === 0 ? -1 : 1) * sizeOf(bead.role).lengthMm) / 2;
+    const { centre, turn } = at;
+    return [centre[0] + turn[0] * half, centre[1] + turn[3] * half, centre[2] + turn[6] * half];
+  };
+  const gaps = new Map<Bead, [HoleEnd, HoleEnd][]>();
+  const out = new Map<string, HoleEnd>();
+  for (const move of path.moves) {
+    if (!isTraversal(move) || !woven.has(move.bead)) continue;
+    const { bead, hole, enter } = move;
+    const from = out.get(move.needle);
+    const into: HoleEnd = { bead, hole, end: enter };
+    if (from && from.bead !== bead)
+      for (const one of [from.bead, bead]) gaps.set(one, [...(gaps.get(one) ?? []), [from, into]]);
+    out.set(move.needle, { bead, hole, end: otherEnd(enter) });
+  }
+  const bareMm = (bead: Bead): number =>
+    (gaps.get(bead) ?? []).reduce((sum, [a, b]) => {
+      const [p, q] = [resting(a.bead), resting(b.bead)];
+      return p && q ? sum + distance(end(a.bead, p, a.end), end(b.bead, q, b.end)) : sum;
+    }, 0);
+  for (let round = 0; round < 2; round++)
+    for (const bead of body.filter(strungApart)) {
+      const word = placeWord(bead);
+      const before = bareMm(bead);
+      if (turned.has(word)) turned.delete(word);
+      else turned.add(word);
+      if (bareMm(bead) < before) continue;
+      if (turned.has(word)) turned.delete(word);
+      else turned.add(word);
+    }
+  return turned;
 }
 
 /** The same work made with the other hand: its mirror image across. */

@@ -18,8 +18,35 @@ export interface StepWords {
 /** One stretch of moves as a sentence. */
 export function sentence(path: Path, moves: readonly Move[], words: StepWords): string {
   const phrases = runs(moves, phraseKey).map((run) => phrase(path, run, words));
-  const text = phrases.join(', then ');
+  const text = folded(phrases).join(', then ').replaceAll(';, then ', '; then ');
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+}
+
+/** More phrases than this are not said in one breath. */
+const LONGEST_REFRAIN = 4;
+
+/** What is done several times running is told once: `3 times: pick up 1 A, go back through the B …`. */
+function folded(phrases: readonly string[]): string[] {
+  const told: string[] = [];
+  for (let i = 0; i < phrases.length;) {
+    const { length, times } = refrain(phrases, i);
+    const once = phrases.slice(i, i + length).join(', ');
+    told.push(times > 1 ? `${times} times: ${once};` : once);
+    i += length * times;
+  }
+  return told.map((phrase, i) => (i === told.length - 1 ? phrase.replace(/;$/, '') : phrase));
+}
+
+/** The refrain at a place that saves the most phrases; one phrase, once, where nothing repeats. */
+function refrain(phrases: readonly string[], from: number): { length: number; times: number } {
+  let best = { length: 1, times: 1 };
+  for (let length = 1; length <= LONGEST_REFRAIN; length++) {
+    let times = 1;
+    while (phrases.slice(from, from + length).every((p, k) => phrases[from + times * length + k] === p))
+      times++;
+    if (length * (times - 1) > best.length * (best.times - 1)) best = { length, times };
+  }
+  return best;
 }
 
 /** Moves that are told together: picks in a run, passes of one manner and direction, a whole journey. */

@@ -261,7 +261,7 @@ export class Weave {
       pass: part.pass ?? pass,
       row: at,
       unit: Math.floor(at / this.rowsPerUnit),
-      rowInUnit: at % this.rowsPerUnit,
+      rowInUnit: at - Math.floor(at / this.rowsPerUnit) * this.rowsPerUnit,
     };
   }
 
@@ -320,8 +320,8 @@ export class Needle {
   }
 
   /** Picks up a run of beads of the given roles, named by their place in the run. */
-  string(roles: readonly string[], prefix = ''): Bead[] {
-    return roles.map((role, i) => this.pickOne(role, `${prefix}${i + 1}`, {}));
+  string(roles: readonly string[], prefix = '', options: PickOptions = {}): Bead[] {
+    return roles.map((role, i) => this.pickOne(role, `${prefix}${i + 1}`, options));
   }
 
   /** Through beads the way they were strung. */

@@ -1,4 +1,13 @@
-import { isTraversal, otherEnd, type Bead, type Bridge, type End, type HoleEnd, type Move } from './path';
+import {
+  TAIL,
+  isTraversal,
+  otherEnd,
+  type Bead,
+  type Bridge,
+  type End,
+  type HoleEnd,
+  type Move,
+} from './path';
 
 /** More holes than any bead has. */
 const MOST_HOLES = 8;
@@ -54,7 +63,10 @@ export class Links {
     return this.passesOf.get(holeKey(bead, hole)) ?? 0;
   }
 
-  /** Where a needle last came out of a bead; null where it has not, or something else came between. */
+  /**
+   * Where a needle last came out of a bead; null where it has not, or something else came between. The tail
+   * hangs out of the bead that the first thread went into first.
+   */
   lastOut(needle: string): HoleEnd | null {
     this.catchUp();
     return this.out.get(needle) ?? null;
@@ -72,6 +84,7 @@ export class Links {
       return;
     }
     const { bead, hole, enter } = move;
+    if (!this.out.has(TAIL)) this.out.set(TAIL, { bead, hole, end: enter });
     const from = this.out.get(move.needle);
     if (from && holeKey(from.bead, from.hole) !== holeKey(bead, hole)) {
       const into: HoleEnd = { bead, hole, end: enter };

@@ -98,15 +98,19 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
   );
 }
 
-const usedRoles = (piece: Piece): string[] => {
-  const { sequence } = piece.structure.params;
-  return Array.isArray(sequence) ? [...new Set(sequence.map(String))] : [];
-};
+/** The runs of beads that the structure's parameters hold. */
+const sequences = ({ structure: { id, params } }: Piece): string[][] =>
+  (structureById(id)?.fields ?? []).flatMap(({ kind, key }) => {
+    const value = params[key];
+    return kind === 'sequence' && Array.isArray(value) ? [value.map(String)] : [];
+  });
 
-const sequenceWords = (piece: Piece): string => {
-  const { sequence } = piece.structure.params;
-  return Array.isArray(sequence) && sequence.length > 0 ? sequence.join(' ') : 'no beads yet';
-};
+const usedRoles = (piece: Piece): string[] => [...new Set(sequences(piece).flat())];
+
+const sequenceWords = (piece: Piece): string =>
+  sequences(piece)
+    .map((roles) => roles.join(' ') || 'no beads yet')
+    .join(', ');
 
 function wornWords(piece: Piece, plan: Plan | null, show: (mm: number) => string): string {
   const wish = plan ? ` → wish ${show(plan.wear.wishMm)}` : '';
