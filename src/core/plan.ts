@@ -5,6 +5,7 @@ import { candidate, bestUnits, neighbours, type Candidate, type FitQuestion } fr
 import { layoutRequest, solveLayout, type CellLayout, type LayoutRequest } from './layout/cellLayout';
 import { shippedLayouts, type Layouts } from './layout/shipped';
 import { mirroredForm, solvedForm } from './layout/solvedForm';
+import type { RepeatCell } from './layout/solver/cell';
 import type { Drape } from './layout/solver/measure';
 import {
   layOutPiece,
@@ -54,6 +55,8 @@ export interface Gauge {
   readonly othersMm: readonly number[];
   /** How it hangs, and the opening along its middle; null while it is not laid out. */
   readonly drape: Drape | null;
+  /** How far the beads of each role stand out to the front and to the back, mm; empty while not laid out. */
+  readonly faces: readonly { readonly role: string; readonly frontMm: number; readonly backMm: number }[];
   readonly insideMm: number | null;
   /** False where the layout did not come to rest: the figures are the best found. */
   readonly settled: boolean;
@@ -163,7 +166,7 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
       problem: { code: 'clasp-longer-than-piece', allowanceMm: taken.allowanceMm, wishMm: wished.wishMm },
     };
 
-  const gauge = gaugeOf(form, solved && layout ? layout : null);
+  const gauge = gaugeOf(form, request?.cell ?? null, solved && layout ? layout : null);
   const question: FitQuestion = {
     fixedMm: taken.allowanceMm + form.extraMm,
     pitchMm: form.pitchMm,
@@ -302,7 +305,7 @@ function allowance(piece: Piece, ends: EndLoops, seedMm: number): Omit<ClosurePl
  * worked out. The last two are taken as equally likely anywhere between their limits: a uniform spread of
  * width w deviates by w/√12.
  */
-function gaugeOf({ pitchMm, mayShorten }: Form, layout: CellLayout | null): Gauge {
+function gaugeOf({ pitchMm, mayShorten }: Form, cell: RepeatCell | null, layout: CellLayout | null): Gauge {
   const edges = layout?.roundingMm ?? [pitchMm, pitchMm];
   const least = Math.min(...edges, pitchMm);
   const most = Math.max(...edges, pitchMm);
@@ -317,9 +320,20 @@ function gaugeOf({ pitchMm, mayShorten }: Form, layout: CellLayout | null): Gaug
     highMm: most * (1 + 2 * LOT_SPREAD),
     othersMm: layout?.othersMm ?? [],
     drape: layout?.drape ?? null,
+    faces: cell && layout ? faces(cell, layout) : [],
     insideMm: layout?.insideMm ?? null,
     settled: layout?.settled ?? true,
   };
+}
+
+function faces({ beads }: RepeatCell, { heightsMm }: CellLayout): Gauge['faces'] {
+  const roles = new Map<string, [number, number]>();
+  beads.forEach(({ role }, i) => {
+    const [front, back] = heightsMm[i] ?? [0, 0];
+    const [f, b] = roles.get(role) ?? [0, 0];
+    roles.set(role, [Math.max(f, front), Math.max(b, back)]);
+  });
+  return [...roles].map(([role, [frontMm, backMm]]) => ({ role, frontMm, backMm }));
 }
 
 function quantities(piece: Piece, weaveable: Weaveable, from: Reading, pitchMm: number): RoleQuantity[] {

@@ -59,6 +59,18 @@ describe.each(STRUCTURES.map((s) => [s.name, s.id] as const))('what ships: %s', 
 const length = (layout: Layout, bead: Parameters<typeof holeEnd>[1]) =>
   distance(holeEnd(layout, bead, 0), holeEnd(layout, bead, 1));
 
+it('says what stands out: 4 mm cubes by nearly half a millimetre over the 8/0 beside them (geometry)', () => {
+  const request = layoutRequest(herringbone(12, ['C', 'S']), (role) =>
+    byId(BEADS, role === 'C' ? 'cube-4' : 'seed-8'),
+  );
+  if (!request) throw new Error('no repeat');
+  const { heightsMm } = solveLayout(request);
+  const front = (role: string) =>
+    Math.max(...request.cell.beads.map((b, i) => (b.role === role ? (heightsMm[i]?.[0] ?? 0) : 0)));
+  expect(front('C') - front('S')).toBeGreaterThan(0.3);
+  expect(front('C') - front('S')).toBeLessThan((4 - 3.05) / 2 + 0.15);
+});
+
 it('an odd material still gets a plan at once, by the closed form, and says what is to be laid out', () => {
   const piece = newBracelet('Odd', 'ladder', null);
   const odd = { ...piece.beads.A, lengthMm: 2.345, diameterMm: 2.222 };

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import type { Path } from '../weave/path';
 import { repeatCell, type RepeatCell } from './solver/cell';
-import { drape, measure, mirrored, restingOf, turned } from './solver/measure';
+import { drape, measure, mirrored, reach, restingOf, shifted, turned } from './solver/measure';
 import type { BeadSize } from '../materials/material';
-import { solidOf } from './solver/solid';
+import { solidOf, type Solid } from './solver/solid';
 import { rests, type Settled } from './solver/settled';
 import { solveCell, type SolveOptions } from './solver/solve';
 import { pitchIndex, PER_BEAD, stateOf } from './solver/energy';
@@ -28,6 +28,8 @@ export const cellLayoutSchema = z.object({
   beads: z.array(z.array(z.number()).length(PER_BEAD)),
   widthMm: z.number().positive(),
   thicknessMm: z.number().positive(),
+  /** How far each bead stands out from the middle, mm: to the front, and to the back. */
+  heightsMm: z.array(z.tuple([z.number(), z.number()])),
   /** Clear opening along the middle of a tube; 0 where there is none. */
   insideMm: z.number().nonnegative(),
   drape: z.enum(DRAPES),
@@ -118,12 +120,20 @@ export function solveLayout({ cell, sizes }: LayoutRequest, options: SolveOption
     beads: cell.beads.map((_, i) => beadNumbers(told, i)),
     widthMm: rounded(widthMm),
     thicknessMm: rounded(thicknessMm),
+    heightsMm: cell.beads.map((_, i) => heights(solids[i] as Solid, told, i)),
     insideMm: rounded(insideMm),
     drape: drape(cell, solids, told).drape,
     roundingMm: edges as [number, number],
     othersMm: distinctPitches(told.periodMm, others).map((mm) => rounded(mm / cell.units)),
     settled: rests(best, solids),
   };
+}
+
+/** How far a bead reaches to the front and to the back, whichever of two neighbouring periods it lies in. */
+function heights(solid: Solid, { state, periodMm, twist }: Settled, bead: number): [number, number] {
+  const at = [0, 1].map((k) => shifted(restingOf(state, bead), periodMm, twist, k));
+  const most = (z: 1 | -1) => rounded(Math.max(...at.map((one) => reach(solid, one, [0, 0, z]))));
+  return [most(1), most(-1)];
 }
 
 /** Periods that a ruler could tell from the best and from each other. */

@@ -40,14 +40,15 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
     return { row0, row1 };
   });
 
-  const later = w.repeat(2, rows, row1, (previous, number) =>
-    previous.map((_, i) => {
+  const later = w.repeat(2, rows, { under: row0, row: row1 }, ({ under, row: previous }, number) => {
+    const row = previous.map((_, i) => {
       const bead = at(t.string([roleOfRow(p, number)], `b${i + 1}-`), 0);
-      t.back(at(previous, half - 1 - i));
+      t.skip(at(under, i)).back(at(previous, half - 1 - i));
       return bead;
-    }),
-  );
-  const all = [row0, row1, ...later.items];
+    });
+    return { under: previous, row };
+  });
+  const all = [row0, row1, ...later.items.map(({ row }) => row)];
 
   // The clasp is sewn to the bead in the middle of the last row, and of the first.
   const middle = Math.round((half - 0.5) / 2);

@@ -302,7 +302,9 @@ describe('flat peyote by hand', () => {
     const texts = steps(path, { row: 'row', role: (role) => role, hand: 'right' }).flatMap((g) =>
       g.steps.map((step) => step.text),
     );
-    expect(texts).toContain('6 times: pick up 1 A, go back through the A of the row before.');
+    expect(texts).toContain(
+      '6 times: pick up 1 A, skip the A two rows back, go back through the A of the row before.',
+    );
   });
 });
 

@@ -1,20 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { seeded } from '../layout/solver/random';
 import { BEADS, byId } from '../materials/catalogue';
 import { capsule, herringbone, ladder, REPEATING, rightAngleRing, strung } from '../testing/paths';
 import { STRUCTURES } from '../structures/registry';
 import { hole, outOf, Weave } from './builder';
 import { checkGrowth, checkMeetings, checkPath, checkRounds, type Fault } from './check';
 import { isTraversal, otherEnd, type Move, type Path } from './path';
-
-/** Deterministic random numbers (mulberry32, public domain). */
-function seeded(seed: number): () => number {
-  return () => {
-    seed = (seed + 0x6d2b79f5) | 0;
-    let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const codes = (faults: readonly Fault[]) => faults.map((fault) => fault.code);
 const withMove = (path: Path, index: number, move: Move): Path => ({

@@ -8,7 +8,8 @@ import { seeded } from './random';
 import type { Settled } from './settled';
 import type { Solid } from './solid';
 import { growStages, OPEN, relax, solveCell, type SolveOptions } from './solve';
-import { quaternionOf, type Matrix } from './turns';
+import { quaternionOf } from './turns';
+import { ofColumns } from './vectors';
 
 /** A piece without repeat at rest: a ring, a frame, a motif. */
 export interface SettledPiece {
@@ -108,8 +109,7 @@ function bent({ centre: [x, y, z], turn: r }: Resting, radius: number): Resting 
   // Along → round, across → up the ring's axis, height → outward.
   const map = ([a, b, c]: Point): Point => [-sin * a + cos * c, cos * a + sin * c, b];
   const [p, q, s] = [map([r[0], r[3], r[6]]), map([r[1], r[4], r[7]]), map([r[2], r[5], r[8]])];
-  const turn: Matrix = [p[0], q[0], s[0], p[1], q[1], s[1], p[2], q[2], s[2]];
-  return { centre: [(radius + z) * cos, (radius + z) * sin, y], turn };
+  return { centre: [(radius + z) * cos, (radius + z) * sin, y], turn: ofColumns(p, q, s) };
 }
 
 /** The clear round opening of a ring about the z axis through its middle, mm; only beads named count. */

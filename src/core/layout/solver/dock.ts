@@ -4,6 +4,7 @@ import { PER_BEAD, stateOf } from './energy';
 import { restingOf, type Resting } from './measure';
 import type { Solid } from './solid';
 import { quaternionOf, type Matrix } from './turns';
+import { add, apply, mean, mul, sub, times, unit } from './vectors';
 
 /** How far from the rest a part made apart is held before thread draws it in, mm. */
 const APART = 3;
@@ -35,13 +36,7 @@ export function dock(
     return inPart.has(b.bead) && !inPart.has(a.bead) ? [[b, a]] : [];
   });
   const end = (at: Resting, { bead, hole, end }: Anchor): Point => {
-    const [x, y, z] = solids[bead]?.holes[hole]?.[end] ?? [0, 0, 0];
-    const r = at.turn;
-    return [
-      at.centre[0] + r[0] * x + r[1] * y + r[2] * z,
-      at.centre[1] + r[3] * x + r[4] * y + r[5] * z,
-      at.centre[2] + r[6] * x + r[7] * y + r[8] * z,
-    ];
+    return add(at.centre, apply(at.turn, solids[bead]?.holes[hole]?.[end] ?? [0, 0, 0]));
   };
   const pairs = joints.map(([a, b]): [Point, Point] => [
     end(restingOf(own, inPart.get(a.bead) ?? 0), a),
@@ -57,17 +52,15 @@ export function dock(
     turn = best.turn;
     const middle = mean(placed.map((i) => restingOf(state, i).centre));
     const ownMiddle = apply(turn, mean(part.map((_, k) => restingOf(own, k).centre)));
-    const there: Point = [best.to[0] + ownMiddle[0], best.to[1] + ownMiddle[1], best.to[2] + ownMiddle[2]];
+    const there = add(best.to, ownMiddle);
     // Away from the middle of the rest; straight above it where the two would lie in each other.
-    const out: Point = [there[0] - middle[0], there[1] - middle[1], there[2] - middle[2]];
-    const far = Math.hypot(...out);
-    const away: Point = far > 1 ? [out[0] / far, out[1] / far, out[2] / far] : [0, 0, 1];
-    to = [best.to[0] + APART * away[0], best.to[1] + APART * away[1], best.to[2] + APART * away[2]];
+    const out = sub(there, middle);
+    const away: Point = Math.hypot(...out) > 1 ? unit(out) : [0, 0, 1];
+    to = add(best.to, mul(away, APART));
   }
   part.forEach((i, k) => {
     const at = restingOf(own, k);
-    const [x, y, z] = apply(turn, at.centre);
-    state.set([x + to[0], y + to[1], z + to[2]], i * PER_BEAD);
+    state.set(add(apply(turn, at.centre), to), i * PER_BEAD);
     state.set(quaternionOf(times(turn, at.turn)), i * PER_BEAD + 3);
   });
   return pairs.length > 0;
@@ -84,10 +77,9 @@ function bestTurn(pairs: readonly (readonly [Point, Point])[]): { turn: Matrix; 
       const turn: Matrix = over ? [c, s, 0, s, -c, 0, 0, 0, -1] : [c, -s, 0, s, c, 0, 0, 0, 1];
       const ends = pairs.map(([a]) => apply(turn, a));
       const from = mean(ends);
-      const to: Point = [goal[0] - from[0], goal[1] - from[1], goal[2] - from[2]];
+      const to = sub(goal, from);
       const off = pairs.reduce((sum, [, b], i) => {
-        const a = ends[i] as Point;
-        return sum + Math.hypot(a[0] + to[0] - b[0], a[1] + to[1] - b[1], a[2] + to[2] - b[2]) ** 2;
+        return sum + Math.hypot(...sub(add(ends[i] as Point, to), b)) ** 2;
       }, 0);
       if (!best || off < best.off) best = { turn, to, off };
     }
@@ -103,20 +95,3 @@ export function widened(before: Float64Array, kept: readonly number[], count: nu
   state.set(before.subarray(before.length - 2), count * PER_BEAD);
   return state;
 }
-
-const apply = (r: Matrix, [x, y, z]: Point): Point => [
-  r[0] * x + r[1] * y + r[2] * z,
-  r[3] * x + r[4] * y + r[5] * z,
-  r[6] * x + r[7] * y + r[8] * z,
-];
-
-function times(a: Matrix, b: Matrix): Matrix {
-  const column = (k: 0 | 1 | 2): Point => apply(a, [b[k], b[3 + k] as number, b[6 + k] as number]);
-  const [p, q, r] = [column(0), column(1), column(2)];
-  return [p[0], q[0], r[0], p[1], q[1], r[1], p[2], q[2], r[2]];
-}
-
-const mean = (points: readonly Point[]): Point => {
-  const sum = points.reduce((s, p): Point => [s[0] + p[0], s[1] + p[1], s[2] + p[2]], [0, 0, 0] as Point);
-  return [sum[0] / points.length, sum[1] / points.length, sum[2] / points.length];
-};

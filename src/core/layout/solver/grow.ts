@@ -4,6 +4,7 @@ import { pitchIndex, PER_BEAD } from './energy';
 import { restingOf, shifted } from './measure';
 import type { Solid } from './solid';
 import { quaternionOf } from './turns';
+import { add, cross, mean, mul, ofColumns, sub, unit } from './vectors';
 
 /** The cell with only some of its beads, and the spans between them; `kept` are their numbers in the whole. */
 export function only(
@@ -62,10 +63,9 @@ export function placeLater(
     // In a piece with a repeat, outward is away from its axis; in a motif, away from its middle.
     const out: Point = [cell.periodic ? 0 : at[0] - middle[0], at[1] - middle[1], at[2] - middle[2]];
     const far = Math.hypot(...out);
-    const away: Point =
-      far > 0.05 ? [out[0] / far, out[1] / far, out[2] / far] : [0, random() - 0.5, random() - 0.5];
+    const away: Point = far > 0.05 ? unit(out) : [0, random() - 0.5, random() - 0.5];
     const by = (solids[i]?.boundMm ?? 1) * (0.5 + 0.9 * (depth[i] ?? 1));
-    return [i, [at[0] + away[0] * by, at[1] + away[1] * by, at[2] + away[2] * by]];
+    return [i, add(at, mul(away, by))];
   });
   for (const [i, at] of seats) set(i, at);
   for (const i of later) turnAlong(cell, state, i, near, centreOf, random);
@@ -115,25 +115,11 @@ function turnAlong(
   const [before, after] = [at(0), at(1)];
   const from = before.length > 0 ? mean(before) : here;
   const to = after.length > 0 ? mean(after) : here;
-  let x: Point = [to[0] - from[0], to[1] - from[1], to[2] - from[2]];
+  let x = sub(to, from);
   if (Math.hypot(...x) < 1e-3) x = [random() - 0.5, random() - 0.5, random() - 0.5];
   x = unit(x);
   const up: Point = Math.abs(x[2]) < 0.9 ? [0, 0, 1] : [0, 1, 0];
   const y = unit(cross(up, x));
   const z = cross(x, y);
-  state.set(quaternionOf([x[0], y[0], z[0], x[1], y[1], z[1], x[2], y[2], z[2]]), bead * PER_BEAD + 3);
+  state.set(quaternionOf(ofColumns(x, y, z)), bead * PER_BEAD + 3);
 }
-
-const mean = (points: readonly Point[]): Point => {
-  const sum = points.reduce((s, p): Point => [s[0] + p[0], s[1] + p[1], s[2] + p[2]], [0, 0, 0] as Point);
-  return [sum[0] / points.length, sum[1] / points.length, sum[2] / points.length];
-};
-const unit = (a: Point): Point => {
-  const length = Math.max(Math.hypot(...a), 1e-12);
-  return [a[0] / length, a[1] / length, a[2] / length];
-};
-const cross = (a: Point, b: Point): Point => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];

@@ -6,6 +6,7 @@ import type { Solid } from './solid';
 import type { Settled } from './settled';
 import { Support } from './support';
 import { matrixOf, quaternionOf, type Matrix } from './turns';
+import { ofColumns } from './vectors';
 
 /** One bead at rest: its centre and its turn, in the frame of its cell. */
 export interface Resting {
@@ -48,7 +49,7 @@ export function shifted({ centre, turn }: Resting, periodMm: number, twist: numb
   const [a, b, c] = [about(row(0)), about(row(1)), about(row(2))];
   return {
     centre: [x + shift * periodMm, y, z],
-    turn: [a[0], b[0], c[0], a[1], b[1], c[1], a[2], b[2], c[2]],
+    turn: ofColumns(a, b, c),
   };
 }
 

@@ -3,6 +3,7 @@ import type { Anchor, RepeatCell } from './cell';
 import { pitchIndex, PER_BEAD, stateOf } from './energy';
 import type { Solid } from './solid';
 import { quaternionOf } from './turns';
+import { across, add, cross, dot, mean, mul, ofColumns, sub, unit } from './vectors';
 
 /** Periods that are laid out to see which way the piece runs. */
 const PERIODS = 8;
@@ -210,22 +211,5 @@ function placeBead(
   const ez = cross(ex, ey);
   const o = bead * PER_BEAD;
   state.set(centre, o);
-  state.set(quaternionOf([ex[0], ey[0], ez[0], ex[1], ey[1], ez[1], ex[2], ey[2], ez[2]]), o + 3);
+  state.set(quaternionOf(ofColumns(ex, ey, ez)), o + 3);
 }
-
-const sub = (a: Point, b: Point): Point => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const add = (a: Point, b: Point): Point => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-const mul = (a: Point, s: number): Point => [a[0] * s, a[1] * s, a[2] * s];
-const dot = (a: Point, b: Point): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const cross = (a: Point, b: Point): Point => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
-const unit = (a: Point): Point => mul(a, 1 / Math.max(Math.hypot(...a), 1e-12));
-const across = (a: Point, axis: Point): Point => sub(a, mul(axis, dot(a, axis)));
-const mean = (points: readonly Point[]): Point =>
-  mul(
-    points.reduce((sum, p) => add(sum, p), [0, 0, 0] as Point),
-    1 / points.length,
-  );

@@ -26,6 +26,17 @@ export function sourceWords({ gauge }: Plan, layingOut: number | null): string {
     : `by rule of thumb; laying it out, ${Math.round(100 * layingOut)} %`;
 }
 
+/** A step in height less than this is not felt, mm (from memory). */
+const FELT_MM = 0.2;
+
+/** Which beads stand out from the others on the face, and by how much; null where none do. */
+function standsOut({ gauge: { faces } }: Plan): string | null {
+  const order = [...faces].sort((a, b) => b.frontMm - a.frontMm);
+  const [first, next] = order;
+  if (!first || !next || first.frontMm - next.frontMm < FELT_MM) return null;
+  return `${first.role}, by ${fine(first.frontMm - next.frontMm)}`;
+}
+
 /** How long one unit is, and how sure that is. */
 export function GaugeFacts({ plan, layingOut }: { plan: Plan; layingOut: number | null }) {
   const { unit, show } = useLengths();
@@ -46,6 +57,7 @@ export function GaugeFacts({ plan, layingOut }: { plan: Plan; layingOut: number 
         {gauge.insideMm !== null && gauge.insideMm > 0.2 && (
           <Fact name="open inside">{fine(gauge.insideMm)}</Fact>
         )}
+        {standsOut(plan) && <Fact name="stands out on the face">{standsOut(plan)}</Fact>}
         <Fact name="finished, give or take">{show(2 * chosen.sdMm)}</Fact>
       </dl>
       {layingOut !== null && (
