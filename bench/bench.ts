@@ -44,7 +44,12 @@ for (const { id, name, defaults, bind } of STRUCTURES) {
     time(() => planned(long).work()),
     0.95,
   );
-  line('the whole work, bead by bead, for picture and steps, p95 ms', work, work < 100, 'below 100');
+  line(
+    'the whole work, bead by bead, for picture and steps, p95 ms',
+    work,
+    work < 250,
+    'aim 100; fails at 250',
+  );
 
   // Reading a piece off its repeat.
   const read = (beads: number) =>

@@ -5,7 +5,9 @@ import { distance, type Point, type Pose } from './layout';
 import { beadWord, type RepeatCell } from './solver/cell';
 import { reach, restingOf, shifted, type Resting } from './solver/measure';
 import type { BeadSize } from '../materials/material';
-import { solidOf } from './solver/solid';
+import { solidOf, type Solid } from './solver/solid';
+
+const distinctRoles = (beads: readonly Bead[]): string[] => [...new Set(beads.map(({ role }) => role))];
 
 const anyPass = (word: string) => word.replace(/\/.*\//, '/');
 
@@ -39,8 +41,11 @@ export function solvedForm(
   const body = sample.path.beads.filter((bead) => bead.place.section === 'body');
   const placed = body.map((bead) => ({ bead, at: resting(bead) }));
   if (placed.some(({ at }) => at === null)) return null;
+  const solids = new Map(distinctRoles(body).map((role) => [role, solidOf(sizeOf(role))]));
   const reaches = (direction: Point) =>
-    Math.max(...placed.map(({ bead, at }) => reach(solidOf(sizeOf(bead.role)), at as Resting, direction)));
+    Math.max(
+      ...placed.map(({ bead, at }) => reach(solids.get(bead.role) as Solid, at as Resting, direction)),
+    );
   const turned = turnedBeads(sample.path, body, alikeOnly, resting, sizeOf);
   const startMm = -reaches([-1, 0, 0]);
   const lengthMm = reaches([1, 0, 0]) - startMm;

@@ -72,6 +72,18 @@ export const unitWords = (path: Path, section: string): string[] =>
  * Returns null where the section has too few units to tell (a period must be seen at least twice).
  */
 export function cellOf(path: Path, section = 'body'): Cell | null {
+  const known = cells.get(path);
+  const before = known?.get(section);
+  if (before !== undefined) return before;
+  const cell = findCell(path, section);
+  cells.set(path, (known ?? new Map<string, Cell | null>()).set(section, cell));
+  return cell;
+}
+
+/** A path never changes once it is written, and its cell is asked for by several readers. */
+const cells = new WeakMap<Path, Map<string, Cell | null>>();
+
+function findCell(path: Path, section: string): Cell | null {
   const words = unitWords(path, section);
   const middle = Math.floor(words.length / 2);
   for (let period = 1; 2 * period <= words.length; period++) {
