@@ -3,7 +3,7 @@ import { repeatCell } from '@/core/layout/solver/cell';
 import { solveClosed } from '@/core/layout/solver/closed';
 import { rests } from '@/core/layout/solver/settled';
 import { solidOf } from '@/core/layout/solver/solid';
-import { solveCell } from '@/core/layout/solver/solve';
+import { solveCell, type SolveOptions } from '@/core/layout/solver/solve';
 import { BEADS, byId } from '@/core/materials/catalogue';
 import * as paths from '@/core/testing/paths';
 import type { Path } from '@/core/weave/path';
@@ -176,8 +176,35 @@ async function besideAnEngine(): Promise<void> {
   }
 }
 
+/** What was chosen, and what it does to the pitch: the table of docs/layout.md. */
+function choices(): void {
+  section('What pull, rounding and slack do to the pitch, mm a unit');
+  const names = [
+    'flat herringbone',
+    'right-angle weave',
+    'herringbone of cubes and seeds',
+    'right-angle weave of bugles',
+    'spiral rope',
+  ];
+  for (const { name, path, beads } of CASES.filter((one) => names.includes(one.name))) {
+    const cell = repeatCell(path);
+    if (!cell) throw new Error(`${name} does not repeat.`);
+    const pitch = (options: SolveOptions, rounding = 1) => {
+      const solids = cell.beads.map(({ role }) => solidOf(bead(beads[role] ?? ''), rounding));
+      return ((solveCell(cell, solids, options)[0]?.periodMm ?? NaN) / cell.units).toFixed(3);
+    };
+    const pulls = [0.02, 0.05, 0.1, 0.2].map((pull) => pitch({ pull }));
+    const edges = [0.6, 1, 1.4].map((rounding) => pitch({}, rounding));
+    const slacks = [0.15, 0.3].map((slack) => pitch({ slack }));
+    console.log(`  ${name}`);
+    console.log(`    pull 0.02, 0.05, 0.1, 0.2: ${pulls.join(' ')}`);
+    console.log(`    edges × 0.6, 1, 1.4: ${edges.join(' ')}; slack 0.15, 0.3 mm: ${slacks.join(' ')}`);
+  }
+}
+
 export async function benchLayouts(): Promise<void> {
   cells();
+  choices();
   pieces();
   await besideAnEngine();
 }

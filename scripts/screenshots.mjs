@@ -33,6 +33,11 @@ try {
   await page.getByRole('button', { name: /Beads/ }).first().click();
   await shoot('beads');
 
+  await page.getByRole('button', { name: /Gauge/ }).first().click();
+  await page.getByText('stands out on the face').scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 250);
+  await shoot('gauge');
+
   // The same piece changed in two browsers at once.
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await other.goto(page.url());

@@ -205,6 +205,23 @@ describe('what needs sizes', () => {
     expect(codes(faults)).toContain('ends-cannot-meet');
   });
 
+  it('measures a pass through a second hole from that hole', () => {
+    const w = new Weave({ holes: { T: 2 } });
+    const t = w.needle('working').begin('none');
+    const { tile } = t.pick({ tile: 'T' });
+    t.through(hole(t.pick({ other: 'T' }).other, 1));
+    const body = { lengthMm: 1, diameterMm: 1, holes: 2, apartMm: 20 };
+    const layout = (x: number) => ({
+      body: () => body,
+      findings: [],
+      poses: [0, x].map((at) => ({ centre: [at, 0, 0] as const, axis: [1, 0, 0] as const })),
+    });
+    // From the one hole to the other of the same bead are 20 mm, far more than two beads of 1 mm allow.
+    expect(tile.id).toBe(0);
+    expect(codes(checkMeetings(w.path(), layout(1)))).toEqual(['ends-cannot-meet']);
+    expect(checkMeetings(w.path(), { ...layout(1), body: () => ({ ...body, apartMm: 1 }) })).toEqual([]);
+  });
+
   it('geometry: a flat round lies 2π further out for each bead’s thickness, so 6 more seeds of equal sides', () => {
     const cube = { lengthMm: 2, diameterMm: 2 };
     const rounds = (...counts: number[]) => {

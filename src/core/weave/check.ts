@@ -273,8 +273,8 @@ export function checkMeetings(path: Path, layout: Layout): Fault[] {
     }
     if (last && move.as !== 'turn') {
       const gapMm = distance(
-        holeEnd(layout, last.bead, otherEnd(last.enter)),
-        holeEnd(layout, move.bead, move.enter),
+        holeEnd(layout, last.bead, otherEnd(last.enter), last.hole),
+        holeEnd(layout, move.bead, move.enter, move.hole),
       );
       const mostMm = reach(last.bead.role) + reach(move.bead.role);
       if (gapMm > mostMm)

@@ -1,4 +1,47 @@
+import type { Point } from '../layout';
 import { HULL_POWER, type Solid } from './solid';
+
+/** What one ellipsoid reaches: q, the point that does, and how that point turns between two tangents. */
+class Ellipsoid {
+  q = 0;
+  x = 0;
+  y = 0;
+  z = 0;
+  pt = 0;
+  pu = 0;
+  s11 = 0;
+  s12 = 0;
+  s22 = 0;
+
+  at(
+    axes: Point,
+    nx: number,
+    ny: number,
+    nz: number,
+    tx: number,
+    ty: number,
+    tz: number,
+    ux: number,
+    uy: number,
+    uz: number,
+  ): this {
+    const aa = axes[0] * axes[0];
+    const bb = axes[1] * axes[1];
+    const cc = axes[2] * axes[2];
+    // A term of no size reaches nowhere: the floor keeps the division finite.
+    const q = Math.max(Math.sqrt(aa * nx * nx + bb * ny * ny + cc * nz * nz), 1e-9);
+    this.q = q;
+    this.x = (aa * nx) / q;
+    this.y = (bb * ny) / q;
+    this.z = (cc * nz) / q;
+    this.pt = this.x * tx + this.y * ty + this.z * tz;
+    this.pu = this.x * ux + this.y * uy + this.z * uz;
+    this.s11 = (aa * tx * tx + bb * ty * ty + cc * tz * tz - this.pt * this.pt) / q;
+    this.s12 = (aa * tx * ux + bb * ty * uy + cc * tz * uz - this.pt * this.pu) / q;
+    this.s22 = (aa * ux * ux + bb * uy * uy + cc * uz * uz - this.pu * this.pu) / q;
+    return this;
+  }
+}
 
 /**
  * The support function of a body and its derivatives in one direction, worked out in place:
@@ -13,6 +56,8 @@ export class Support {
   s11 = 0;
   s12 = 0;
   s22 = 0;
+  private readonly one = new Ellipsoid();
+  private readonly two = new Ellipsoid();
 
   /** n, t and u in the body's frame: the direction and two tangents to it. */
   at(
@@ -29,29 +74,20 @@ export class Support {
     uz: number,
   ): this {
     this.h = this.x = this.y = this.z = this.s11 = this.s12 = this.s22 = 0;
+    const one = this.one;
     for (const term of terms) {
-      if (term.kind === 'ellipsoid') {
-        const { axes } = term;
-        const aa = axes[0] * axes[0];
-        const bb = axes[1] * axes[1];
-        const cc = axes[2] * axes[2];
-        const q = Math.sqrt(aa * nx * nx + bb * ny * ny + cc * nz * nz);
-        if (q < 1e-12) continue;
-        const px = (aa * nx) / q;
-        const py = (bb * ny) / q;
-        const pz = (cc * nz) / q;
-        const pt = px * tx + py * ty + pz * tz;
-        const pu = px * ux + py * uy + pz * uz;
-        this.h += q;
-        this.x += px;
-        this.y += py;
-        this.z += pz;
-        this.s11 += (aa * tx * tx + bb * ty * ty + cc * tz * tz - pt * pt) / q;
-        this.s12 += (aa * tx * ux + bb * ty * uy + cc * tz * uz - pt * pu) / q;
-        this.s22 += (aa * ux * ux + bb * uy * uy + cc * uz * uz - pu * pu) / q;
+      if (term.kind === 'hull') {
+        this.hull(term.one, term.other, nx, ny, nz, tx, ty, tz, ux, uy, uz);
         continue;
       }
-      this.hull(term.one, term.other, nx, ny, nz, tx, ty, tz, ux, uy, uz);
+      one.at(term.axes, nx, ny, nz, tx, ty, tz, ux, uy, uz);
+      this.h += one.q;
+      this.x += one.x;
+      this.y += one.y;
+      this.z += one.z;
+      this.s11 += one.s11;
+      this.s12 += one.s12;
+      this.s22 += one.s22;
     }
     this.h *= scale;
     this.x *= scale;
@@ -64,8 +100,8 @@ export class Support {
   }
 
   private hull(
-    one: readonly [number, number, number],
-    other: readonly [number, number, number],
+    one: Point,
+    other: Point,
     nx: number,
     ny: number,
     nz: number,
@@ -76,33 +112,19 @@ export class Support {
     uy: number,
     uz: number,
   ): void {
-    const parts = [one, other].map(([a, b, c]) => {
-      const [aa, bb, cc] = [a * a, b * b, c * c];
-      const q = Math.max(Math.sqrt(aa * nx * nx + bb * ny * ny + cc * nz * nz), 1e-9);
-      const [px, py, pz] = [(aa * nx) / q, (bb * ny) / q, (cc * nz) / q];
-      const pt = px * tx + py * ty + pz * tz;
-      const pu = px * ux + py * uy + pz * uz;
-      return {
-        q,
-        px,
-        py,
-        pz,
-        pt,
-        pu,
-        s11: (aa * tx * tx + bb * ty * ty + cc * tz * tz - pt * pt) / q,
-        s12: (aa * tx * ux + bb * ty * uy + cc * tz * uz - pt * pu) / q,
-        s22: (aa * ux * ux + bb * uy * uy + cc * uz * uz - pu * pu) / q,
-      };
-    });
+    const parts = [
+      this.one.at(one, nx, ny, nz, tx, ty, tz, ux, uy, uz),
+      this.two.at(other, nx, ny, nz, tx, ty, tz, ux, uy, uz),
+    ];
     const most = Math.max(...parts.map((p) => p.q));
     const h = most * parts.reduce((sum, p) => sum + (p.q / most) ** HULL_POWER, 0) ** (1 / HULL_POWER);
     let [pt, pu, s11, s12, s22] = [0, 0, 0, 0, 0];
     for (const p of parts) {
       const w = (p.q / h) ** (HULL_POWER - 1);
       const bend = ((HULL_POWER - 1) * (p.q / h) ** (HULL_POWER - 2)) / h;
-      this.x += w * p.px;
-      this.y += w * p.py;
-      this.z += w * p.pz;
+      this.x += w * p.x;
+      this.y += w * p.y;
+      this.z += w * p.z;
       pt += w * p.pt;
       pu += w * p.pu;
       s11 += w * p.s11 + bend * p.pt * p.pt;
