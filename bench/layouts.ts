@@ -178,7 +178,7 @@ async function besideAnEngine(): Promise<void> {
 
 /** What was chosen, and what it does to the pitch: the table of docs/layout.md. */
 function choices(): void {
-  section('What pull, rounding and slack do to the pitch, mm a unit');
+  section('What pull, rounding, slack and thread do to the pitch, mm a unit');
   const names = [
     'flat herringbone',
     'right-angle weave',
@@ -196,9 +196,11 @@ function choices(): void {
     const pulls = [0.02, 0.05, 0.1, 0.2].map((pull) => pitch({ pull }));
     const edges = [0.6, 1, 1.4].map((rounding) => pitch({}, rounding));
     const slacks = [0.15, 0.3].map((slack) => pitch({ slack }));
+    const threads = [0, 0.075].map((threadMm) => pitch({ threadMm }));
     console.log(`  ${name}`);
     console.log(`    pull 0.02, 0.05, 0.1, 0.2: ${pulls.join(' ')}`);
     console.log(`    edges × 0.6, 1, 1.4: ${edges.join(' ')}; slack 0.15, 0.3 mm: ${slacks.join(' ')}`);
+    console.log(`    thread through beads, 0.15 mm thick on them: ${threads.join(' ')}`);
   }
 }
 

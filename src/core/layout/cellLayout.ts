@@ -9,7 +9,7 @@ import { solveCell, type SolveOptions } from './solver/solve';
 import { pitchIndex, PER_BEAD, stateOf } from './solver/energy';
 
 /** Raised whenever the solver's answers change: results of another version are not used. */
-export const SOLVER_VERSION = 1;
+export const SOLVER_VERSION = 2;
 
 /** Lengths are kept to a thousandth of a millimetre: floating point differs between machines. */
 const rounded = (mm: number) => Math.round(mm * 1000) / 1000;
@@ -67,8 +67,9 @@ function canonical(cell: RepeatCell, sizes: readonly BeadSize[]): string {
       .join(',');
   const anchors = (all: readonly { bead: number; hole: number; end: number; shift: number }[]) =>
     all.map((a) => `${a.bead}.${a.hole}.${a.end}.${a.shift}`).join('+');
+  const faces = cell.beads.map(({ face, stage }) => (face ? `${stage}${face}` : '')).join('');
   const spans = cell.spans.map(({ from, to, pull }) => `${anchors(from)}-${anchors(to)}*${pull}`).sort();
-  return [cell.units, sizes.map(bead).join(';'), spans.join(';')].join('|');
+  return [cell.units, sizes.map(bead).join(';'), spans.join(';'), faces].join('|');
 }
 
 /** A short name of a text: 53 bits of two rounds of FNV-style mixing (cyrb53, public domain). */
@@ -112,7 +113,7 @@ export function solveLayout({ cell, sizes }: LayoutRequest, options: SolveOption
   const oneHand = flat.twist < 0 && Math.abs(flat.twist) < Math.PI ? mirrored(flat) : flat;
   const { widthMm, thicknessMm, insideMm, thinAt } = measure(cell, solids, oneHand);
   // Seen from above: the thinnest way across is the height.
-  const told = turned(oneHand, Math.PI / 2 - thinAt);
+  const told = frontUp(cell, turned(oneHand, Math.PI / 2 - thinAt));
   return {
     pitchMm: rounded(told.periodMm / cell.units),
     twist: Math.round(told.twist * 1e5) / 1e5,
@@ -127,6 +128,15 @@ export function solveLayout({ cell, sizes }: LayoutRequest, options: SolveOption
     othersMm: distinctPitches(told.periodMm, others).map((mm) => rounded(mm / cell.units)),
     settled: rests(best, solids),
   };
+}
+
+/** Turned over where what was sewn on the front lies below. */
+function frontUp({ beads }: RepeatCell, settled: Settled): Settled {
+  const up = beads.reduce((sum, { face }, i) => {
+    const z = restingOf(settled.state, i).centre[2];
+    return sum + (face === 'front' ? z : face === 'back' ? -z : 0);
+  }, 0);
+  return up < 0 ? turned(settled, Math.PI) : settled;
 }
 
 /** How far a bead reaches to the front and to the back, whichever of two neighbouring periods it lies in. */

@@ -7,6 +7,7 @@ import {
   type End,
   type HoleEnd,
   type Move,
+  type PassInfo,
   type Path,
   type Tension,
 } from '../../weave/path';
@@ -22,6 +23,8 @@ export interface CellBead {
   readonly apart: boolean;
   /** A body set in without thread: a ball in a frame, a stone in a capsule. */
   readonly setIn: boolean;
+  /** The face of the work that its pass lies on; null where the path says nothing. */
+  readonly face: PassInfo['face'];
   /** Which bead of its unit it is: the same in every unit of its kind. */
   readonly word: string;
 }
@@ -91,6 +94,7 @@ export function repeatCell(path: Path, section = 'body'): RepeatCell | null {
         stage: stageOf(bead),
         apart: false,
         setIn: setIn.has(bead),
+        face: passInfo(path, bead.place.pass).face,
         word: beadWord(bead),
       });
     }
@@ -145,6 +149,7 @@ export function closedCell(path: Path): RepeatCell {
     stage: stageOf(bead),
     apart: isApart(path, bead),
     setIn: setIn.has(bead),
+    face: passInfo(path, bead.place.pass).face,
     word: bead.name,
   }));
   const anchor = ({ bead, hole, end }: HoleEnd): Anchor => ({ bead: bead.id, hole, end, shift: 0 });

@@ -75,7 +75,7 @@ function bentStrip(
   const first = stageZero(whole, n);
   const beadSolids = first.beads.map(({ role }) => solidOf(role));
   const energy = new CellEnergy(first, beadSolids);
-  energy.stage = { stiffness: 50, pull: 0, flat: 0, twistFree: false, slack: TAUT, open: OPEN };
+  energy.stage = { stiffness: 50, pull: 0, flat: 0, twistFree: false, slack: TAUT, open: OPEN, threadMm: 0 };
   minimise(energy.evaluate, state, { steps: 200, stillAt: 1e-2, mostMove: 0.1 });
   return relax(first, beadSolids, state, 'free', options);
 }

@@ -1,4 +1,4 @@
-import type { Anchor, RepeatCell } from './cell';
+import type { Anchor, RepeatCell, Span } from './cell';
 import { Contact, type Placed } from './contact';
 import type { Solid } from './solid';
 import { matrixOf } from './turns';
@@ -20,6 +20,8 @@ export interface Stage {
   readonly slack: number;
   /** How strongly a closed form is opened from its middle, in threads' pull for each bead. */
   readonly open: number;
+  /** Radius of the thread, mm: bare thread may not pass through beads. 0 lets it. */
+  readonly threadMm: number;
 }
 
 /**
@@ -27,6 +29,11 @@ export interface Stage {
  * tension gives by more.
  */
 export const TAUT = 0.03;
+/** Where along a span bare thread is looked at, and how short a span is not, mm. */
+const ALONG_SPAN = [0.2, 0.4, 0.6, 0.8] as const;
+const SHORT_MM = 0.3;
+const BALL: Solid = { terms: [{ kind: 'ellipsoid', axes: [1, 1, 1] }], holes: [], boundMm: 1 };
+const STILL = Float64Array.from([1, 0, 0, 0, 1, 0, 0, 0, 1]);
 /** The furthest period that can be touched. */
 const FAR = 8;
 
@@ -39,7 +46,7 @@ export const pitchIndex = (beads: number): number => beads * PER_BEAD;
  * cell under a screw along x, by the period's pitch and twist, which are unknowns of the state too.
  */
 export class CellEnergy {
-  stage: Stage = { stiffness: 100, pull: 0, flat: 0, twistFree: false, slack: TAUT, open: 0 };
+  stage: Stage = { stiffness: 100, pull: 0, flat: 0, twistFree: false, slack: TAUT, open: 0, threadMm: 0 };
   /** Size of each bead: they grow from small to 1. */
   readonly scales: Float64Array;
   /** Beads that are held where they are, and with them pitch and twist; null where all may move. */
@@ -79,7 +86,7 @@ export class CellEnergy {
     this.deepestMm = 0;
     this.longestMm = 0;
     const norms = this.turnAll(state);
-    let energy = this.spans(state) + this.overlaps(state);
+    let energy = this.spans(state) + this.overlaps(state) + this.bareThread(state);
     if (cell.periodic) {
       energy -= stage.pull * (state[n * PER_BEAD] as number);
       this.pitchForce -= stage.pull;
@@ -176,6 +183,92 @@ export class CellEnergy {
       this.pullAt(state, from, -fx, -fy, -fz);
     }
     return energy;
+  }
+
+  /**
+   * Bare thread lies on beads, not in them: a few points along each span are small balls that touch every
+   * bead but the two it leaves.
+   */
+  private bareThread(state: Float64Array): number {
+    const { threadMm } = this.stage;
+    if (threadMm === 0) return 0;
+    const n = this.cell.beads.length;
+    const p = pitchIndex(n);
+    this.ball.scale = threadMm;
+    const a: Where = { x: 0, y: 0, z: 0 };
+    const b: Where = { x: 0, y: 0, z: 0 };
+    let energy = 0;
+    for (const span of this.cell.spans) {
+      this.locate(state, span.from, a);
+      this.locate(state, span.to, b);
+      if ((b.x - a.x) ** 2 + (b.y - a.y) ** 2 + (b.z - a.z) ** 2 < SHORT_MM * SHORT_MM) continue;
+      const own = [...span.from, ...span.to];
+      const shifts = own.map(({ shift }) => shift);
+      const first = this.cell.periodic ? Math.min(...shifts) - 1 : 0;
+      const last = this.cell.periodic ? Math.max(...shifts) + 1 : 0;
+      for (let shift = first; shift <= last; shift++) {
+        const along = shift * (state[p] as number);
+        const angle = shift * (state[p + 1] as number);
+        const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+        for (let j = 0; j < n; j++) {
+          if (own.some((one) => one.bead === j && one.shift === shift)) continue;
+          const c = j * PER_BEAD;
+          const [y, z] = [state[c + 1] as number, state[c + 2] as number];
+          const [x, yy, zz] = [(state[c] as number) + along, cos * y - sin * z, sin * y + cos * z];
+          let turned = false;
+          for (const t of ALONG_SPAN) {
+            const ball = this.ball;
+            ball.x = a.x + t * (b.x - a.x);
+            ball.y = a.y + t * (b.y - a.y);
+            ball.z = a.z + t * (b.z - a.z);
+            const [dx, dy, dz] = [ball.x - x, ball.y - yy, ball.z - zz];
+            const reach = (this.solids[j] as Solid).boundMm * (this.scales[j] as number) + threadMm;
+            const dd = dx * dx + dy * dy + dz * dz;
+            if (dd > reach * reach) continue;
+            if (!turned) this.image(j, cos, sin);
+            turned = true;
+            energy += this.threadOn(state, span, t, j, shift, [x, yy, zz], Math.sqrt(dd));
+          }
+        }
+      }
+    }
+    return energy;
+  }
+
+  private readonly ball = { solid: BALL, scale: 0, x: 0, y: 0, z: 0, turn: STILL, offset: 0 };
+
+  private threadOn(
+    state: Float64Array,
+    { from, to }: Span,
+    t: number,
+    j: number,
+    shift: number,
+    [x, y, z]: readonly [number, number, number],
+    apart: number,
+  ): number {
+    const { contact, ball } = this;
+    if (apart > 1e-9) {
+      contact.nx = (ball.x - x) / apart;
+      contact.ny = (ball.y - y) / apart;
+      contact.nz = (ball.z - z) / apart;
+    } else [contact.nx, contact.ny, contact.nz] = [0, 0, 1];
+    const bead: Placed = {
+      solid: this.solids[j] as Solid,
+      scale: this.scales[j] as number,
+      x,
+      y,
+      z,
+      turn: this.imageTurn,
+      offset: 0,
+    };
+    const d = contact.distance(bead, ball, true);
+    if (d >= 0) return 0;
+    const f = this.stage.stiffness * d;
+    const [fx, fy, fz] = [f * contact.nx, f * contact.ny, f * contact.nz];
+    this.pullAt(state, to, t * fx, t * fy, t * fz);
+    this.pullAt(state, from, (1 - t) * fx, (1 - t) * fy, (1 - t) * fz);
+    this.push(state, j, shift, -fx, -fy, -fz, x + contact.ax, y + contact.ay, z + contact.az);
+    return (this.stage.stiffness / 2) * d * d;
   }
 
   /** Where thread passes: a hole end, or the middle between two. */

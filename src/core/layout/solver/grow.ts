@@ -63,7 +63,13 @@ export function placeLater(
     // In a piece with a repeat, outward is away from its axis; in a motif, away from its middle.
     const out: Point = [cell.periodic ? 0 : at[0] - middle[0], at[1] - middle[1], at[2] - middle[2]];
     const far = Math.hypot(...out);
-    const away: Point = far > 0.05 ? unit(out) : [0, random() - 0.5, random() - 0.5];
+    const { face } = cell.beads[i] ?? {};
+    // A path cannot tell front from back: a pass that is to lie on a face is set there.
+    const away: Point = face
+      ? [0, 0, face === 'front' ? 1 : -1]
+      : far > 0.05
+        ? unit(out)
+        : [0, random() - 0.5, random() - 0.5];
     const by = (solids[i]?.boundMm ?? 1) * (0.5 + 0.9 * (depth[i] ?? 1));
     return [i, add(at, mul(away, by))];
   });

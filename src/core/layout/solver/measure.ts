@@ -187,7 +187,7 @@ function sagAlong(
   const open = strip(cell, settled, periods);
   const n = cell.beads.length;
   const energy = new CellEnergy(open.cell, Array.from({ length: periods }, () => solids).flat());
-  energy.stage = { stiffness: 400, pull: 0, flat: 0, twistFree: false, slack: GIVE, open: 0 };
+  energy.stage = { stiffness: 400, pull: 0, flat: 0, twistFree: false, slack: GIVE, open: 0, threadMm: 0 };
   const middle = (periods - 1) / 2;
   // Pulled down in the middle and up at both ends, in balance.
   const weights = Array.from({ length: periods }, (_, k) => {

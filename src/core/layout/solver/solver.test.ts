@@ -11,7 +11,7 @@ import { CellEnergy, pitchIndex, stateOf, TAUT } from './energy';
 import { drape, measure, mirrored } from './measure';
 import { minimise } from './minimise';
 import { seeded } from './random';
-import { rests } from './settled';
+import { rests, type Settled } from './settled';
 import { solidOf, type Solid } from './solid';
 import { solveCell, type SolveOptions } from './solve';
 import { Support } from './support';
@@ -109,27 +109,62 @@ describe('bodies', () => {
 });
 
 describe('the energy', () => {
+  const gradientHolds = (id: string, spreadMm: number, threadMm: number) => {
+    const { cell, solids } = cellOfCase({ path: paths.rightAngle(12), beads: { A: id } });
+    const energy = new CellEnergy(cell, solids);
+    energy.stage = {
+      ...energy.stage,
+      pull: 0.1,
+      flat: 0.3,
+      twistFree: true,
+      open: 0.1,
+      stiffness: 50,
+      threadMm,
+    };
+    const random = seeded(5);
+    const state = stateOf(cell.beads.length).map(() => spreadMm * (2 * random() - 1));
+    state[pitchIndex(cell.beads.length)] = 1.7;
+    const gradient = new Float64Array(state.length);
+    const unused = new Float64Array(state.length);
+    const here = energy.evaluate(state, gradient);
+    const deepest = energy.deepestMm;
+    const at = (i: number, by: number) =>
+      energy.evaluate(
+        state.map((v, k) => (k === i ? v + by : v)),
+        unused,
+      );
+    gradient.forEach((slope, i) => expect((at(i, 1e-5) - at(i, -1e-5)) / 2e-5).toBeCloseTo(slope, 4));
+    energy.stage = { ...energy.stage, threadMm: 0 };
+    return { deepest, ofThread: here - energy.evaluate(state, unused) };
+  };
+
   it.each(['seed-11', 'cube-3', 'bicone-4', 'lens', 'tile'])(
     'its gradient is what small steps measure: %s (central differences)',
-    (id) => {
-      const { cell, solids } = cellOfCase({ path: paths.rightAngle(12), beads: { A: id } });
-      const energy = new CellEnergy(cell, solids);
-      energy.stage = { stiffness: 50, pull: 0.1, flat: 0.3, twistFree: true, slack: TAUT, open: 0.1 };
-      const random = seeded(5);
-      const state = stateOf(cell.beads.length).map(() => 2 * random() - 1);
-      state[pitchIndex(cell.beads.length)] = 1.7;
-      const gradient = new Float64Array(state.length);
-      const unused = new Float64Array(state.length);
-      energy.evaluate(state, gradient);
-      expect(energy.deepestMm).toBeGreaterThan(0.1);
-      const at = (i: number, by: number) =>
-        energy.evaluate(
-          state.map((v, k) => (k === i ? v + by : v)),
-          unused,
-        );
-      gradient.forEach((slope, i) => expect((at(i, 1e-5) - at(i, -1e-5)) / 2e-5).toBeCloseTo(slope, 4));
-    },
+    (id) => expect(gradientHolds(id, 1, 0).deepest).toBeGreaterThan(0.1),
   );
+
+  it.each(['seed-11', 'cube-3', 'lens'])('and so it is with thread that lies on beads: %s', (id) =>
+    expect(gradientHolds(id, 2.5, 0.3).ofThread).toBeGreaterThan(0.01),
+  );
+
+  it('bare thread goes round beads: a long loop of a spiral lies on its core, not in it (geometry)', () => {
+    const { cell, solids } = cellOfCase({
+      path: paths.spiralRope(14, 4, 5),
+      beads: { C: 'seed-8', O: 'seed-11' },
+    });
+    const through = solveCell(cell, solids, { threadMm: 0 })[0];
+    const round = solveCell(cell, solids)[0];
+    const bareMm = (one: Settled | undefined) => {
+      const energy = new CellEnergy(cell, solids);
+      energy.stage = { ...energy.stage, threadMm: 0.002, twistFree: true, stiffness: 100 };
+      const unused = new Float64Array(one?.state.length ?? 0);
+      const all = energy.evaluate(one?.state ?? unused, unused);
+      energy.stage = { ...energy.stage, threadMm: 0 };
+      return all - energy.evaluate(one?.state ?? unused, unused);
+    };
+    // What thread in beads costs grows with the square of how deep it is.
+    expect(bareMm(round)).toBeLessThan(bareMm(through) / 3);
+  });
 
   it('the minimiser finds the bottom of Rosenbrock’s valley, (1, 1) (Rosenbrock 1960)', () => {
     const at = Float64Array.from([-1.2, 1]);
@@ -237,7 +272,15 @@ describe('the same whatever it starts from', () => {
     });
     const other = mirrored(best);
     const energy = new CellEnergy(cell, solids);
-    energy.stage = { stiffness: 1600, pull: 0.05, flat: 0, twistFree: true, slack: TAUT, open: 0 };
+    energy.stage = {
+      stiffness: 1600,
+      pull: 0.05,
+      flat: 0,
+      twistFree: true,
+      slack: TAUT,
+      open: 0,
+      threadMm: 0,
+    };
     const unused = new Float64Array(best.state.length);
     expect(energy.evaluate(other.state, unused)).toBeCloseTo(energy.evaluate(best.state, unused), 6);
     expect(other.twist).toBe(-best.twist);
