@@ -1,26 +1,44 @@
 // npm run layouts: solves the layouts that ship with the program, for the usual materials, and writes them.
+// `-- --keep` solves only those that are missing; `-- --progress` tells each.
 import { readdirSync, writeFileSync } from 'node:fs';
 import { solveLayout, type CellLayout, type LayoutRequest } from '@/core/layout/cellLayout';
-import { BEADS, PALETTE } from '@/core/materials/catalogue';
-import { inColour, newBracelet, type Piece } from '@/core/piece';
+import { BEADS } from '@/core/materials/catalogue';
+import { newBracelet, type Piece } from '@/core/piece';
+import { shippedLayouts } from '@/core/layout/shipped';
 import { planPiece } from '@/core/plan';
+import { misfit } from '@/core/structures/parts';
 import { STRUCTURES } from '@/core/structures/registry';
+import type { Structure } from '@/core/structures/structure';
 import { examplePiece } from '@/demo/choir';
 import { speak } from './speak';
 
 const FILE = 'src/core/layout/shipped.json';
 
-/** Every structure in every bead of one hole, with and without its optional passes, and the examples. */
-function usualPieces(): Piece[] {
-  const [colour] = PALETTE;
-  if (!colour) throw new Error('The palette is empty.');
-  const plain = STRUCTURES.flatMap(({ id }) =>
-    BEADS.filter((bead) => bead.holes === 1).flatMap((bead) => {
-      const piece = newBracelet('Layout', id, null);
-      return [{ ...piece, beads: { ...piece.beads, A: inColour(bead, colour) } }];
-    }),
+/** A stitch as it starts, in every bead that can play its first role. */
+function inEveryBead({ id, bind, defaults }: Structure): Piece[] {
+  const piece = newBracelet('Layout', id, null);
+  const part = bind(defaults).parts.find(({ role }) => role === 'A');
+  return BEADS.filter((bead) => part && misfit(part, bead) !== 'holes').map((bead) => ({
+    ...piece,
+    beads: { ...piece.beads, A: { ...piece.beads.A, ...bead } },
+  }));
+}
+
+/** A stitch in its usual beads, with each of its choices. */
+function withEveryChoice({ id, fields }: Structure): Piece[] {
+  const piece = newBracelet('Layout', id, null);
+  return fields.flatMap((field) =>
+    (field.kind === 'choice' ? field.options.map(({ value }) => value) : []).map((value) => ({
+      ...piece,
+      structure: { id, params: { ...piece.structure.params, [field.key]: value } },
+    })),
   );
+}
+
+/** The usual pieces, with and without their optional passes, and the examples. */
+function usualPieces(): Piece[] {
   const examples = readdirSync('examples').map((file) => examplePiece(file.replace('.json', '')));
+  const plain = STRUCTURES.flatMap((structure) => [...inEveryBead(structure), ...withEveryChoice(structure)]);
   return [...plain, ...examples].flatMap((piece) => {
     const plan = planPiece(piece, () => undefined);
     const optional = plan.ok ? plan.optionalPasses.map(({ name }) => name) : [];
@@ -34,9 +52,16 @@ await speak(() => {
     const plan = planPiece(piece, () => undefined);
     if (plan.ok && plan.toLayOut) requests.set(plan.toLayOut.key, plan.toLayOut);
   }
-  const solved: [string, CellLayout][] = [...requests]
-    .sort()
-    .map(([key, request]) => [key, solveLayout(request)]);
+  const kept = process.argv.includes('--keep') ? shippedLayouts : () => undefined;
+  const solved = [...requests].sort().map(([key, request], i): [string, CellLayout] => {
+    const start = Date.now();
+    const layout = kept(key) ?? solveLayout(request);
+    if (process.stderr.isTTY || process.argv.includes('--progress'))
+      console.error(
+        `${i + 1} of ${requests.size}: ${request.cell.beads.length} beads, ${Date.now() - start} ms`,
+      );
+    return [key, layout];
+  });
   writeFileSync(FILE, `${JSON.stringify(Object.fromEntries(solved))}\n`);
   const loose = solved.filter(([, layout]) => !layout.settled);
   return `Wrote ${solved.length} layouts to ${FILE}${loose.length > 0 ? `; not settled: ${loose.map(([key]) => key).join(', ')}` : ''}`;

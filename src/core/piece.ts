@@ -12,7 +12,8 @@ import {
   type BeadMaterial,
 } from './materials/material';
 import { structureById } from './structures/registry';
-import { ROLE_LETTERS } from './structures/structure';
+import { misfit } from './structures/parts';
+import { ROLE_LETTERS, type RoleLetter, type Structure } from './structures/structure';
 
 /** The version of the document below. A change of its shape raises it and adds a step to `migratePiece`. */
 export const PIECE_FORMAT = 1;
@@ -74,15 +75,40 @@ export const inColour = (kind: BeadKind, colour: { name: string; hex: string }):
   finish: 'plain',
 });
 
+const colourOf = (role: string, i: number) => {
+  const colour = role === LOOP_ROLE ? PALETTE.find((c) => c.name === 'foam') : PALETTE[i];
+  if (!colour) throw new Error('The palette has fewer colours than there are roles.');
+  return colour;
+};
+
+/** The bead of the catalogue that a stitch starts with in a role. */
+const usualKind = ({ usual }: Structure, role: string): BeadKind =>
+  byId(BEADS, usual[role as RoleLetter] ?? 'seed-11');
+
 /** A bead for every role, so that a role that comes into use already has one. */
-function startingBeads(): Piece['beads'] {
-  const eleven = byId(BEADS, 'seed-11');
-  const entries = [...ROLE_LETTERS, LOOP_ROLE].map((role, i) => {
-    const colour = role === LOOP_ROLE ? PALETTE.find((c) => c.name === 'foam') : PALETTE[i];
-    if (!colour) throw new Error('The palette has fewer colours than there are roles.');
-    return [role, inColour(eleven, colour)] as const;
-  });
+function startingBeads(structure: Structure): Piece['beads'] {
+  const entries = [...ROLE_LETTERS, LOOP_ROLE].map(
+    (role, i) => [role, inColour(usualKind(structure, role), colourOf(role, i))] as const,
+  );
   return Object.fromEntries(entries) as Piece['beads'];
+}
+
+/**
+ * The same piece in another stitch, with its usual parameters or those given. Beads that cannot be woven so give
+ * way to the stitch's usual ones in their colour and finish; all others stay. Throws for an unknown structure.
+ */
+export function inStructure(piece: Piece, id: string, params?: Piece['structure']['params']): Piece {
+  const structure = structureById(id);
+  if (!structure) throw new Error(`There is no structure "${id}".`);
+  const own = { ...structure.defaults, ...params };
+  const weaveable = structure.check(own).length === 0 ? structure.bind(own) : null;
+  const beads = { ...piece.beads };
+  for (const part of weaveable?.parts ?? []) {
+    const { colour, colourName, finish } = beads[part.role];
+    if (misfit(part, beads[part.role]) === 'holes')
+      beads[part.role] = { ...usualKind(structure, part.role), colour, colourName, finish };
+  }
+  return { ...piece, structure: { id, params: own }, beads, units: null };
 }
 
 /** A bracelet with everything at its usual value, ready to be changed. Throws for an unknown structure. */
@@ -98,7 +124,7 @@ export function newBracelet(name: string, structureId: string, wearer: Piece['we
       ? { school: 'ease', fit: 'comfortable', thicknessEffect: true }
       : { school: 'flat', finishedMm: FLAT_RULE_MM.wishMm },
     structure: { id: structureId, params: { ...structure.defaults } },
-    beads: startingBeads(),
+    beads: startingBeads(structure),
     thread: byId(THREADS, 'gel-6'),
     needle: byId(NEEDLES, 'needle-11'),
     hand: 'right',

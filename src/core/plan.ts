@@ -26,7 +26,8 @@ import { reading, SAMPLE, total, totals, type Built, type Reading } from './read
 import { busiestHoles, findingPasses } from './read/traversals';
 import { weight, type Weight } from './read/weight';
 import { structureById } from './structures/registry';
-import type { EndLoops, Form, Structure, Weaveable } from './structures/structure';
+import { unsuited, type Unsuited } from './structures/parts';
+import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from './structures/structure';
 import { threadPlan, type ThreadPlan } from './supplies/threadPlan';
 import { TAIL, type Move, type PassInfo, type Path } from './weave/path';
 
@@ -108,6 +109,7 @@ export interface Plan {
 export type Problem =
   | { readonly code: 'no-wearer' }
   | { readonly code: 'structure'; readonly messages: readonly string[] }
+  | { readonly code: 'wrong-holes'; readonly beads: readonly Unsuited[] }
   | { readonly code: 'clasp-longer-than-piece'; readonly allowanceMm: number; readonly wishMm: number }
   | { readonly code: 'too-many-units'; readonly units: number; readonly most: number };
 
@@ -124,6 +126,8 @@ export type Warning =
   | { readonly code: 'several-lengths'; readonly lengths: number; readonly eachMm: number }
   | { readonly code: 'two-states'; readonly othersMm: readonly number[] }
   | { readonly code: 'not-settled' }
+  | { readonly code: 'odd-shape'; readonly bead: Unsuited }
+  | { readonly code: 'sizes'; readonly advice: string }
   | { readonly code: 'make-a-swatch'; readonly spread: number; readonly mayShorten: number };
 
 export interface NoPlan {
@@ -145,6 +149,9 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
   if (!piece.wearer && piece.wear.school === 'ease') return { ok: false, problem: { code: 'no-wearer' } };
 
   const weaveable = structure.bind(piece.structure.params);
+  const doubtful = unsuited(weaveable.parts, (role) => beadOf(piece, role));
+  const wrong = doubtful.filter((one) => one.why === 'holes');
+  if (wrong.length > 0) return { ok: false, problem: { code: 'wrong-holes', beads: wrong } };
   const body = bodiesOf(piece);
   const without = new Set(piece.without);
   const ends = endLoops(piece);
@@ -183,8 +190,12 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
   const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: piece.ends.clasp, body });
   const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
   const from = reading(build, units, weaveable.minimumUnits);
-  const inWork = (where?: (move: Move) => boolean) =>
-    total(from, (built) => threadMm(threadMoves(built.path, layOut(built)), where));
+  const threadOf = remembered((built: Built) => threadMoves(built.path, layOut(built)));
+  const woven = ({ place }: Move) => place.section === 'body';
+  // Only the woven part grows with the count; how far a loop lies from a tube's edge changes with its turn.
+  const inWork = (where: (move: Move) => boolean = () => true) =>
+    total(from, (built) => threadMm(threadOf(built), (move) => woven(move) && where(move))) +
+    threadMm(threadOf(from.at), (move) => !woven(move) && where(move));
   const thread = threadPlan(
     inWork(),
     inWork((move) => move.needle === TAIL),
@@ -211,11 +222,16 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
     quantities: quantities(piece, weaveable, from, form.pitchMm),
     weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
     thread,
-    exposed: exposedThread(threadMoves(from.at.path, layOut(from.at))),
+    exposed: exposedThread(threadOf(from.at)),
     optionalPasses: optionalPasses(from.at.path),
     work: once(() => workOf({ path: build(units), units }, layOut)),
-    warnings: [...fitWarnings(chosen, best, sits), ...makingWarnings(passes, thread, gauge)],
-    cautions: cautionsFor(piece, weaveable.roles),
+    warnings: [
+      ...fitWarnings(chosen, best, sits),
+      ...doubtful.map((bead): Warning => ({ code: 'odd-shape', bead })),
+      ...(weaveable.advise?.(body) ?? []).map((advice): Warning => ({ code: 'sizes', advice })),
+      ...makingWarnings(passes, thread, gauge),
+    ],
+    cautions: cautionsFor(piece, rolesOf(weaveable)),
   };
 }
 
@@ -240,14 +256,14 @@ function workOf(built: Built, layOut: (built: Built) => PieceLayout): Work {
   return { path: built.path, layout, thread: threadMoves(built.path, layout) };
 }
 
-/** A function of a number that works each answer out once. */
-function remembered<T>(make: (n: number) => T): (n: number) => T {
-  const made = new Map<number, T>();
-  return (n) => {
-    const known = made.get(n);
+/** A function that works each answer out once. */
+function remembered<K, T>(make: (key: K) => T): (key: K) => T {
+  const made = new Map<K, T>();
+  return (key) => {
+    const known = made.get(key);
     if (known !== undefined) return known;
-    const value = make(n);
-    made.set(n, value);
+    const value = make(key);
+    made.set(key, value);
     return value;
   };
 }
@@ -340,7 +356,7 @@ function quantities(piece: Piece, weaveable: Weaveable, from: Reading, pitchMm: 
   const all = totals(from, tally);
   const middle = unitTally(from.at.path, Math.floor(from.at.units / 2));
   const busiest = busiestHoles(from.at.path);
-  return [...weaveable.roles, LOOP_ROLE].flatMap((role) => {
+  return [...rolesOf(weaveable), LOOP_ROLE].flatMap((role) => {
     const total = all.get(role) ?? 0;
     if (total === 0) return [];
     const perUnit = middle.get(role) ?? 0;

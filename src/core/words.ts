@@ -36,6 +36,13 @@ export function wordProblem(problem: Problem, style: LengthStyle): string {
       return 'Choose who wears it, or take the flat rule, which needs nobody’s wrist.';
     case 'structure':
       return problem.messages.join(' ');
+    case 'wrong-holes':
+      return problem.beads
+        .map(({ role, bead, part }) => {
+          const holes = part.holes === 2 ? 'two holes' : 'one hole';
+          return `Bead ${role} is the ${part.part} here and needs ${holes}; a ${bead} does not have them. Choose another under Beads.`;
+        })
+        .join(' ');
     case 'clasp-longer-than-piece':
       return (
         `The clasp and its loops take ${formatLength(problem.allowanceMm, style)}, and the whole piece is to be ` +
@@ -81,6 +88,15 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
         title: 'The layout did not come to rest.',
         text: 'The length of a unit is the best found, no more. Work a few units and measure them.',
       };
+    case 'odd-shape': {
+      const { role, bead, part } = warning.bead;
+      return {
+        title: `Bead ${role} is an unusual ${part.part}.`,
+        text: `A ${bead} can be woven there, but is not made for it. Usual: ${part.shapes?.join(', ') ?? ''}.`,
+      };
+    }
+    case 'sizes':
+      return { title: 'These sizes do not suit each other.', text: warning.advice };
     case 'make-a-swatch':
       return {
         title: 'Worked out, not measured.',

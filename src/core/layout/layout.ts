@@ -38,7 +38,7 @@ export const midway = (a: Point, b: Point): Point => [
 ];
 
 /** Across a hole, in the plane of the work: how the holes of a bead lie where a layout does not say. */
-const beside = ([x, y]: Point): Point => {
+export const beside = ([x, y]: Point): Point => {
   const flat = Math.hypot(x, y);
   return flat < 1e-9 ? [0, 1, 0] : [-y / flat, x / flat, 0];
 };

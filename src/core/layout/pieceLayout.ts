@@ -48,9 +48,10 @@ function loopSide(path: Path, { form, body }: PieceParts, end: PieceEnd): Side {
   const sewing = path.moves.findIndex((m) => m.place.section === loopSection(end) && isTraversal(m));
   const needle = path.moves[sewing]?.needle;
   const before = path.moves.slice(0, sewing).findLast((m) => isTraversal(m) && m.needle === needle);
-  // A needle that has not been through a bead is the other end of the first thread.
+  // A needle that has not been through a bead is the other end of the first thread; where the loop is the very
+  // beginning, it lies in the middle of a cord.
   const last = before ?? path.moves.find(isTraversal);
-  if (!last || !isTraversal(last)) return -1;
+  if (!last || !isTraversal(last) || last.bead.place.section === loopSection(end)) return -1;
   const { centre, axis } = form.pose(last.bead);
   const out = before ? otherEnd(last.enter) : last.enter;
   const y = centre[1] + (out === 0 ? -1 : 1) * axis[1] * (body(last.bead.role).lengthMm / 2);
@@ -72,8 +73,9 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
       const edgeMm = end === 'start' ? marks.bodyStartMm : marks.bodyEndMm;
       return loopPose(bead, end, edgeMm, leaves[end], parts.ends[end], seed);
     }
-    const { centre, axis } = parts.form.pose(bead);
-    return { centre: [centre[0] + marks.bodyStartMm, centre[1], centre[2]], axis };
+    const pose = parts.form.pose(bead);
+    const [x, y, z] = pose.centre;
+    return { ...pose, centre: [x + marks.bodyStartMm, y, z] };
   });
   const findings = path.findings.map(({ name }): Point => [
     name === claspFinding('start') ? marks.ringStartMm : marks.ringEndMm,

@@ -1,13 +1,19 @@
+import { loopSection } from '../closures/sewnLoop';
 import type { Form } from '../structures/structure';
 import { isTraversal, otherEnd, type Bead, type End, type HoleEnd, type Path } from '../weave/path';
 import { settledOf, type CellLayout } from './cellLayout';
 import { distance, type Point, type Pose } from './layout';
+import { turnOf } from './pose';
 import { beadWord, type RepeatCell } from './solver/cell';
 import { reach, restingOf, shifted, type Resting } from './solver/measure';
 import type { BeadSize } from '../materials/material';
 import { solidOf, type Solid } from './solver/solid';
 
+const LOOPS: ReadonlySet<string> = new Set([loopSection('start'), loopSection('end')]);
+
 const distinctRoles = (beads: readonly Bead[]): string[] => [...new Set(beads.map(({ role }) => role))];
+
+const restingAt = (pose: Pose): Resting => ({ centre: pose.centre, turn: turnOf(pose) });
 
 const anyPass = (word: string) => word.replace(/\/.*\//, '/');
 
@@ -38,17 +44,26 @@ export function solvedForm(
     return i === undefined ? null : shifted(restingOf(state, i), periodMm, twist, shift);
   };
 
-  const body = sample.path.beads.filter((bead) => bead.place.section === 'body');
-  const placed = body.map((bead) => ({ bead, at: resting(bead) }));
-  if (placed.some(({ at }) => at === null)) return null;
-  const solids = new Map(distinctRoles(body).map((role) => [role, solidOf(sizeOf(role))]));
-  const reaches = (direction: Point) =>
-    Math.max(
-      ...placed.map(({ bead, at }) => reach(solids.get(bead.role) as Solid, at as Resting, direction)),
-    );
+  const woven = sample.path.beads.filter((bead) => !LOOPS.has(bead.place.section));
+  const body = woven.filter((bead) => bead.place.section === 'body');
+  if (body.some((bead) => resting(bead) === null)) return null;
+  const solids = new Map(distinctRoles(woven).map((role) => [role, solidOf(sizeOf(role))]));
+  const reaches = (beads: readonly Bead[], placed: (bead: Bead) => Resting, way: 1 | -1) =>
+    Math.max(...beads.map((bead) => reach(solids.get(bead.role) as Solid, placed(bead), [way, 0, 0])));
   const turned = turnedBeads(sample.path, body, alikeOnly, resting, sizeOf);
-  const startMm = -reaches([-1, 0, 0]);
-  const lengthMm = reaches([1, 0, 0]) - startMm;
+
+  // What is made at an end only, such as a turn, lies beside the repeat as the closed form says.
+  const closedAt = (bead: Bead) => restingAt(closed.pose(bead));
+  const startsAt = -reaches(body, resting as (bead: Bead) => Resting, -1) + reaches(body, closedAt, -1);
+  const shiftMm = (bead: Bead) => startsAt + bead.place.unit * (layout.pitchMm - closed.pitchMm);
+  const beside = (bead: Bead): Resting => {
+    const { centre, turn } = closedAt(bead);
+    return { centre: [centre[0] + shiftMm(bead), centre[1], centre[2]], turn };
+  };
+  const placed = (bead: Bead): Resting =>
+    (bead.place.section === 'body' ? resting(bead) : null) ?? beside(bead);
+  const startMm = -reaches(woven, placed, -1);
+  const lengthMm = reaches(woven, placed, 1) - startMm;
 
   return {
     pitchMm: layout.pitchMm,
@@ -57,10 +72,8 @@ export function solvedForm(
     thicknessMm: layout.thicknessMm,
     mayShorten: closed.mayShorten,
     pose(bead): Pose {
-      const at = resting(bead);
-      if (!at) throw new Error(`The layout has no place for ${bead.name} of unit ${bead.place.unit + 1}.`);
-      const [x, y, z] = at.centre;
-      const { turn: r } = at;
+      const { centre, turn: r } = placed(bead);
+      const [x, y, z] = centre;
       const way = turned.has(placeWord(bead)) ? -1 : 1;
       return {
         centre: [x - startMm, y, z],

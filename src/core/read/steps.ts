@@ -20,12 +20,15 @@ export interface StepGroup {
   readonly toUnit: number;
   /** How many units are told at once. */
   readonly times: number;
+  /** 2 where it tells every second unit only. */
+  readonly stride: number;
   readonly steps: readonly Step[];
 }
 
-/** The worded steps of a path. Equal neighbouring units are folded into one group. */
+/** The worded steps of a path. Units that read alike, neighbours or by turns, are folded into one group. */
 export function steps(path: Path, words: StepWords): StepGroup[] {
   const groups: StepGroup[] = [];
+  const newest = new Map<StepGroup, number>();
   for (const unit of runs(path.moves, (m) => `${m.place.section}|${m.place.pass}|${m.place.unit}`)) {
     const { section, pass, unit: index } = head(unit).place;
     const told = runs(unit, (m) => `${m.needle}|${m.place.row}`).map((moves): Step => ({
@@ -34,24 +37,34 @@ export function steps(path: Path, words: StepWords): StepGroup[] {
       moves,
     }));
     const number = index + 1;
-    const before = groups.at(-1);
-    if (before && before.section === section && before.pass === pass && sameSteps(before.steps, told))
-      groups[groups.length - 1] = {
-        ...before,
-        fromUnit: Math.min(before.fromUnit, number),
-        toUnit: Math.max(before.toUnit, number),
-        times: before.times + 1,
-      };
-    else
-      groups.push({
-        section,
-        pass,
-        info: passInfo(path, pass),
-        fromUnit: number,
-        toUnit: number,
-        times: 1,
-        steps: told,
-      });
+    const k = groups.findLastIndex((group, i) => {
+      if (i < groups.length - 2 || group.section !== section || group.pass !== pass) return false;
+      const stride = Math.abs(number - (newest.get(group) ?? 0));
+      const inStep = group.times === 1 ? stride <= 2 : stride === group.stride;
+      return inStep && sameSteps(group.steps, told);
+    });
+    const before = groups[k];
+    const group: StepGroup = before
+      ? {
+          ...before,
+          fromUnit: Math.min(before.fromUnit, number),
+          toUnit: Math.max(before.toUnit, number),
+          times: before.times + 1,
+          stride: Math.max(1, Math.abs(number - (newest.get(before) ?? 0))),
+        }
+      : {
+          section,
+          pass,
+          info: passInfo(path, pass),
+          fromUnit: number,
+          toUnit: number,
+          times: 1,
+          stride: 1,
+          steps: told,
+        };
+    if (before) groups[k] = group;
+    else groups.push(group);
+    newest.set(group, number);
   }
   return groups;
 }

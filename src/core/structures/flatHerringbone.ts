@@ -1,28 +1,34 @@
 import { z } from 'zod';
 import { fastenOff, WOVEN_BEADS } from '../closures/finish';
-import { sewLoop } from '../closures/sewnLoop';
+import { loopSection, sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { backOutOf, outOf, Weave } from '../weave/builder';
-import { TAIL } from '../weave/path';
-import { at, distinct, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { TAIL, type Bead } from '../weave/path';
+import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
 
-const MOST = 12;
+const MOST = 24;
+const COLUMNS = [2, 4, 6, 8] as const;
 
-const params = z.object({ sequence: sequenceSchema(MOST), alike: z.boolean() });
+const params = z.object({
+  sequence: sequenceSchema(MOST),
+  alike: z.boolean(),
+  columns: z.literal(COLUMNS).default(2),
+});
 type Params = z.infer<typeof params>;
 
 /** One row beyond the last whole unit, so that the piece ends as it began. */
 const extraRows = ({ alike }: Params) => (alike ? 1 : 0);
 const roleOfRow = ({ sequence }: Params, row: number) => at(sequence, row % sequence.length);
+const rowsOf = (p: Params, units: number) => units * p.sequence.length + extraRows(p);
 
 /**
  * Two columns side by side. Four beads drawn into a square are the first two rows; each later row is two
  * beads, down the right column and up the left one.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+function weaveTwo(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
   const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
   const t = w.needle('working');
-  const rows = units * p.sequence.length + extraRows(p);
+  const rows = rowsOf(p, units);
   const [role0, role1] = [roleOfRow(p, 0), roleOfRow(p, 1)];
 
   const { row0, row1 } = w.in({ pass: 'start' }, () => {
@@ -68,24 +74,115 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   return w.path();
 }
 
+/**
+ * More columns: a ladder of so many beads, then row upon row, there and back. Each pair stands on two columns:
+ * up one, down the next; a row is turned by catching the thread at the edge and coming up through the edge
+ * again. Beads are named in the order they are strung, so that every row reads alike: the first of a row stands
+ * on the last of the row below.
+ */
+function weaveWide(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const { columns } = p;
+  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
+  const t = w.needle('working').begin('none');
+  const rows = rowsOf(p, units);
+  const string = (role: string, i: number) => at(t.string([role], `c${i + 1}-`), 0);
+
+  const ladder = w.in({ pass: 'start', row: 0 }, () => {
+    const rungs: Bead[] = [];
+    for (let i = 0; i < columns; i++) {
+      const rung = string(roleOfRow(p, 0), i);
+      if (i > 0) t.through(at(rungs, -1), rung);
+      rungs.push(rung);
+    }
+    return rungs;
+  });
+  const later = w.repeat<Row>(1, rows, { beads: ladder, foot: null }, ({ beads: below, foot }, number) => {
+    // The rungs of the ladder are strung the other way from the beads of a row.
+    const along = (bead: Bead) => (foot ? t.back(bead) : t.through(bead));
+    const column = (i: number) => at(below, columns - 1 - i);
+    const beads: Bead[] = [];
+    for (let i = 0; i < columns; i += 2) {
+      beads.push(string(roleOfRow(p, number), i), string(roleOfRow(p, number), i + 1));
+      along(column(i + 1));
+      if (i + 2 < columns) along(column(i + 2));
+    }
+    const edge = column(columns - 1);
+    // Caught round the thread below the edge, and up through the edge again.
+    if (foot) t.under(edge, foot, 0).through(edge);
+    else t.under(edge, column(columns - 2), 1).back(edge);
+    t.back(at(beads, -1));
+    return { beads, foot: column(0) };
+  });
+
+  // The clasp is sewn between the two columns in the middle.
+  const all = [ladder, ...later.items.map(({ beads }) => beads)];
+  const middle = columns / 2;
+  const sew = (
+    needle: Needle,
+    which: 'start' | 'end',
+    row: readonly Bead[],
+    strungOut: (i: number) => boolean,
+  ) => {
+    // From the edge, only every second column can be come up by.
+    const [up, down] = middle % 2 === 0 ? [middle - 1, middle] : [middle, middle - 1];
+    const outside = strungOut(up) ? outOf(at(row, up)) : backOutOf(at(row, up));
+    const b = at(row, down);
+    w.in({ section: loopSection(which), pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () =>
+      needle.travel(outside),
+    );
+    const enter = () => (strungOut(down) ? needle.back(b) : needle.through(b));
+    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => needle.travel(outside));
+  };
+  sew(t, 'end', at(all, -1), (i) => i % 2 === 0);
+  const tail = w.needle(TAIL);
+  sew(tail, 'start', ladder, (i) => i % 2 === 0);
+
+  const few = Math.min(WOVEN_BEADS, rows - 1);
+  const into = (row: readonly Bead[]) => row.flatMap((bead) => [outOf(bead), backOutOf(bead)]);
+  fastenOff(w, t, ...into(at(all, rows - 1 - few)));
+  fastenOff(w, tail, ...into(at(all, few)));
+  return w.path();
+}
+
+interface Row {
+  readonly beads: readonly Bead[];
+  /** What the first bead of the row stands on; null for the ladder, which stands on nothing. */
+  readonly foot: Bead | null;
+}
+
 export const flatHerringbone = structure({
   id: 'flat-herringbone',
-  name: 'Flat herringbone, 2 columns',
-  about: 'Two columns of beads worked row upon row, leaning to each other like fish bones.',
+  name: 'Flat herringbone',
+  family: 'herringbone',
+  about: 'Pairs of beads worked row upon row, leaning to each other like fish bones.',
   feel: 'flexible along its length, holds flat across',
+  handles: 'holds flat',
+  uses: ['bracelet', 'ring band'],
+  needles: 1,
+  thread: 'Gel-spun thread of 4 to 8 lb, or waxed nylon to match the beads.',
+  looks: [
+    {
+      after: 'the first four beads',
+      look: 'The square flops and may sit crooked; it settles by the third row.',
+    },
+    {
+      after: 'each new pair',
+      look: 'It leans like a V until the next pass. That is right: pull snug, not tight.',
+    },
+  ],
   watch: [
-    'The square of the first four beads flops and may sit crooked; it settles by the third row.',
-    'Each new pair leans like a V until the next pass. That is right: pull snug, not tight.',
-    'Down through one bead, up through two. Going down through two pulls the row in.',
+    'Down through one bead, up through the next column. Going down through two pulls the row in.',
+    'At the edge, catch the thread below and come up through the edge bead: skipped, the edge comes loose.',
   ],
   params,
-  defaults: { sequence: ['A'], alike: false },
+  defaults: { sequence: ['A'], alike: false, columns: 2 },
+  usual: {},
   fields: [
     {
       key: 'sequence',
       kind: 'sequence',
       label: 'Rows of one unit, in order',
-      help: 'Each letter is one row of two beads.',
+      help: 'Each letter is one row.',
       most: MOST,
     },
     {
@@ -94,13 +191,20 @@ export const flatHerringbone = structure({
       label: 'End with the first row again',
       help: 'So that both ends look alike.',
     },
+    {
+      key: 'columns',
+      kind: 'choice',
+      label: 'Columns',
+      help: 'Beads across; two for each pair.',
+      options: COLUMNS.map((value) => ({ value, label: `${value}` })),
+    },
   ],
   bind: (p) => ({
-    roles: distinct(p.sequence),
+    parts: partsOf(p.sequence, 'bead of a row'),
     minimumUnits: Math.max(1, Math.ceil((2 - extraRows(p)) / p.sequence.length)),
     rowWord: 'row',
     closing: p.alike ? 'and the first row again' : null,
-    weave: (units, request) => weave(p, units, request),
+    weave: (units, request) => (p.columns === 2 ? weaveTwo : weaveWide)(p, units, request),
     /** Closed form: one bead length per row, up to 6 % less as the beads lean (common practice). */
     form(body) {
       const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));
@@ -108,14 +212,19 @@ export const flatHerringbone = structure({
       return {
         pitchMm: total,
         extraMm: p.alike ? body(at(p.sequence, 0)).lengthMm : 0,
-        widthMm: 2 * widest,
+        widthMm: p.columns * widest,
         thicknessMm: widest,
         mayShorten: 0.06,
-        pose({ role, name, place }): Pose {
-          const { lengthMm, diameterMm } = body(role);
-          const x = place.unit * total + at(starts, place.row % p.sequence.length) + lengthMm / 2;
-          const side = name === 'left' ? -1 : 1;
-          return { centre: [x, (side * diameterMm) / 2, 0], axis: [-side, 0, 0] };
+        pose({ role, name, place: { unit, row } }): Pose {
+          const x = unit * total + at(starts, row % p.sequence.length) + body(role).lengthMm / 2;
+          if (p.columns === 2) {
+            const side = name === 'left' ? -1 : 1;
+            return { centre: [x, (side * body(role).diameterMm) / 2, 0], axis: [-side, 0, 0] };
+          }
+          const i = Number(name.slice(1).split('-')[0]) - 1;
+          const side = row % 2 === 0 ? -1 : 1;
+          const up = (i % 2 === 0) === row > 0 ? 1 : -1;
+          return { centre: [x, side * (p.columns / 2 - 0.5 - i) * widest, 0], axis: [up, 0, 0] };
         },
       };
     },

@@ -4,46 +4,56 @@ import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, distinct, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */
 const WOVEN_ROWS = 4;
 
-const params = z.object({
-  sequence: sequenceSchema(MOST),
-  wide: z.union([z.literal(4), z.literal(6), z.literal(8), z.literal(10), z.literal(12)]),
-});
+const WIDE = [3, 4, 5, 6, 7, 8, 9, 10, 12] as const;
+
+const params = z.object({ sequence: sequenceSchema(MOST), wide: z.literal(WIDE) });
 type Params = z.infer<typeof params>;
 
-const roleOfRow = ({ sequence }: Params, row: number) => at(sequence, row % sequence.length);
+const isOdd = ({ wide }: Params) => wide % 2 === 1;
+/** An odd strip has long and short rows by turns: its unit holds an even number of rows. */
+const rowsOfUnit = (p: Params) =>
+  isOdd(p) && p.sequence.length % 2 === 1 ? [...p.sequence, ...p.sequence] : p.sequence;
+const inRow = ({ wide }: Params, row: number) => (row % 2 === 0 ? Math.ceil(wide / 2) : Math.floor(wide / 2));
 
 /**
- * An even number of beads across. The first two rows are strung together, every second bead of each; every
- * later row puts a bead into each gap of the row before, there and back.
+ * The first two rows are strung together, every second bead of each; every later row puts a bead into each gap
+ * of the row before, there and back. With an odd number across, the long row ends beside no gap: its last bead
+ * is held in a circle through the edge bead two rows back.
  */
 function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
-  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
+  const sequence = rowsOfUnit(p);
+  const w = new Weave({ ...options, rowsPerUnit: sequence.length });
   const t = w.needle('working');
-  const half = p.wide / 2;
-  const rows = units * p.sequence.length;
+  const rows = units * sequence.length;
+  const half = Math.floor(p.wide / 2);
+  const role = (row: number) => at(sequence, row % sequence.length);
+  const string = (row: number, i: number) => at(t.string([role(row)], `b${i + 1}-`, { row }), 0);
 
   const { row0, row1 } = w.in({ pass: 'start' }, () => {
     t.begin('foreign');
     const row0: Bead[] = [];
     const row1: Bead[] = [];
+    // The first row runs the other way: its beads are named from the far edge.
+    const oneOfRow0 = () => row0.unshift(string(0, inRow(p, 0) - 1 - row0.length));
+    if (isOdd(p)) oneOfRow0();
     for (let i = 0; i < half; i++) {
-      row1.push(at(t.string([roleOfRow(p, 1)], `b${i + 1}-`, { row: 1 }), 0));
-      // The first row runs the other way: its beads are named from the far edge.
-      row0.unshift(at(t.string([roleOfRow(p, 0)], `b${half - i}-`, { row: 0 }), 0));
+      row1.push(string(1, i));
+      oneOfRow0();
     }
     return { row0, row1 };
   });
 
   const later = w.repeat(2, rows, { under: row0, row: row1 }, ({ under, row: previous }, number) => {
-    const row = previous.map((_, i) => {
-      const bead = at(t.string([roleOfRow(p, number)], `b${i + 1}-`), 0);
-      t.skip(at(under, i)).back(at(previous, half - 1 - i));
+    const row = Array.from({ length: inRow(p, number) }, (_, i) => {
+      const bead = string(number, i);
+      if (i < half) t.skip(at(under, i)).back(at(previous, half - 1 - i));
+      else turn(t, bead, at(under, i), number === 2);
       return bead;
     });
     return { under: previous, row };
@@ -51,8 +61,8 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   const all = [row0, row1, ...later.items.map(({ row }) => row)];
 
   // The clasp is sewn to the bead in the middle of the last row, and of the first.
-  const middle = Math.round((half - 0.5) / 2);
-  const sew = (needle: Needle, which: 'start' | 'end', bead: Bead) => {
+  const sew = (needle: Needle, which: 'start' | 'end', row: readonly Bead[]) => {
+    const bead = at(row, Math.floor(row.length / 2));
     w.in({ section: `${which} loop`, pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () => {
       if (which === 'start') needle.release();
       needle.travel(outOf(bead));
@@ -67,9 +77,9 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
       () => undefined,
     );
   };
-  sew(t, 'end', at(at(all, -1), middle));
+  sew(t, 'end', at(all, -1));
   const tail = w.needle(TAIL);
-  sew(tail, 'start', at(row0, middle));
+  sew(tail, 'start', row0);
 
   const few = Math.min(WOVEN_ROWS, rows - 1);
   const into = (row: readonly Bead[]) => row.flatMap((bead) => [outOf(bead), backOutOf(bead)]);
@@ -78,24 +88,45 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   return w.path();
 }
 
+/** Holds the last bead of a long row: round through the edge bead below, and back inwards over the loop. */
+function turn(t: Needle, bead: Bead, below: Bead, first: boolean): void {
+  // The bead of the very first row is strung the other way.
+  if (first) t.through(below);
+  else t.back(below);
+  t.through(bead).under(bead, below, 1).back(bead);
+}
+
 export const flatPeyote = structure({
   id: 'flat-peyote',
-  name: 'Flat peyote, even count',
+  name: 'Flat peyote',
+  family: 'peyote',
   about: 'Bead by bead into the gaps of the row before, like bricks set on end.',
   feel: 'a supple cloth that holds flat',
+  handles: 'soft like cloth',
+  uses: ['bracelet', 'ring band'],
+  needles: 1,
+  thread: 'Gel-spun thread of 4 or 6 lb, or waxed nylon.',
+  looks: [
+    {
+      after: 'the first two rows',
+      look: 'Strung as one, they twist and look crooked. The third draws them into place.',
+    },
+    { after: 'the fourth row', look: 'Every second bead stands out along the edge you work on.' },
+  ],
   watch: [
-    'The first two rows are strung as one and look crooked until the third row draws them into place.',
     'Skip a bead, go through the next: every second one stands out for you.',
     'Even tension: one tight row makes the strip wave.',
+    'With an odd number across, every second row ends in a turn at the edge: that bead is gone through three times.',
   ],
   params,
   defaults: { sequence: ['A', 'B'], wide: 6 },
+  usual: { A: 'cylinder-11', B: 'cylinder-11' },
   fields: [
     {
       key: 'sequence',
       kind: 'sequence',
       label: 'Rows of one unit, in order',
-      help: 'Each letter is one row: every second bead across.',
+      help: 'Each letter is one row: every second bead across. An odd strip repeats after two rows at least.',
       most: MOST,
     },
     {
@@ -103,24 +134,24 @@ export const flatPeyote = structure({
       kind: 'choice',
       label: 'Beads across',
       help: 'Two neighbouring rows together.',
-      options: [4, 6, 8, 10, 12].map((value) => ({ value, label: `${value}` })),
+      options: WIDE.map((value) => ({ value, label: `${value}` })),
     },
   ],
   bind: (p) => ({
-    roles: distinct(p.sequence),
-    minimumUnits: Math.max(1, Math.ceil(4 / p.sequence.length)),
+    parts: partsOf(p.sequence, 'bead of a row'),
+    minimumUnits: Math.max(1, Math.ceil(4 / rowsOfUnit(p).length)),
     rowWord: 'row',
     closing: null,
     weave: (units, request) => weave(p, units, request),
     /** Closed form: half a diameter a row, one length for each bead across. */
     form(body) {
-      const bodies = p.sequence.map((role) => body(role));
+      const bodies = rowsOfUnit(p).map((role) => body(role));
       const girth = Math.max(...bodies.map(({ diameterMm }) => diameterMm));
       const length = Math.max(...bodies.map(({ lengthMm }) => lengthMm));
       const step = girth / 2;
       const [first, last] = [at(bodies, 0).diameterMm / 2, at(bodies, -1).diameterMm / 2];
       return {
-        pitchMm: step * p.sequence.length,
+        pitchMm: step * bodies.length,
         extraMm: first + last - step,
         widthMm: p.wide * length,
         thicknessMm: girth,
@@ -129,7 +160,8 @@ export const flatPeyote = structure({
           const i = Number(name.slice(1).split('-')[0]) - 1;
           // Odd rows run from the edge at +y, even ones from that at −y, each from its own outermost place.
           const way = row % 2 === 0 ? -1 : 1;
-          const y = way * (p.wide / 2 - 0.5 - 2 * i) * length;
+          const inset = isOdd(p) && row % 2 === 1 ? 1 : 0;
+          const y = way * (p.wide / 2 - 0.5 - inset - 2 * i) * length;
           const strung = pass === 'start' ? -1 : -way;
           return { centre: [first + row * step, y, 0], axis: [0, strung, 0] };
         },

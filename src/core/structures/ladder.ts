@@ -2,15 +2,23 @@ import { z } from 'zod';
 import { fastenOff, WOVEN_BEADS } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
 import type { Body, Pose } from '../layout/layout';
+import type { BeadShape } from '../materials/material';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, distinct, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 12;
 const PICOT_ROLE = 'B';
+/** Picots are of small beads with round edges. */
+const ROUNDED: readonly BeadShape[] = ['seed', 'cylinder', 'ball', 'drop'];
 const PICOT = [PICOT_ROLE, PICOT_ROLE, PICOT_ROLE];
 
-const params = z.object({ sequence: sequenceSchema(MOST), alike: z.boolean() });
+const params = z.object({
+  sequence: sequenceSchema(MOST),
+  alike: z.boolean(),
+  /** Beads that stand in one rung. */
+  high: z.union([z.literal(1), z.literal(2)]).default(1),
+});
 type Params = z.infer<typeof params>;
 
 const extraRungs = ({ alike }: Params) => (alike ? 1 : 0);
@@ -25,39 +33,41 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   const t = w.needle('working').begin('none');
   const count = units * p.sequence.length + extraRungs(p);
 
-  const { rung: first } = t.pick({ rung: roleOfRung(p, 0) });
+  const pickRung = (number: number) => t.string(Array<string>(p.high).fill(roleOfRung(p, number)), 'rung');
+  const first = pickRung(0);
   const later = w.repeat(1, count, first, (previous, number) => {
-    const { rung } = t.pick({ rung: roleOfRung(p, number) });
-    t.through(previous, rung);
+    const rung = pickRung(number);
+    t.through(...previous, ...rung);
     return rung;
   });
   const { last } = later;
   const sew = (needle: Needle, which: 'start' | 'end', enter: () => void) =>
     sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => undefined);
-  sew(t, 'end', () => t.through(last));
+  sew(t, 'end', () => t.through(...last));
 
   const why = 'Pulled too hard, the edge buckles.';
   const back = w.pass('picots', { optional: true, tension: 'medium', why }, () => {
-    const picot = (rung: Bead) => {
+    const picot = (rung: readonly Bead[]) => {
       t.string(PICOT, 'picot');
-      t.through(rung);
+      t.through(...rung);
     };
     w.along(later, { backwards: true, to: later.items.length - 1 }, picot);
     w.in({ row: 0 }, () => picot(first));
     return t;
   });
 
+  const into = (rung: readonly Bead[]) => [outOf(at(rung, -1)), backOutOf(at(rung, 0))];
   const all = [first, ...later.items];
   const few = Math.min(WOVEN_BEADS, count - 1);
   const tail = w.needle(TAIL);
   if (back) {
-    sew(t, 'start', () => t.through(first));
-    fastenOff(w, t, outOf(at(all, few)), backOutOf(at(all, few)));
+    sew(t, 'start', () => t.through(...first));
+    fastenOff(w, t, ...into(at(all, few)));
     w.in({ section: 'finish', pass: 'tail' }, () => tail.tail());
   } else {
-    sew(tail, 'start', () => tail.back(first));
-    fastenOff(w, t, outOf(at(all, count - 1 - few)));
-    fastenOff(w, tail, backOutOf(at(all, few)));
+    sew(tail, 'start', () => tail.back(...[...first].reverse()));
+    fastenOff(w, t, ...into(at(all, count - 1 - few)));
+    fastenOff(w, tail, ...into(at(all, few)));
   }
   return w.path();
 }
@@ -86,14 +96,27 @@ interface Rungs {
 export const ladder = structure({
   id: 'ladder',
   name: 'Ladder with picots',
+  family: 'ladder',
   about: 'Beads side by side, each sewn to its neighbour, with little tents of three seeds along both edges.',
   feel: 'holds flat, bends along its length',
+  handles: 'holds flat',
+  uses: ['bracelet', 'ring band', 'edging'],
+  needles: 1,
+  thread: 'Gel-spun thread of 6 lb, and nothing softer with bugles: their edges cut.',
+  looks: [
+    {
+      after: 'the first three rungs',
+      look: 'They fan open and turn. Snug the thread and they lie parallel.',
+    },
+    { after: 'the picots on one edge', look: 'The strip bows that way until the other edge is done.' },
+  ],
   watch: [
     'Pull each rung snug beside the last before the next, or the strip opens like a fan.',
     'The thread shows as a short stitch at the end of each rung: choose its colour.',
   ],
   params,
-  defaults: { sequence: ['A'], alike: false },
+  defaults: { sequence: ['A'], alike: false, high: 1 },
+  usual: { A: 'seed-8' },
   fields: [
     {
       key: 'sequence',
@@ -108,9 +131,19 @@ export const ladder = structure({
       label: 'End with the first rung again',
       help: 'So that both ends look alike.',
     },
+    {
+      key: 'high',
+      kind: 'choice',
+      label: 'Beads in a rung',
+      help: 'Two make a wider, softer strip.',
+      options: [
+        { value: 1, label: 'one' },
+        { value: 2, label: 'two' },
+      ],
+    },
   ],
   bind: (p) => ({
-    roles: distinct([...p.sequence, PICOT_ROLE]),
+    parts: [...partsOf(p.sequence, 'rung'), ...partsOf([PICOT_ROLE], 'picot', { shapes: ROUNDED })],
     minimumUnits: Math.max(1, Math.ceil((2 - extraRungs(p)) / p.sequence.length)),
     rowWord: 'rung',
     closing: p.alike ? 'and the first rung again' : null,
@@ -119,14 +152,14 @@ export const ladder = structure({
     form(body, without) {
       const girths = p.sequence.map((role) => body(role).diameterMm);
       const { starts, total } = runningSum(girths);
-      const longest = Math.max(...p.sequence.map((role) => body(role).lengthMm));
+      const longest = p.high * Math.max(...p.sequence.map((role) => body(role).lengthMm));
       const seed = body(PICOT_ROLE);
       const rungs: Rungs = {
         x(rung) {
           const i = rung % girths.length;
           return Math.floor(rung / girths.length) * total + at(starts, i) + at(girths, i) / 2;
         },
-        lengthMm: (rung) => body(roleOfRung(p, rung)).lengthMm,
+        lengthMm: (rung) => p.high * body(roleOfRung(p, rung)).lengthMm,
       };
       const picots = !without.has('picots');
       return {
@@ -136,7 +169,14 @@ export const ladder = structure({
         thicknessMm: Math.max(...girths, picots ? seed.diameterMm : 0),
         mayShorten: picots ? 0.01 : 0,
         pose({ name, place: { row } }): Pose {
-          if (name === 'rung') return { centre: [rungs.x(row), 0, 0], axis: [0, row % 2 === 0 ? 1 : -1, 0] };
+          if (name.startsWith('rung')) {
+            const way = row % 2 === 0 ? 1 : -1;
+            const part = Number(name.slice('rung'.length)) - (p.high + 1) / 2;
+            return {
+              centre: [rungs.x(row), (way * part * rungs.lengthMm(row)) / p.high, 0],
+              axis: [0, way, 0],
+            };
+          }
           return picotPose(Number(name.slice('picot'.length)), row, rungs, seed);
         },
       };

@@ -1,17 +1,27 @@
+import { crossWeave } from './crossWeave';
 import { flatHerringbone } from './flatHerringbone';
-import { ladder } from './ladder';
 import { flatPeyote } from './flatPeyote';
+import { ladder } from './ladder';
 import { rightAngleWeave } from './rightAngleWeave';
 import { strungLine } from './strungLine';
 import type { Structure } from './structure';
+import { tileLadder } from './tileLadder';
+import { tubularHerringbone } from './tubularHerringbone';
+import { tubularPeyote } from './tubularPeyote';
+import { twoHoleLine } from './twoHoleLine';
 
-/** Every family the gallery knows. A new one is one file and one line here. */
+/** Every stitch the gallery knows, in the order it shows them. A new one is one file and one line here. */
 export const STRUCTURES: readonly Structure[] = [
   flatHerringbone,
+  tubularHerringbone,
   strungLine,
   ladder,
+  tileLadder,
   flatPeyote,
+  tubularPeyote,
   rightAngleWeave,
+  crossWeave,
+  twoHoleLine,
 ];
 
 export const structureById = (id: string): Structure | undefined => STRUCTURES.find((s) => s.id === id);

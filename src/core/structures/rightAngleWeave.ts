@@ -1,64 +1,184 @@
 import { z } from 'zod';
 import { fastenOff } from '../closures/finish';
-import { sewLoop } from '../closures/sewnLoop';
+import { loopSection, sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, distinct, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import type { Target } from '../weave/route';
+import { goThrough, grid, nameParts, rowOfPass, rowPass, type Run } from './grid';
+import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 5;
+const ROWS = [1, 2, 3, 4, 5] as const;
 /** Units between an end and where its thread is woven in. */
 const WOVEN_UNITS = 2;
-/** Where four holes meet at a corner, a unit is longer than its side by this part of a bead's girth: √2 − 1. */
-const CORNER = Math.SQRT2 - 1;
 
-const params = z.object({ side: sequenceSchema(MOST), rung: sequenceSchema(MOST) });
+const params = z.object({
+  side: sequenceSchema(MOST),
+  rung: sequenceSchema(MOST),
+  rows: z.literal(ROWS).default(1),
+});
 type Params = z.infer<typeof params>;
 
+/** The sides of a circle, seen from above: `left` towards the start of the piece. */
+type SideName = 'top' | 'right' | 'bottom' | 'left';
+const CLOCKWISE: readonly SideName[] = ['top', 'right', 'bottom', 'left'];
+const COUNTER: readonly SideName[] = ['top', 'left', 'bottom', 'right'];
+
+/** Neighbouring circles run opposite ways, along the rows and across them. */
+const isClockwise = (row: number, unit: number) => (row + unit) % 2 === 0;
+/** Whether thread that runs so round a circle goes along a side in +x, or in +y. */
+const goesForward = (side: SideName, clockwise: boolean) => (side === 'top' || side === 'left') === clockwise;
+
+const leftwards = (row: number) => row % 2 === 1;
+
 /**
- * Each unit is a circle of four sides: over, along the new rung, back under, and up the rung before; then on
- * round to the new rung. Neighbouring circles run opposite ways, and the thread never cuts a corner.
+ * Each unit is a circle of four sides. Out of the side it shares with work that is there, round by new beads and
+ * old ones, through that side again, and on round to where the next circle begins; the thread never cuts a
+ * corner. Later rows come back along the one before, and share its outer sides.
  */
 function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
   const w = new Weave(options);
   const t = w.needle('working').begin('none');
-  const back = [...p.side].reverse();
+  const tops: Run[][] = [];
+  const rungs: Run[][] = [];
+  const cellar: Run[] = [];
+
+  const circle = (row: number, unit: number, first: boolean) => {
+    const clockwise = isClockwise(row, unit);
+    const order = clockwise ? CLOCKWISE : COUNTER;
+    const known = (side: SideName): Run | undefined => {
+      if (side === 'bottom') return row > 0 ? tops[row - 1]?.[unit] : cellar[unit];
+      return side === 'top' ? tops[row]?.[unit] : rungs[row]?.[side === 'left' ? unit : unit + 1];
+    };
+    const keep = (side: SideName, run: Run) => {
+      if (side === 'bottom') cellar[unit] = run;
+      else if (side === 'top') (tops[row] ??= [])[unit] = run;
+      else (rungs[row] ??= [])[side === 'left' ? unit : unit + 1] = run;
+    };
+    const shared: SideName = first && row > 0 ? 'bottom' : leftwards(row) ? 'right' : 'left';
+    const exit: SideName = leftwards(row) ? 'left' : 'right';
+    const from = order.indexOf(shared);
+    const next = (i: number) => at(order, (from + i) % order.length);
+    const along = (side: SideName) => goThrough(t, known(side) as Run, goesForward(side, clockwise));
+    // The first row is named as it is strung, so that every unit of it reads alike.
+    const strung = ['near', 'rung', 'far'];
+    for (let i = 1; i < order.length; i++) {
+      const side = next(i);
+      if (known(side)) along(side);
+      else {
+        const roles =
+          side === 'top' || side === 'bottom' ? sideRoles(p, goesForward(side, clockwise)) : p.rung;
+        // The outermost rung of a later row belongs to the unit beyond: there it is what every unit begins with.
+        const outer = row > 0 && first && side === (exit === 'left' ? 'right' : 'left');
+        const beads = outer
+          ? t.string(roles, exit, { row: exit === 'left' ? unit + 1 : -1 })
+          : t.string(roles, row === 0 ? at(strung, i - 1) : side);
+        keep(side, { beads, forward: goesForward(side, clockwise) });
+      }
+    }
+    along(shared);
+    for (let i = 1; ; i++) {
+      along(next(i));
+      if (next(i) === exit) break;
+    }
+  };
+
   // The rung that the first unit shares with none before it.
-  const first = t.string(p.rung, 'rung', { row: -1 });
-  const row = w.repeat(0, units, { rung: first, near: first }, (previous) => {
-    const near = t.string(p.side, 'near');
-    const rung = t.string(p.rung, 'rung');
-    t.string(back, 'far');
-    t.through(...previous.rung, ...near, ...rung);
-    return { rung, near };
-  });
+  rungs[0] = [{ beads: t.string(p.rung, 'rung', { row: -1 }), forward: true }];
+  for (let unit = 0; unit < units; unit++) w.in({ row: unit }, () => circle(0, unit, unit === 0));
 
-  const last = row.last.rung;
-  const sew = (needle: Needle, which: 'start' | 'end', enter: () => void) =>
-    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => undefined);
-  sew(t, 'end', () => t.through(...last));
+  const middle = Math.floor((p.rows - 1) / 2);
+  const sewEnd = () => {
+    const rung = at(at(rungs, middle), units).beads;
+    const there = outOf(at(rung, -1));
+    if (p.rows > 1)
+      w.in({ section: loopSection('end'), pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () =>
+        t.travel(there),
+      );
+    sewLoop(
+      w,
+      t,
+      'end',
+      end,
+      () => t.through(...rung),
+      () => undefined,
+    );
+  };
+  // The clasp at the end is sewn when the last row that runs there is done.
+  const lastOnward = p.rows % 2 === 1 ? p.rows - 1 : p.rows - 2;
+  for (let row = 0; row < p.rows; row++) {
+    if (row > 0)
+      w.pass(rowPass(row), {}, () => {
+        for (let i = 0; i < units; i++) {
+          const unit = leftwards(row) ? units - 1 - i : i;
+          w.in({ row: unit }, () => {
+            if (i === 0)
+              t.travel(endOf(at(at(tops, row - 1), unit), goesForward('bottom', isClockwise(row, unit))));
+            circle(row, unit, i === 0);
+          });
+        }
+      });
+    if (row === lastOnward) sewEnd();
+  }
+
   const tail = w.needle(TAIL);
-  sew(tail, 'start', () => tail.back(...[...first].reverse()));
+  const first = at(at(rungs, middle), 0).beads;
+  if (middle > 0)
+    w.in({ section: loopSection('start'), pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () =>
+      tail.travel(backOutOf(at(first, 0))),
+    );
+  sewLoop(
+    w,
+    tail,
+    'start',
+    start,
+    () => tail.back(...[...first].reverse()),
+    () => undefined,
+  );
 
-  const rungs = [first, ...row.items.map(({ rung }) => rung)];
-  const into = (rung: readonly Bead[]) => [outOf(at(rung, 0)), backOutOf(at(rung, -1))];
-  fastenOff(w, t, ...into(at(rungs, Math.max(0, units - WOVEN_UNITS))));
-  fastenOff(w, tail, ...into(at(rungs, Math.min(units, WOVEN_UNITS))));
+  const into = (row: number, boundary: number): Target[] => {
+    const rung = at(at(rungs, row), boundary).beads;
+    return [outOf(at(rung, -1)), backOutOf(at(rung, 0))];
+  };
+  const [near, far] = [Math.min(units, WOVEN_UNITS), Math.max(0, units - WOVEN_UNITS)];
+  fastenOff(w, t, ...into(p.rows - 1, p.rows % 2 === 1 ? far : near));
+  fastenOff(w, tail, ...into(0, near));
   return w.path();
+}
+
+/** The far side mirrors the near one: both read the same along the piece. */
+const sideRoles = ({ side }: Params, forward: boolean) => (forward ? side : [...side].reverse());
+
+/** Where thread comes out of a run that it goes through so. */
+function endOf({ beads, forward }: Run, wanted: boolean): Target {
+  return forward === wanted ? outOf(at(beads, -1)) : backOutOf(at(beads, 0) as Bead);
 }
 
 export const rightAngleWeave = structure({
   id: 'right-angle-weave',
-  name: 'Right-angle weave, one row',
-  about: 'Circles of four sides, each sharing a rung with the next.',
+  name: 'Right-angle weave',
+  family: 'right-angle weave',
+  about: 'Circles of four sides, each sharing a side with the next; one row or several.',
   feel: 'flexible like cloth, a little springy',
+  handles: 'soft like cloth',
+  uses: ['bracelet', 'necklace', 'ring band'],
+  needles: 1,
+  thread: 'Gel-spun thread of 6 lb: bare thread at the corners is what wears through.',
+  looks: [
+    { after: 'the first circle', look: 'It flops; it squares up when the second is drawn in.' },
+    {
+      after: 'the first units of a second row',
+      look: 'They stand up from the first row until the row is done.',
+    },
+  ],
   watch: [
     'Neighbouring circles run opposite ways. Where the thread would cut straight across a corner, go round.',
-    'The first circle flops; it squares up when the second is drawn in.',
     'Keep it snug: bare thread at the corners is what wears through.',
   ],
   params,
-  defaults: { side: ['A'], rung: ['B'] },
+  defaults: { side: ['A'], rung: ['B'], rows: 1 },
+  usual: { A: 'fire-polished-4', B: 'fire-polished-4' },
   fields: [
     {
       key: 'side',
@@ -74,42 +194,38 @@ export const rightAngleWeave = structure({
       help: 'Shared by two neighbouring circles.',
       most: MOST,
     },
+    {
+      key: 'rows',
+      kind: 'choice',
+      label: 'Rows',
+      help: 'Each later row shares the outer sides of the one before.',
+      options: ROWS.map((value) => ({ value, label: `${value}` })),
+    },
   ],
   bind: (p) => ({
-    roles: distinct([...p.side, ...p.rung]),
+    parts: [...partsOf(p.side, 'side'), ...partsOf(p.rung, 'rung')],
     minimumUnits: 2,
     rowWord: 'unit',
     closing: null,
     weave: (units, request) => weave(p, units, request),
-    /** Closed form: a side's length and √2 − 1 of a girth; √2·D for equal balls. */
     form(body) {
-      const side = runningSum(p.side.map((role) => body(role).lengthMm));
-      const rung = runningSum(p.rung.map((role) => body(role).lengthMm));
-      const girth = (roles: readonly string[]) => Math.max(...roles.map((role) => body(role).diameterMm));
-      const [sideGirth, rungGirth] = [girth(p.side), girth(p.rung)];
-      const pitch = side.total + CORNER * rungGirth;
-      const edge = (rung.total + CORNER * sideGirth) / 2;
+      const net = grid(body, { sides: [p.side], rung: p.rung, rows: p.rows });
       return {
-        pitchMm: pitch,
-        extraMm: rungGirth,
-        widthMm: 2 * edge + sideGirth,
-        thicknessMm: Math.max(sideGirth, rungGirth),
+        pitchMm: net.pitchMm,
+        extraMm: net.rungGirthMm,
+        widthMm: net.widthMm,
+        thicknessMm: net.thicknessMm,
         mayShorten: 0,
-        pose({ name, role, place: { row } }): Pose {
-          const word = name.replace(/\d/g, '');
-          const k = Number(name.slice(word.length)) - 1;
-          const { lengthMm } = body(role);
-          if (word === 'rung') {
-            const x = rungGirth / 2 + (row + 1) * pitch;
-            const up = row % 2 === 0 ? -1 : 1;
-            const y = at(rung.starts, k) + lengthMm / 2 - rung.total / 2;
-            return { centre: [x, up * y, 0], axis: [0, up, 0] };
-          }
-          const near = word === 'near';
-          const start = at(side.starts, near ? k : p.side.length - 1 - k);
-          const x = rungGirth / 2 + row * pitch + (CORNER * rungGirth) / 2 + start + lengthMm / 2;
-          const up = near === (row % 2 === 0) ? 1 : -1;
-          return { centre: [x, up * edge, 0], axis: [near ? 1 : -1, 0, 0] };
+        pose({ name, place: { row: unit, pass } }): Pose {
+          const [word, k] = nameParts(name);
+          const row = rowOfPass(pass);
+          const clockwise = isClockwise(row, unit);
+          if (word === 'rung') return net.rung(k, 0, unit + 1, !clockwise);
+          if (word === 'left' || word === 'right')
+            return net.rung(k, row, word === 'left' ? unit : unit + 1, goesForward(word, clockwise));
+          const top = word === 'top' || (word === 'near') === clockwise;
+          const forward = goesForward(top ? 'top' : 'bottom', clockwise);
+          return net.side(sideRoles(p, forward), k, top ? row + 1 : row, unit, forward);
         },
       };
     },

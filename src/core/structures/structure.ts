@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { SewnLoop } from '../closures/sewnLoop';
 import type { Body, Pose } from '../layout/layout';
+import type { BeadShape } from '../materials/material';
 import type { RowWord } from '../read/phrases';
 import type { WeaveOptions } from '../weave/builder';
 import type { Bead, Path } from '../weave/path';
@@ -31,16 +32,28 @@ export interface Form {
   readonly pose: (bead: Bead) => Pose;
 }
 
+/** What a bead must be for its part in a stitch. */
+export interface Part {
+  readonly role: RoleLetter;
+  /** What the maker calls it: "rung", "bead between". */
+  readonly part: string;
+  readonly holes: 1 | 2;
+  /** The shapes that can play it; all with so many holes where nothing is said. */
+  readonly shapes?: readonly BeadShape[];
+}
+
 /** A structure with its parameters filled in. */
 export interface Weaveable {
-  /** Bead roles in the order they first come. */
-  readonly roles: readonly string[];
+  /** Each role's parts, in the order they first come. */
+  readonly parts: readonly Part[];
   readonly minimumUnits: number;
   /** What the maker calls one row: the steps use it. */
   readonly rowWord: RowWord;
   /** What closes the piece beyond its whole units, in words; null where nothing does. */
   readonly closing: string | null;
   weave(units: number, request: WeaveRequest): Path;
+  /** Sizes that do not suit each other, in words that say what to do; empty when all do. */
+  advise?(body: (role: string) => Body): string[];
   /** The closed form; `without` are the optional passes that are left out. */
   form(body: (role: string) => Body, without: ReadonlySet<string>): Form;
 }
@@ -53,6 +66,8 @@ export type Field =
       readonly label: string;
       readonly help: string;
       readonly most: number;
+      /** Roles that can stand in it; all where nothing is said. */
+      readonly roles?: readonly RoleLetter[];
     }
   | { readonly key: string; readonly kind: 'switch'; readonly label: string; readonly help: string }
   | {
@@ -60,19 +75,49 @@ export type Field =
       readonly kind: 'choice';
       readonly label: string;
       readonly help: string;
-      readonly options: readonly { readonly value: number; readonly label: string }[];
+      readonly options: readonly { readonly value: number | string; readonly label: string }[];
     };
 
-/** A family of the gallery: one file, one line in the registry. */
+/** The look to expect at a stage of the work: what looks wrong there and is right. */
+export interface Look {
+  readonly after: string;
+  readonly look: string;
+}
+
+export const FAMILIES = [
+  'strung line',
+  'ladder',
+  'herringbone',
+  'peyote',
+  'right-angle weave',
+  'two-hole line',
+] as const;
+
+/** What a finished piece of it feels like in the hand. */
+export const HANDLES = ['hangs like a chain', 'soft like cloth', 'holds flat', 'round like a rope'] as const;
+
+export const USES = ['bracelet', 'necklace', 'ring band', 'rope', 'edging'] as const;
+
+/** A stitch of the gallery: one file, one line in the registry. */
 export interface Structure {
   readonly id: string;
   readonly name: string;
+  readonly family: (typeof FAMILIES)[number];
   /** One line for whoever does not know it. */
   readonly about: string;
   readonly feel: string;
-  /** What goes wrong, and the look to expect. */
+  readonly handles: (typeof HANDLES)[number];
+  readonly uses: readonly (typeof USES)[number][];
+  readonly needles: 1 | 2;
+  /** The thread that suits it, in words. */
+  readonly thread: string;
+  /** The look to expect by stage. */
+  readonly looks: readonly Look[];
+  /** What goes wrong. */
   readonly watch: readonly string[];
   readonly fields: readonly Field[];
+  /** Beads of the catalogue that it starts with; a round 11/0 seed where a role is not named. */
+  readonly usual: Readonly<Partial<Record<RoleLetter, string>>>;
   readonly defaults: Readonly<Record<string, unknown>>;
   /** What is wrong with parameters, in words; empty when they are right. */
   check(params: unknown): string[];
@@ -95,11 +140,19 @@ export const structure = <S extends z.ZodType>({ params, bind, ...rest }: Defini
 
 /** The roles a maker can use: one letter each. */
 export const ROLE_LETTERS = ['A', 'B', 'C', 'D', 'E', 'F'] as const;
+export type RoleLetter = (typeof ROLE_LETTERS)[number];
+
+/** The parts of a run of roles that all do the same. */
+export const partsOf = (sequence: readonly RoleLetter[], part: string, rule: Partial<Part> = {}): Part[] =>
+  distinct(sequence).map((role) => ({ holes: 1, ...rule, role, part }));
+
+/** Bead roles in the order they first come. */
+export const rolesOf = ({ parts }: Weaveable): RoleLetter[] => distinct(parts.map(({ role }) => role));
 
 /** A run of bead roles, never empty. */
-export const sequenceSchema = (most: number) =>
+export const sequenceSchema = (most: number, roles: readonly RoleLetter[] = ROLE_LETTERS) =>
   z
-    .array(z.enum(ROLE_LETTERS, 'Beads are named A to F.'))
+    .array(z.enum(roles, `Beads here are named ${roles[0] ?? ''} to ${roles.at(-1) ?? ''}.`))
     .min(1, 'The sequence has no beads. Add at least one.')
     .max(most, `A sequence holds at most ${most}. Take some out.`);
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { LOOP_ROLE, loopSection } from '../closures/sewnLoop';
 import { holeEnd, distance, type Pose } from '../layout/layout';
 import { layOutPiece } from '../layout/pieceLayout';
+import { turnOf } from '../layout/pose';
 import { BEADS, byId } from '../materials/catalogue';
 import { tally, unitTally } from '../read/tally';
 import { threadMoves, threadMm, type ThreadMove } from '../read/thread';
@@ -27,7 +28,12 @@ const eight = byId(BEADS, 'seed-8');
 const all: ReadonlySet<string> = new Set();
 const body = (role: string) => (role === 'B' ? eight : eleven);
 
-const layOut = (weaveable: Weaveable, units: number) => {
+const lens = byId(BEADS, 'lens');
+/** A bead for each part: of two holes where it needs them; else 8/0 for B and 11/0. */
+const bodies = (weaveable: Weaveable) => (role: string) =>
+  weaveable.parts.some((part) => part.role === role && part.holes === 2) ? lens : body(role);
+
+const layOut = (weaveable: Weaveable, units: number, body = bodies(weaveable)) => {
   const path = weaveable.weave(units, ends);
   const layout = layOutPiece(path, {
     form: weaveable.form(body, all),
@@ -41,18 +47,30 @@ const layOut = (weaveable: Weaveable, units: number) => {
 
 /** Parameters of any structure built from its fields, so that a new family is tested without a word here. */
 const anyParams = (structure: (typeof STRUCTURES)[number]) =>
-  fc.record(
-    Object.fromEntries(
-      structure.fields.map((field) => [
-        field.key,
-        field.kind === 'sequence'
-          ? fc.array(fc.constantFrom(...ROLE_LETTERS), { minLength: 1, maxLength: Math.min(5, field.most) })
-          : field.kind === 'switch'
-            ? fc.boolean()
-            : fc.constantFrom(...field.options.map((o) => o.value)),
-      ]),
-    ),
-  );
+  fc
+    .record(
+      Object.fromEntries(
+        structure.fields.map((field) => [
+          field.key,
+          field.kind === 'sequence'
+            ? fc.array(fc.constantFrom(...(field.roles ?? ROLE_LETTERS)), {
+                minLength: 1,
+                maxLength: Math.min(5, field.most),
+              })
+            : field.kind === 'switch'
+              ? fc.boolean()
+              : fc.constantFrom(...field.options.map((o) => o.value)),
+        ]),
+      ),
+    )
+    // Sizes that do not suit each other are told on the plan; here they would only leave thread bare.
+    .filter((params) => {
+      if (structure.check(params).length > 0) return false;
+      const weaveable = structure.bind(params);
+      return (weaveable.advise?.(bodies(weaveable)) ?? []).length === 0;
+    });
+
+const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
 
 describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) => {
   const each = (check: (weaveable: Weaveable, units: number) => void) =>
@@ -71,30 +89,42 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
     expect(structure.check({ ...structure.defaults, [key]: ['A', 'Z'] })).not.toEqual([]);
   });
 
-  it('totals are start + n · cell + end', () =>
+  it('builds at every count from the fewest to 40, and every bead is gone through', () => {
+    const weaveable = structure.bind(structure.defaults);
+    for (let n = weaveable.minimumUnits; n <= 40; n++) {
+      const path = weaveable.weave(n, ends);
+      const gone = new Set(path.moves.filter(isTraversal).map((move) => move.bead.id));
+      expect(gone.size).toBe(path.beads.length);
+    }
+  });
+
+  it('repeats after one unit or two, found from the path alone', () =>
     each((weaveable, n) => {
-      const units = n + 3;
-      const cell = unitTally(weaveable.weave(units, ends), Math.floor(units / 2));
-      const before = tally(weaveable.weave(units, ends));
+      expect([1, 2]).toContain(cellOf(weaveable.weave(n + 8, ends))?.period);
+    }));
+
+  it('totals are start + n · cell + end, for the same n modulo the period', () =>
+    each((weaveable, n) => {
+      const units = n + 8;
+      const path = weaveable.weave(units, ends);
+      const period = cellOf(path)?.period ?? 1;
+      const before = tally(path);
+      const cells = Array.from({ length: period }, (_, k) => unitTally(path, Math.floor(units / 2) + k));
       for (const k of [1, 2, 5]) {
-        const after = tally(weaveable.weave(units + k, ends));
+        const after = tally(weaveable.weave(units + k * period, ends));
         for (const [role, count] of after)
-          expect(count - (before.get(role) ?? 0)).toBe(k * (cell.get(role) ?? 0));
+          expect(count - (before.get(role) ?? 0)).toBe(k * sum(cells.map((cell) => cell.get(role) ?? 0)));
       }
     }));
 
-  it('thread in the work grows by the same for every unit', () =>
+  it('thread in the woven part grows by the same for every period', () =>
     each((weaveable, n) => {
-      const inWork = (units: number) => threadMm(layOut(weaveable, units).thread);
-      const step = inWork(n + 4) - inWork(n + 3);
-      expect(inWork(n + 9) - inWork(n + 3)).toBeCloseTo(6 * step, 6);
+      const period = cellOf(weaveable.weave(n + 8, ends))?.period ?? 1;
+      const inWork = (units: number) =>
+        threadMm(layOut(weaveable, units).thread, (move) => move.place.section === 'body');
+      const step = inWork(n + 8 + period) - inWork(n + 8);
+      expect(inWork(n + 8 + 6 * period) - inWork(n + 8)).toBeCloseTo(6 * step, 6);
       expect(step).toBeGreaterThan(0);
-    }));
-
-  it('repeats with a period of one unit, found from the path alone', () =>
-    each((weaveable, n) => {
-      const cell = cellOf(weaveable.weave(n + 8, ends));
-      expect(cell?.period).toBe(1);
     }));
 
   it('strings every bead once, before it is gone through, and never through a bead that is not there', () =>
@@ -113,25 +143,36 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
   it('leaves no thread longer than two beads’ girth bare, in any gap', () =>
     each((weaveable, n) => {
       const { thread } = layOut(weaveable, n);
-      for (const { move, gapMm } of thread)
-        if (isTraversal(move)) expect(gapMm).toBeLessThanOrEqual(2 * eight.diameterMm);
+      const { widthMm } = weaveable.form(bodies(weaveable), all);
+      for (const { move, gapMm } of thread) {
+        // A loop hangs in the middle; its thread may leave at an edge.
+        const { section, unit } = move.place;
+        const toLoop = section === 'body' && unit >= 0 ? 0 : widthMm / 2;
+        if (isTraversal(move)) expect(gapMm).toBeLessThanOrEqual(2 * eight.diameterMm + toLoop);
+      }
     }));
 
   it('is as long as its form says, and no two beads of it share a place', () =>
     each((weaveable, n) => {
       const { path, layout } = layOut(weaveable, n);
+      const body = bodies(weaveable);
       const form = weaveable.form(body, all);
       // A later pass may stand out over the ends.
       const woven = path.beads.filter(
-        ({ place }) => place.section === 'body' && !path.passes.get(place.pass)?.optional,
+        ({ place }) => !/ loop$/.test(place.section) && !path.passes.has(place.pass),
       );
       const xs = woven.flatMap((bead) => {
-        const { lengthMm, diameterMm } = body(bead.role);
-        const { centre, axis } = layout.poses[bead.id] as Pose;
-        const half = (Math.abs(axis[0]) * lengthMm + Math.hypot(axis[1], axis[2]) * diameterMm) / 2;
-        return [centre[0] - half, centre[0] + half];
+        const { lengthMm, diameterMm, widthMm } = body(bead.role);
+        const pose = layout.poses[bead.id] as Pose;
+        const [along, across, out] = turnOf(pose);
+        const half =
+          (Math.abs(along) * lengthMm + Math.hypot(across * (widthMm ?? diameterMm), out * diameterMm)) / 2;
+        return [pose.centre[0] - half, pose.centre[0] + half];
       });
-      expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(n * form.pitchMm + form.extraMm, 6);
+      const lengthMm = Math.max(...xs) - Math.min(...xs);
+      // Seeds that turn an end stand askew: less than a millimetre is what a box round them adds.
+      const turned = path.beads.some(({ place }) => /turn$/.test(place.section));
+      expect(Math.abs(lengthMm - (n * form.pitchMm + form.extraMm))).toBeLessThan(turned ? 0.8 : 1e-6);
       const places = new Set(layout.poses.map((pose) => pose.centre.map((c) => c.toFixed(3)).join()));
       expect(places.size).toBe(path.beads.length);
     }));
@@ -149,9 +190,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
       const path = weaveable.weave(n + 6, ends);
       const groups = steps(path, { row: weaveable.rowWord, role: (role) => role, hand: 'right' });
       const told = groups
-        .flatMap((g) =>
-          g.steps.map((s) => ({ text: s.text, times: g.section === 'body' ? g.toUnit - g.fromUnit + 1 : 1 })),
-        )
+        .flatMap((g) => g.steps.map((s) => ({ text: s.text, times: g.times })))
         // What is told once for several times counts as often.
         .map(({ text, times }) => ({
           times,
@@ -168,7 +207,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
           0,
         );
       expect(told).toBe(path.beads.length);
-      expect(groups.length).toBeLessThan(20);
+      expect(groups.length).toBeLessThan(30);
     }));
 });
 

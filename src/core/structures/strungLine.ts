@@ -1,22 +1,38 @@
 import { z } from 'zod';
 import { fastenOff, WOVEN_BEADS } from '../closures/finish';
 import { loopSection, sewLoop } from '../closures/sewnLoop';
-import type { Pose } from '../layout/layout';
+import { hang } from '../layout/arc';
+import type { Body, Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, distinct, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 24;
+const MOST_SWAG = 30;
 
 const params = z.object({
   sequence: sequenceSchema(MOST),
   alike: z.boolean(),
   trips: z.union([z.literal(1), z.literal(2)]),
+  /** Rows of swags: drops hung across every other unit, and a shorter row above them. */
+  swags: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
+  swag: sequenceSchema(MOST_SWAG).default(['C', 'C', 'C', 'D', 'C', 'C', 'C']),
 });
 type Params = z.infer<typeof params>;
 
-/** String the units, sew on a clasp half, and (on a second trip) come back through them all to the first. */
-function weave({ sequence, alike, trips }: Params, units: number, { start, end, ...options }: WeaveRequest) {
+/** Swags need the way back along the line. */
+const tripsOf = ({ trips, swags }: Params) => (swags > 0 ? 2 : trips);
+/** The row above is shorter: without the first and the last bead of the one below. */
+const upper = ({ swag }: Params) => (swag.length > 2 ? swag.slice(1, -1) : swag);
+/** A swag hangs across every second unit that has a neighbour on both sides. */
+const swagged = (unit: number, units: number) => unit % 2 === 1 && unit < units - 1;
+
+/**
+ * String the units, sew on a clasp half, and (on a second trip) come back through them all to the first. Swags
+ * are strung on the trips back and forth, across every other unit instead of through it.
+ */
+function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const { sequence, alike, swags, swag } = p;
   const w = new Weave(options);
   const t = w.needle('working').begin('foreign');
   const line = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));
@@ -32,16 +48,26 @@ function weave({ sequence, alike, trips }: Params, units: number, { start, end, 
     () => t.back(last),
     () => t.knot('half hitch').through(last),
   );
+  const backThrough = (unit: readonly Bead[]) => t.back(...unit.filter((bead) => bead !== last).reverse());
+
+  if (swags > 0) {
+    const why = 'Let them hang: pulled tight, a swag draws the line into waves.';
+    w.pass('swags', { tension: 'loose', why }, () =>
+      w.along(line, { backwards: true }, (unit, i) => {
+        if (swagged(i, units)) t.string([...swag].reverse(), 'swag');
+        else backThrough(unit);
+      }),
+    );
+  } else if (tripsOf(p) === 2)
+    w.pass('back along the line', { why: 'Should one thread wear through, the other holds.' }, () =>
+      w.along(line, { backwards: true }, backThrough),
+    );
 
   const few = <T>(beads: readonly T[]): T => at(beads, Math.min(WOVEN_BEADS, beads.length - 1));
   const fromStart = few(line.items.slice(0, WOVEN_BEADS + 1).flat());
   const fromEnd = few([...line.items.slice(-WOVEN_BEADS - 1).flat(), ...closing].reverse());
-
-  if (trips === 2)
-    w.pass('back along the line', { why: 'Should one thread wear through, the other holds.' }, () =>
-      w.along(line, { backwards: true }, (unit) => t.back(...unit.filter((bead) => bead !== last).reverse())),
-    );
-  const sewing = trips === 2 ? t : w.needle(TAIL);
+  const tail = w.needle(TAIL);
+  const sewing = tripsOf(p) === 2 ? t : tail;
   w.in({ section: loopSection('start') }, () => sewing.release());
   sewLoop(
     w,
@@ -51,23 +77,52 @@ function weave({ sequence, alike, trips }: Params, units: number, { start, end, 
     () => sewing.through(first),
     () => sewing.knot('half hitch').back(first),
   );
-  fastenOff(w, sewing, outOf(fromStart));
-  if (trips === 1) fastenOff(w, t, backOutOf(fromEnd));
-  else w.in({ section: 'finish', pass: 'tail' }, () => w.needle(TAIL).tail());
+  if (swags === 2) {
+    w.pass('swags above', { tension: 'loose', why: 'They lie on the first row, a little shorter.' }, () =>
+      w.along(line, {}, (unit, i) => {
+        if (swagged(i, units)) t.string(upper(p), 'above');
+        // The first bead has been gone through from its clasp; the last few are where the end is woven in.
+        else if (i === units - 1) t.through(at(unit, 0));
+        else t.through(...unit.filter((bead) => bead !== first));
+      }),
+    );
+    fastenOff(w, t, outOf(last), backOutOf(fromEnd));
+  } else fastenOff(w, sewing, outOf(fromStart));
+  if (sewing === tail) fastenOff(w, t, backOutOf(fromEnd));
+  else w.in({ section: 'finish', pass: 'tail' }, () => tail.tail());
   return w.path();
 }
+
+const lengthOf = (roles: readonly string[], body: (role: string) => Body) =>
+  roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
 
 export const strungLine = structure({
   id: 'strung-line',
   name: 'Strung line',
-  about: 'Beads strung one after another in a sequence that repeats.',
+  family: 'strung line',
+  about: 'Beads strung one after another in a sequence that repeats; swags can hang from it.',
   feel: 'rope-like: hangs and turns freely',
+  handles: 'hangs like a chain',
+  uses: ['necklace', 'bracelet'],
+  needles: 1,
+  thread: 'Gel-spun thread of 6 to 10 lb; cord where the holes are wide.',
+  looks: [
+    { after: 'the first trip', look: 'A loose line that turns in the hand. It steadies on the way back.' },
+    { after: 'the first swags', look: 'They swing to either side until the clasp is on and the line hangs.' },
+  ],
   watch: [
     'Leave no gap, but let the line bend: pulled too hard it stands like wire.',
     'Slide the beads along before the clasp is sewn: a loose bead length becomes bare thread.',
   ],
   params,
-  defaults: { sequence: ['A', 'B'], alike: true, trips: 2 },
+  defaults: {
+    sequence: ['A', 'B'],
+    alike: true,
+    trips: 2,
+    swags: 0,
+    swag: ['C', 'C', 'C', 'D', 'C', 'C', 'C'],
+  },
+  usual: {},
   fields: [
     {
       key: 'sequence',
@@ -92,25 +147,75 @@ export const strungLine = structure({
         { value: 2, label: 'there and back' },
       ],
     },
+    {
+      key: 'swags',
+      kind: 'choice',
+      label: 'Swags',
+      help: 'Hung across every other unit on the way back; a second, shorter row above them on a third trip.',
+      options: [
+        { value: 0, label: 'none' },
+        { value: 1, label: 'one row' },
+        { value: 2, label: 'two rows' },
+      ],
+    },
+    {
+      key: 'swag',
+      kind: 'sequence',
+      label: 'One swag',
+      help: 'Longer than the unit it hangs across.',
+      most: MOST_SWAG,
+    },
   ],
   bind: (p) => ({
-    roles: distinct(p.sequence),
-    minimumUnits: 1,
+    parts: [
+      ...partsOf(p.sequence, 'bead of the line'),
+      ...(p.swags > 0 ? partsOf(p.swag, 'bead of a swag') : []),
+    ],
+    minimumUnits: p.swags > 0 ? 3 : 1,
     rowWord: 'unit',
     closing: p.alike ? 'and the first bead again' : null,
     weave: (units, request) => weave(p, units, request),
+    advise(body) {
+      const unit = lengthOf(p.sequence, body);
+      const shortest = lengthOf(p.swags === 2 ? upper(p) : p.swag, body);
+      return p.swags > 0 && shortest <= unit
+        ? ['A swag is no longer than the unit it hangs across, so it cannot hang. Add beads to it.']
+        : [];
+    },
+    /** Closed form: the sum of the lengths; swags hang as arcs of a circle. */
     form(body) {
       const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));
-      const thickest = Math.max(...p.sequence.map((role) => body(role).diameterMm));
+      const girth = (roles: readonly string[]) => Math.max(...roles.map((role) => body(role).diameterMm));
+      const arc = (roles: readonly string[]) =>
+        hang(
+          total,
+          roles.map((role) => body(role).lengthMm),
+        );
+      const rows = { swag: arc(p.swag), above: arc(upper(p)) };
+      const below = p.swags > 0 ? Math.max(...rows.swag.map(({ at: [, y] }) => y)) + girth(p.swag) / 2 : 0;
+      const thickest = girth(p.sequence);
       return {
         pitchMm: total,
         extraMm: p.alike ? body(at(p.sequence, 0)).lengthMm : 0,
-        widthMm: thickest,
-        thicknessMm: thickest,
+        widthMm: Math.max(thickest, thickest / 2 + below),
+        thicknessMm: Math.max(thickest, p.swags > 0 ? girth(p.swag) : 0),
         mayShorten: 0,
         pose({ role, name, place }): Pose {
-          const x = place.row * total + at(starts, Number(name) - 1) + body(role).lengthMm / 2;
-          return { centre: [x, 0, 0], axis: [1, 0, 0] };
+          const row = name.replace(/\d+/g, '');
+          const k = Number(name.slice(row.length)) - 1;
+          if (row === '') {
+            const x = place.row * total + at(starts, k) + body(role).lengthMm / 2;
+            return { centre: [x, 0, 0], axis: [1, 0, 0] };
+          }
+          const above = row === 'above';
+          const beads = above ? rows.above : rows.swag;
+          const { at: place0, way } = at(beads, above ? k : beads.length - 1 - k);
+          const to = above ? 1 : -1;
+          return {
+            // The upper row lies on the lower one.
+            centre: [place.row * total + place0[0], place0[1], above ? thickest / 2 : 0],
+            axis: [to * way[0], to * way[1], 0],
+          };
         },
       };
     },

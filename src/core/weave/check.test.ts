@@ -246,5 +246,9 @@ it('a route that is written wrong is refused when it is written', () => {
   const w = new Weave();
   const t = w.needle('working');
   const { a } = t.pick({ a: 'A' });
-  expect(() => t.travel(outOf(a))).toThrow(/no hidden way/i);
+  const { b } = w.needle('other').pick({ b: 'A' });
+  expect(() => t.travel(outOf(b))).toThrow(/no hidden way/i);
+  // Where the thread comes out already, there is nowhere to go.
+  t.travel(outOf(a));
+  expect(w.path().moves).toHaveLength(2);
 });

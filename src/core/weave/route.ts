@@ -16,10 +16,11 @@ export type Room = (end: HoleEnd) => boolean;
  * The shortest hidden way from where the thread comes out to any of several equally good targets: through
  * the fewest beads, along links that thread already makes, so that a bare step is always followed by a hole
  * and never by another bare step. Breadth first over hole ends: O(holes + links).
- * Null where no way with room leads there.
+ * Empty where the thread is there already; null where no way with room leads there.
  */
 export function findRoute(links: Links, from: HoleEnd, targets: readonly Target[], room: Room): Route | null {
   const wanted = new Set(targets.map(endKey));
+  if (wanted.has(endKey(from))) return { through: [] };
   const cameFrom = new Map<number, HoleEnd | null>([[endKey(from), null]]);
   let rim: HoleEnd[] = [from];
   while (rim.length > 0) {

@@ -6,6 +6,9 @@ import type { StepGroup } from '@/core/read/steps';
 import { TAIL } from '@/core/weave/path';
 import styles from './Steps.module.css';
 
+/** A piece with one needle need not say with which. */
+const FIRST_NEEDLE = 'working';
+
 /** How it is worked, read off the thread path. */
 export function Steps({ plan }: { plan: Plan }) {
   const groups = useMemo(() => planSteps(plan), [plan]);
@@ -23,7 +26,11 @@ export function Steps({ plan }: { plan: Plan }) {
           </h3>
           {group.steps.map((step, k) => (
             <p key={k}>
-              {step.needle === TAIL && <span className={styles.needle}>with the tail</span>}
+              {step.needle !== FIRST_NEEDLE && (
+                <span className={styles.needle}>
+                  with the {step.needle === TAIL ? 'tail' : `${step.needle} needle`}
+                </span>
+              )}
               {step.text}
             </p>
           ))}
@@ -35,10 +42,11 @@ export function Steps({ plan }: { plan: Plan }) {
 }
 
 /** `Picots, units 1 to 20, each`; what is outside the woven part goes by the name of its pass. */
-function title({ section, pass, fromUnit, toUnit }: StepGroup): string {
+function title({ section, pass, fromUnit, toUnit, stride }: StepGroup): string {
   if (section !== 'body')
     return capital(pass.startsWith('reinforce the loop') ? 'once more round the loop' : pass);
-  const units = fromUnit === toUnit ? `unit ${fromUnit}` : `units ${fromUnit} to ${toUnit}, each`;
+  const each = stride === 2 ? 'every second one' : 'each';
+  const units = fromUnit === toUnit ? `unit ${fromUnit}` : `units ${fromUnit} to ${toUnit}, ${each}`;
   return capital(pass === 'base' ? units : `${pass}, ${units}`);
 }
 

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { structureById } from '@/core/structures/registry';
+import { rolesOf } from '@/core/structures/structure';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue, Person } from '@/server/screens';
@@ -31,7 +32,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
   const [open, setOpen] = useState<string | null>(piece.wearer ? null : 'Worn');
   const structure = structureById(piece.structure.id);
   const roles = plan
-    ? plan.weaveable.roles.filter((role) => plan.quantities.some((q) => q.role === role))
+    ? rolesOf(plan.weaveable).filter((role) => plan.quantities.some((q) => q.role === role))
     : usedRoles(piece);
 
   const rows = [

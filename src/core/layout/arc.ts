@@ -1,0 +1,40 @@
+import type { Point } from './layout';
+
+/** A place along an arc: beside the chord's start, and the way it runs there. */
+export interface OnArc {
+  readonly at: Point;
+  readonly way: Point;
+}
+
+/**
+ * Where beads of these lengths lie, end to end, on the arc of a circle that hangs between the points (0, 0) and
+ * (`chordMm`, 0), towards +y. An arc no longer than its chord lies straight along it.
+ */
+export function hang(chordMm: number, lengthsMm: readonly number[]): OnArc[] {
+  const arcMm = lengthsMm.reduce((sum, mm) => sum + mm, 0);
+  const half = halfAngle(chordMm / arcMm);
+  let walked = 0;
+  return lengthsMm.map((mm): OnArc => {
+    const middle = walked + mm / 2;
+    walked += mm;
+    if (half === 0) return { at: [middle + (chordMm - arcMm) / 2, 0, 0], way: [1, 0, 0] };
+    const radius = arcMm / (2 * half);
+    const angle = middle / radius - half;
+    return {
+      at: [chordMm / 2 + radius * Math.sin(angle), radius * (Math.cos(angle) - Math.cos(half)), 0],
+      way: [Math.cos(angle), -Math.sin(angle), 0],
+    };
+  });
+}
+
+/** Half the angle of an arc whose chord is this part of it: sin φ / φ, solved by halving. */
+function halfAngle(part: number): number {
+  if (part >= 1) return 0;
+  let [low, high] = [0, Math.PI];
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2;
+    if (Math.sin(middle) / middle > part) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}

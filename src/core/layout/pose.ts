@@ -1,0 +1,10 @@
+import { beside, type Pose } from './layout';
+import type { Matrix } from './solver/turns';
+import { across as rest, cross, ofColumns, unit } from './solver/vectors';
+
+/** The turn of a bead that lies so: its axes along the hole, across the holes, and out, as the matrix's columns. */
+export function turnOf({ axis, across }: Pose): Matrix {
+  const x = unit(axis);
+  const y = unit(rest(across ?? beside(axis), x));
+  return ofColumns(x, y, cross(x, y));
+}

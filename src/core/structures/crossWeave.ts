@@ -1,0 +1,224 @@
+import { z } from 'zod';
+import { fastenOff } from '../closures/finish';
+import { sewLoop } from '../closures/sewnLoop';
+import type { Pose } from '../layout/layout';
+import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import type { Bead } from '../weave/path';
+import type { Target } from '../weave/route';
+import { goThrough, grid, nameParts, rowOfPass, rowPass, type Run } from './grid';
+import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
+
+const MOST = 5;
+const ROWS = [1, 2, 3, 4] as const;
+/** Units between an end and where its thread is woven in. */
+const WOVEN_UNITS = 2;
+
+const params = z.object({
+  side: sequenceSchema(MOST),
+  other: sequenceSchema(MOST),
+  rung: sequenceSchema(MOST),
+  rows: z.literal(ROWS).default(1),
+});
+type Params = z.infer<typeof params>;
+
+const leftwards = (row: number) => row % 2 === 1;
+/** Which needle works the upper side of a unit of the first row: they change places in every rung. */
+const upperOf = (unit: number) => (unit % 2 === 0 ? 'right' : 'left');
+
+/**
+ * Two needles on one cord. In each unit one strings a side, the other the side opposite (or goes along the one
+ * that is there), and both cross in the rung. The cord's middle holds the clasp at the start.
+ */
+function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const w = new Weave(options);
+  const [left, right] = w.cord('left', 'right');
+  const tops: Run[][] = [];
+  const rungs: Run[][] = [[]];
+  /** The needle that comes out at the upper end of the newest rung, and that at its lower end. */
+  let [upper, lower]: [Needle, Needle] = [left, right];
+
+  /** `one` strings a rung, the other goes through it the opposite way; they change places. */
+  const cross = (one: Needle, row: number, boundary: number, name: string) => {
+    const up = one === lower;
+    const run: Run = { beads: one.string(p.rung, name), forward: up };
+    goThrough(one === upper ? lower : upper, run, !up);
+    (rungs[row] ??= [])[boundary] = run;
+    [upper, lower] = [lower, upper];
+  };
+
+  // The loop for the clasp lies in the middle of the cord; its seeds lead into the first rung from both sides.
+  let first: Bead[] = [];
+  sewLoop(
+    w,
+    left,
+    'start',
+    start,
+    () => {
+      if (first.length > 0) left.through(...first);
+      else w.in({ section: 'body', pass: 'base', row: -1 }, () => (first = left.string(p.rung, 'rung')));
+    },
+    () => undefined,
+  );
+  w.in({ row: -1 }, () => right.back(...[...first].reverse()));
+  at(rungs, 0)[0] = { beads: first, forward: false };
+  [upper, lower] = [right, left];
+
+  for (let unit = 0; unit < units; unit++)
+    w.in({ row: unit }, () => {
+      const top = upper.string(p.side, upper.name);
+      lower.string(p.other, lower.name);
+      (tops[0] ??= [])[unit] = { beads: top, forward: true };
+      cross(left, 0, unit + 1, 'rung');
+    });
+
+  // The clasp at the end is sewn when the last row that runs there is done, by the needle that strung its rung.
+  const lastOnward = p.rows % 2 === 1 ? p.rows - 1 : p.rows - 2;
+  const sewEnd = (row: number) => {
+    const { beads, forward } = at(at(rungs, row), units);
+    const needle = forward ? upper : lower;
+    sewLoop(
+      w,
+      needle,
+      'end',
+      end,
+      () => needle.through(...beads),
+      () => undefined,
+    );
+  };
+  if (lastOnward === 0) sewEnd(0);
+
+  for (let row = 1; row < p.rows; row++) {
+    const back = leftwards(row);
+    w.pass(rowPass(row), {}, () => {
+      for (let i = 0; i < units; i++) {
+        const unit = back ? units - 1 - i : i;
+        const far = back ? unit : unit + 1;
+        w.in({ row: unit }, () => {
+          const below = at(at(tops, row - 1), unit);
+          if (i === 0) {
+            // The lower needle goes round the unit below, to the corner where the two will meet.
+            const inner = at(at(rungs, row - 1), far);
+            lower.travel(inner.forward ? outOf(at(inner.beads, -1)) : backOutOf(at(inner.beads, 0)));
+            // The outermost rung belongs to the unit beyond: there it is what every unit ends with.
+            const beyond = { row: back ? unit + 1 : -1 };
+            (rungs[row] ??= [])[back ? unit + 1 : 0] = {
+              beads: upper.string(p.rung, 'far', beyond),
+              forward: true,
+            };
+          } else goThrough(lower, below, !back);
+          (tops[row] ??= [])[unit] = { beads: upper.string(p.side, 'top'), forward: !back };
+          cross(lower, row, far, 'far');
+        });
+      }
+    });
+    if (row === lastOnward) sewEnd(row);
+  }
+
+  const into = (row: number, boundary: number): Target[] => {
+    const { beads } = at(at(rungs, row), boundary);
+    return [outOf(at(beads, -1)), backOutOf(at(beads, 0))];
+  };
+  const boundary = p.rows % 2 === 1 ? Math.max(0, units - WOVEN_UNITS) : Math.min(units, WOVEN_UNITS);
+  fastenOff(w, left, ...into(p.rows - 1, boundary));
+  fastenOff(w, right, ...into(p.rows - 1, boundary));
+  return w.path();
+}
+
+export const crossWeave = structure({
+  id: 'cross-weave',
+  name: 'Cross-weave, two needles',
+  family: 'right-angle weave',
+  about: 'The two ends of one cord, a side each, cross in every rung. A large bead can be the rung.',
+  feel: 'supple, lies flat; firmer with large rungs',
+  handles: 'soft like cloth',
+  uses: ['bracelet', 'necklace', 'ring band'],
+  needles: 2,
+  thread: 'One length folded in the middle, a needle on each end; or cord without needles.',
+  looks: [
+    {
+      after: 'the first crossing',
+      look: 'The rung hangs in the middle of the cord and slides. Even out both ends.',
+    },
+    { after: 'the third unit', look: 'The strip turns in the hand until both ends are drawn alike.' },
+  ],
+  watch: [
+    'Draw both ends alike at every crossing, or the strip leans to the tighter side.',
+    'The two ends change sides in every rung. Lay down the one that is done, so as not to string a side twice.',
+    'Two threads go through every rung: choose a rung bead with room in its hole.',
+  ],
+  params,
+  defaults: { side: ['A'], other: ['A'], rung: ['B'], rows: 1 },
+  usual: { A: 'bicone-4', B: 'bicone-4' },
+  fields: [
+    {
+      key: 'side',
+      kind: 'sequence',
+      label: 'The upper side of a unit',
+      help: 'Along the piece.',
+      most: MOST,
+    },
+    {
+      key: 'other',
+      kind: 'sequence',
+      label: 'The lower side',
+      help: 'As long as the upper one, or the piece bends.',
+      most: MOST,
+    },
+    {
+      key: 'rung',
+      kind: 'sequence',
+      label: 'The rung, where the ends cross',
+      help: 'Both ends go through all of it.',
+      most: MOST,
+    },
+    {
+      key: 'rows',
+      kind: 'choice',
+      label: 'Rows',
+      help: 'In each later row one end goes along the row before, the other strings the new side.',
+      options: ROWS.map((value) => ({ value, label: `${value}` })),
+    },
+  ],
+  bind: (p) => ({
+    parts: [...partsOf([...p.side, ...p.other], 'side'), ...partsOf(p.rung, 'rung')],
+    minimumUnits: 2,
+    rowWord: 'unit',
+    closing: null,
+    weave: (units, request) => weave(p, units, request),
+    advise(body) {
+      const length = (roles: readonly string[]) => roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
+      const [one, other] = [length(p.side), length(p.other)];
+      return Math.abs(one - other) > 0.15 * Math.max(one, other)
+        ? [
+            'The two sides differ in length, so the piece bends like a collar. Make them alike if it is to lie straight.',
+          ]
+        : [];
+    },
+    form(body) {
+      const net = grid(body, { sides: [p.side, p.other], rung: p.rung, rows: p.rows });
+      return {
+        pitchMm: net.pitchMm,
+        extraMm: net.rungGirthMm,
+        widthMm: net.widthMm,
+        thicknessMm: net.thicknessMm,
+        mayShorten: 0,
+        pose({ name, place: { row: unit, pass } }): Pose {
+          const [word, k] = nameParts(name);
+          const row = rowOfPass(pass);
+          switch (word) {
+            case 'rung':
+              return net.rung(k, 0, unit + 1, upperOf(unit) === 'right');
+            case 'far':
+              return net.rung(k, row, leftwards(row) ? unit : unit + 1, true);
+            case 'top':
+              return net.side(p.side, k, row + 1, unit, !leftwards(row));
+            default:
+              return word === upperOf(unit)
+                ? net.side(p.side, k, 1, unit, true)
+                : net.side(p.other, k, 0, unit, true);
+          }
+        },
+      };
+    },
+  }),
+});

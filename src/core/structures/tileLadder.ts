@@ -1,0 +1,120 @@
+import { z } from 'zod';
+import { fastenOff } from '../closures/finish';
+import { sewLoop } from '../closures/sewnLoop';
+import type { Pose } from '../layout/layout';
+import { backOutOf, hole, outOf, Weave, type Needle } from '../weave/builder';
+import { TAIL } from '../weave/path';
+import { at, distinct, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+
+const MOST = 12;
+/** Beads between an end and where its thread is woven in. */
+const WOVEN_TILES = 2;
+
+const params = z.object({ sequence: sequenceSchema(MOST), alike: z.boolean() });
+type Params = z.infer<typeof params>;
+
+const extraTiles = ({ alike }: Params) => (alike ? 1 : 0);
+const roleOfTile = ({ sequence }: Params, tile: number) => at(sequence, tile % sequence.length);
+
+/**
+ * The second hole of each bead is the first rung for the next: out of one hole, round by the edge into the
+ * other, and the new bead is sewn to that in a circle.
+ */
+function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const holes = Object.fromEntries(distinct(p.sequence).map((role) => [role, 2]));
+  const w = new Weave({ ...options, holes, rowsPerUnit: p.sequence.length });
+  const t = w.needle('working').begin('none');
+  const count = units * p.sequence.length + extraTiles(p);
+
+  const { tile: first } = t.pick({ tile: roleOfTile(p, 0) });
+  const later = w.repeat(1, count, first, (previous, number) => {
+    t.turnInto({ bead: previous, hole: 1, enter: 1 });
+    const { tile } = t.pick({ tile: roleOfTile(p, number) });
+    t.back(hole(previous, 1)).through(tile);
+    return tile;
+  });
+  const { last } = later;
+  const sew = (needle: Needle, which: 'start' | 'end', enter: () => void) =>
+    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => undefined);
+  // The loop leaves by the last bead's own rung and comes back by its second hole.
+  sew(t, 'end', () => t.through(hole(last, 1)));
+  const tail = w.needle(TAIL);
+  sew(tail, 'start', () => tail.back(first));
+
+  const all = [first, ...later.items];
+  const few = Math.min(WOVEN_TILES, count - 1);
+  const into = (tile: number) =>
+    [0, 1].flatMap((n) => [outOf(at(all, tile), n), backOutOf(at(all, tile), n)]);
+  w.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () =>
+    t.turnInto({ bead: last, hole: 0, enter: 1 }),
+  );
+  fastenOff(w, t, ...into(count - 1 - few));
+  w.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () =>
+    tail.turnInto({ bead: first, hole: 1, enter: 0 }),
+  );
+  fastenOff(w, tail, ...into(1));
+  return w.path();
+}
+
+export const tileLadder = structure({
+  id: 'tile-ladder',
+  name: 'Ladder of two-hole tiles',
+  family: 'ladder',
+  about: 'Flat beads of two holes edge to edge, each sewn by one hole to the other hole of its neighbour.',
+  feel: 'flat and smooth, hinged at every edge',
+  handles: 'holds flat',
+  uses: ['bracelet'],
+  needles: 1,
+  thread: 'Gel-spun thread of 6 or 8 lb; doubled where the holes allow it.',
+  looks: [{ after: 'the first two beads', look: 'They hinge like a book. The third holds them in line.' }],
+  watch: [
+    'Look through both holes of every bead before it goes on: one that is blocked stops the work.',
+    'The same face up all along: many tiles have a glazed side.',
+    'The short turn along the edge is bare thread. Choose its colour.',
+  ],
+  params,
+  defaults: { sequence: ['A'], alike: false },
+  usual: { A: 'tile', B: 'half-tile' },
+  fields: [
+    {
+      key: 'sequence',
+      kind: 'sequence',
+      label: 'Beads of one unit, in order',
+      help: 'Each letter is one bead of two holes.',
+      most: MOST,
+    },
+    {
+      key: 'alike',
+      kind: 'switch',
+      label: 'End with the first bead again',
+      help: 'So that both ends look alike.',
+    },
+  ],
+  bind: (p) => ({
+    parts: partsOf(p.sequence, 'tile', {
+      holes: 2,
+      shapes: ['tile', 'half tile', 'bar', 'lens', 'set stone'],
+    }),
+    minimumUnits: Math.max(1, Math.ceil((2 - extraTiles(p)) / p.sequence.length)),
+    rowWord: 'rung',
+    closing: p.alike ? 'and the first bead again' : null,
+    weave: (units, request) => weave(p, units, request),
+    /** Closed form: one bead width each. */
+    form(body) {
+      const width = (role: string) => body(role).widthMm ?? body(role).diameterMm;
+      const { starts, total } = runningSum(p.sequence.map(width));
+      return {
+        pitchMm: total,
+        extraMm: p.alike ? width(at(p.sequence, 0)) : 0,
+        widthMm: Math.max(...p.sequence.map((role) => body(role).lengthMm)),
+        thicknessMm: Math.max(...p.sequence.map((role) => body(role).diameterMm)),
+        mayShorten: 0,
+        pose({ role, place: { row } }): Pose {
+          const i = row % p.sequence.length;
+          const x = Math.floor(row / p.sequence.length) * total + at(starts, i) + width(role) / 2;
+          return { centre: [x, 0, 0], axis: [0, -1, 0], across: [1, 0, 0] };
+        },
+      };
+    },
+  }),
+});

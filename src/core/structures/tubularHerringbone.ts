@@ -1,0 +1,161 @@
+import { z } from 'zod';
+import { fastenOff, WOVEN_BEADS } from '../closures/finish';
+import { sewLoop } from '../closures/sewnLoop';
+import type { Pose } from '../layout/layout';
+import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { TAIL, type Bead } from '../weave/path';
+import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+
+const MOST = 24;
+const ROUNDS = [4, 6, 8] as const;
+
+const params = z.object({
+  sequence: sequenceSchema(MOST),
+  alike: z.boolean(),
+  around: z.literal(ROUNDS).default(4),
+});
+type Params = z.infer<typeof params>;
+
+const extraRounds = ({ alike }: Params) => (alike ? 1 : 0);
+const roleOfRound = ({ sequence }: Params, round: number) => at(sequence, round % sequence.length);
+
+interface Pair {
+  readonly left: Bead;
+  readonly right: Bead;
+}
+
+/**
+ * A ring of the first round, then round upon round: a pair onto each two columns, down the one and up the
+ * next, and a step up into the new round at its end.
+ */
+function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
+  const t = w.needle('working').begin('none');
+  const rounds = units * p.sequence.length + extraRounds(p);
+  const pairs = p.around / 2;
+  const pick = (round: number, i: number): Pair => {
+    const [left, right] = t.string([roleOfRound(p, round), roleOfRound(p, round)], `p${i + 1}-`);
+    if (!left || !right) throw new Error('A pair is two beads.');
+    return { left, right };
+  };
+
+  const first = w.in({ pass: 'start', row: 0 }, () => {
+    const ring = Array.from({ length: pairs }, (_, i) => pick(0, i));
+    t.close(at(ring, 0).left);
+    return ring;
+  });
+  const later = w.repeat<readonly Pair[]>(1, rounds, first, (previous, number) => {
+    const round = previous.map((_, i) => {
+      const pair = pick(number, i);
+      t.through(at(previous, i).right, at(previous, (i + 1) % pairs).left);
+      return pair;
+    });
+    t.stepUp(at(round, 0).left);
+    return round;
+  });
+
+  // The clasp is sewn across the opening, from one column to that opposite.
+  const opposite = (round: readonly Pair[]) => at(round, Math.floor((pairs - 1) / 2)).right;
+  const last = later.last;
+  const sew = (needle: Needle, which: 'start' | 'end', round: readonly Pair[]) => {
+    const { left } = at(round, 0);
+    const outside = which === 'end' ? outOf(left) : backOutOf(left);
+    const enter = () => (which === 'end' ? needle.through(opposite(round)) : needle.back(opposite(round)));
+    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => needle.travel(outside));
+  };
+  sew(t, 'end', last);
+  const tail = w.needle(TAIL);
+  sew(tail, 'start', first);
+
+  const all = [first, ...later.items];
+  const few = Math.min(WOVEN_BEADS, rounds - 1);
+  const into = (round: readonly Pair[]) =>
+    round.flatMap(({ left, right }) => [left, right].flatMap((bead) => [outOf(bead), backOutOf(bead)]));
+  fastenOff(w, t, ...into(at(all, rounds - 1 - few)));
+  fastenOff(w, tail, ...into(at(all, few)));
+  return w.path();
+}
+
+export const tubularHerringbone = structure({
+  id: 'tubular-herringbone',
+  name: 'Tubular herringbone',
+  family: 'herringbone',
+  about: 'Pairs of beads round and round, a supple tube. Rounds of larger beads swell it where you like.',
+  feel: 'a supple tube that bends any way and turns in the hand',
+  handles: 'round like a rope',
+  uses: ['rope', 'necklace', 'bracelet'],
+  needles: 1,
+  thread: 'Gel-spun thread of 6 lb.',
+  looks: [
+    { after: 'the first round', look: 'A flat ring that puffs and will not stand.' },
+    {
+      after: 'the third round',
+      look: 'It closes to a tube. Until then hold it on a former, or on a finger.',
+    },
+  ],
+  watch: [
+    'Step up at the end of every round: through two beads, the old one and the new one. Missed, the columns lean away.',
+    'Both ends stay open. Draw them together before the clasp, or the tube gapes there.',
+    'Larger beads in one round need a round of middle size on either side, or thread shows.',
+  ],
+  params,
+  defaults: { sequence: ['A', 'A', 'A', 'B'], alike: true, around: 4 },
+  usual: {},
+  fields: [
+    {
+      key: 'sequence',
+      kind: 'sequence',
+      label: 'Rounds of one unit, in order',
+      help: 'Each letter is one round. Sections of larger beads stand between sections of seeds.',
+      most: MOST,
+    },
+    {
+      key: 'alike',
+      kind: 'switch',
+      label: 'End with the first round again',
+      help: 'So that both ends look alike.',
+    },
+    {
+      key: 'around',
+      kind: 'choice',
+      label: 'Beads in a round',
+      help: 'Two for each pair.',
+      options: ROUNDS.map((value) => ({ value, label: `${value}` })),
+    },
+  ],
+  bind: (p) => ({
+    parts: partsOf(p.sequence, 'bead of a round'),
+    minimumUnits: Math.max(1, Math.ceil((2 - extraRounds(p)) / p.sequence.length)),
+    rowWord: 'round',
+    closing: p.alike ? 'and the first round again' : null,
+    weave: (units, request) => weave(p, units, request),
+    /** Closed form: one bead length a round, up to 6 % less as the beads lean; the round is a regular polygon. */
+    form(body) {
+      const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));
+      const widest = Math.max(...p.sequence.map((role) => body(role).diameterMm));
+      const radius = (girth: number) => girth / (2 * Math.sin(Math.PI / p.around));
+      const across = 2 * radius(widest) + widest;
+      return {
+        pitchMm: total,
+        extraMm: p.alike ? body(at(p.sequence, 0)).lengthMm : 0,
+        widthMm: across,
+        thicknessMm: across,
+        mayShorten: 0.06,
+        pose({ role, name, place: { unit, row } }): Pose {
+          const { lengthMm, diameterMm } = body(role);
+          const [pair = 1, half = 1] = name.slice(1).split('-').map(Number);
+          const angle = ((2 * (pair - 1) + half - 0.5) / p.around) * 2 * Math.PI;
+          const r = radius(diameterMm);
+          return {
+            centre: [
+              unit * total + at(starts, row % p.sequence.length) + lengthMm / 2,
+              r * Math.cos(angle),
+              r * Math.sin(angle),
+            ],
+            axis: [half === 1 ? 1 : -1, 0, 0],
+          };
+        },
+      };
+    },
+  }),
+});

@@ -1,0 +1,140 @@
+import { z } from 'zod';
+import { fastenOff, WOVEN_BEADS } from '../closures/finish';
+import { loopSection, sewLoop } from '../closures/sewnLoop';
+import type { Pose } from '../layout/layout';
+import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { TAIL, type Bead } from '../weave/path';
+import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
+
+const MOST = 12;
+const AROUND = [6, 8, 10, 12, 16] as const;
+
+const params = z.object({ sequence: sequenceSchema(MOST), around: z.literal(AROUND).default(8) });
+type Params = z.infer<typeof params>;
+
+/**
+ * A ring of the first two rounds, every second bead of each; each later round puts a bead into each gap and
+ * steps up through its own first bead.
+ */
+function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
+  const t = w.needle('working').begin('none');
+  const rounds = units * p.sequence.length;
+  const each = p.around / 2;
+  const string = (row: number, i: number) =>
+    at(t.string([at(p.sequence, row % p.sequence.length)], `b${i + 1}-`, { row }), 0);
+
+  const { round0, round1 } = w.in({ pass: 'start' }, () => {
+    const round0: Bead[] = [];
+    const round1: Bead[] = [];
+    for (let i = 0; i < each; i++) {
+      round1.push(string(1, i));
+      round0.push(string(0, (i + 1) % each));
+    }
+    t.close(at(round1, 0));
+    return { round0, round1 };
+  });
+  const later = w.repeat(2, rounds, round1, (previous, number) => {
+    const round = previous.map((_, i) => {
+      const bead = string(number, i);
+      t.through(at(previous, (i + 1) % each));
+      return bead;
+    });
+    t.stepUp(at(round, 0));
+    return round;
+  });
+
+  // The clasp is sewn across the opening, from one bead of the round to that opposite.
+  const sew = (needle: Needle, which: 'start' | 'end', round: readonly Bead[]) => {
+    const [near, far] = [at(round, 0), at(round, Math.floor(each / 2))];
+    // The tail runs the other way round.
+    const outside = which === 'end' ? outOf(near) : backOutOf(near);
+    w.in({ section: loopSection(which), pass: 'go to the edge', row: 0, rowsPerUnit: 1 }, () =>
+      needle.travel(outside),
+    );
+    const enter = () => (which === 'end' ? needle.through(far) : needle.back(far));
+    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => needle.travel(outside));
+  };
+  sew(t, 'end', later.last);
+  const tail = w.needle(TAIL);
+  sew(tail, 'start', round0);
+
+  const all = [round0, round1, ...later.items];
+  const few = Math.min(WOVEN_BEADS, rounds - 1);
+  const into = (round: readonly Bead[]) => round.flatMap((bead) => [outOf(bead), backOutOf(bead)]);
+  fastenOff(w, t, ...into(at(all, rounds - 1 - few)));
+  fastenOff(w, tail, ...into(at(all, few)));
+  return w.path();
+}
+
+export const tubularPeyote = structure({
+  id: 'tubular-peyote',
+  name: 'Tubular peyote',
+  family: 'peyote',
+  about: 'Peyote round and round: a close, smooth tube that keeps its shape.',
+  feel: 'a firm tube that bends little; the fewer beads around, the stiffer',
+  handles: 'round like a rope',
+  uses: ['rope', 'necklace', 'bracelet'],
+  needles: 1,
+  thread: 'Gel-spun thread of 6 lb: this stitch lives by its tension.',
+  looks: [
+    { after: 'the first two rounds', look: 'A loose flat ring. Hold it on a former until it stands.' },
+    { after: 'the fourth round', look: 'A short, rather crooked tube. It trues up as it grows.' },
+  ],
+  watch: [
+    'Step up at the end of every round, through the first bead of the round just made. It moves one bead on each time.',
+    'Pull each bead into its gap before the next: a loose tube cannot be tightened later.',
+  ],
+  params,
+  defaults: { sequence: ['A', 'A', 'B'], around: 8 },
+  usual: { A: 'cylinder-11', B: 'cylinder-11' },
+  fields: [
+    {
+      key: 'sequence',
+      kind: 'sequence',
+      label: 'Rounds of one unit, in order',
+      help: 'Each letter is one round: every second bead around.',
+      most: MOST,
+    },
+    {
+      key: 'around',
+      kind: 'choice',
+      label: 'Beads around',
+      help: 'Two neighbouring rounds together.',
+      options: AROUND.map((value) => ({ value, label: `${value}` })),
+    },
+  ],
+  bind: (p) => ({
+    parts: partsOf(p.sequence, 'bead of a round'),
+    minimumUnits: Math.max(1, Math.ceil(4 / p.sequence.length)),
+    rowWord: 'round',
+    closing: null,
+    weave: (units, request) => weave(p, units, request),
+    /** Closed form: half a diameter a round; beads lie along a circle as long as so many of them. */
+    form(body) {
+      const bodies = p.sequence.map((role) => body(role));
+      const girth = Math.max(...bodies.map(({ diameterMm }) => diameterMm));
+      const length = Math.max(...bodies.map(({ lengthMm }) => lengthMm));
+      const radius = length / (2 * Math.tan(Math.PI / p.around));
+      const step = girth / 2;
+      const [first, last] = [at(bodies, 0).diameterMm / 2, at(bodies, -1).diameterMm / 2];
+      return {
+        pitchMm: step * bodies.length,
+        extraMm: first + last - step,
+        widthMm: 2 * radius + girth,
+        thicknessMm: 2 * radius + girth,
+        mayShorten: 0,
+        pose({ name, place: { row } }): Pose {
+          const i = Number(name.slice(1).split('-')[0]) - 1;
+          const angle = ((2 * i + row - 1) * 2 * Math.PI) / p.around;
+          const [c, s] = [Math.cos(angle), Math.sin(angle)];
+          return {
+            centre: [first + row * step, radius * c, radius * s],
+            axis: [0, -s, c],
+            across: [0, c, s],
+          };
+        },
+      };
+    },
+  }),
+});

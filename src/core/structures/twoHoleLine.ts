@@ -1,0 +1,282 @@
+import { z } from 'zod';
+import { fastenOff } from '../closures/finish';
+import { loopSection, sewLoop } from '../closures/sewnLoop';
+import { hang } from '../layout/arc';
+import type { Body, Pose } from '../layout/layout';
+import { backOutOf, hole, outOf, Weave } from '../weave/builder';
+import { TAIL, type Bead } from '../weave/path';
+import { nameParts } from './grid';
+import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+
+const MOST = 6;
+const LENS = 'A';
+const SMALL = ['B', 'C', 'D', 'E', 'F'] as const;
+const TURNS = [3, 4, 5] as const;
+/** Beads of two holes between an end and where its thread is woven in. */
+const WOVEN_UNITS = 2;
+
+const params = z.object({
+  between: sequenceSchema(MOST, SMALL),
+  turn: z.literal(TURNS),
+  overlay: z.enum(['crosses', 'diagonals']),
+  over: sequenceSchema(7, SMALL).refine(
+    (over) => over.length % 2 === 1,
+    'A diagonal has a bead in its middle where two cross: give it an odd number of beads.',
+  ),
+  face: z.enum(['front', 'back']),
+});
+type Params = z.infer<typeof params>;
+
+/** The seeds of a turn are those between the beads. */
+const turnRole = ({ between }: Params) => at(between, 0);
+const middleOf = ({ over }: Params) => Math.floor(over.length / 2);
+
+interface Unit {
+  readonly lens: Bead;
+  readonly between: readonly Bead[];
+}
+
+/**
+ * Beads of two holes in a line, seeds between: along one row of holes, round the end by a few seeds that hold
+ * the clasp, and back along the other row with seeds between again. Over the gaps lie diagonals, from one row of
+ * holes to the other and back; a second trip crosses them, through their middle beads.
+ */
+function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+  const w = new Weave({ ...options, holes: { [LENS]: 2 } });
+  const t = w.needle('working').begin('foreign');
+  const pickLens = () => t.pick({ lens: LENS }).lens;
+
+  const line = w.repeat<Unit | null>(0, units, null, () => ({
+    lens: pickLens(),
+    between: t.string(p.between, 'near'),
+  }));
+  const last = w.in({ row: units, pass: 'closing bead' }, pickLens);
+  const lenses = [...line.items.map((unit) => (unit as Unit).lens), last];
+
+  /** Half the seeds of a turn, the clasp sewn to the one in the middle, and the other half. */
+  const turn = (which: 'start' | 'end', row: number) => {
+    const seeds = (count: number, name: string) =>
+      w.in({ section: `${which} turn`, pass: 'turn', row }, () =>
+        t.string(Array<string>(count).fill(turnRole(p)), name),
+      );
+    const middle = at(seeds(Math.ceil(p.turn / 2), 'turn'), -1);
+    sewLoop(
+      w,
+      t,
+      which,
+      which === 'start' ? start : end,
+      () => t.through(middle),
+      () => undefined,
+    );
+    seeds(Math.floor(p.turn / 2), 'on');
+  };
+  turn('end', units);
+  w.pass('back along the other holes', {}, () => {
+    w.in({ row: units }, () => t.back(hole(last, 1)));
+    w.along(line, { backwards: true }, (unit) => {
+      t.string([...p.between].reverse(), 'far');
+      t.back(hole((unit as Unit).lens, 1));
+    });
+  });
+  w.in({ section: loopSection('start') }, () => w.needle(TAIL).release());
+  turn('start', 0);
+  w.in({ row: 0, pass: 'close the line' }, () => t.through(at(lenses, 0)));
+
+  const lower = (k: number) => k % 2;
+  const why = 'Not too tight: the line must still bend.';
+  const done = w.pass(p.overlay, { optional: true, tension: 'medium', face: p.face, why }, () => {
+    const middles: Bead[] = [];
+    for (let k = 0; k < units; k++)
+      w.in({ row: k }, () => {
+        middles.push(at(t.string(p.over, 'over'), middleOf(p)));
+        t.through(hole(at(lenses, k + 1), lower(k + 1)));
+      });
+    if (p.overlay === 'diagonals') return true;
+    w.in({ row: units - 1 }, () => t.travel(backOutOf(last, 1 - lower(units))));
+    for (let k = units - 1; k >= 0; k--)
+      w.in({ row: k }, () => {
+        const half = p.over.slice(0, middleOf(p));
+        t.string(half, 'across');
+        t.back(at(middles, k));
+        t.string([...half].reverse(), 'beyond');
+        t.back(hole(at(lenses, k), 1 - lower(k)));
+      });
+    return true;
+  });
+
+  const into = (k: number) => [0, 1].flatMap((n) => [outOf(at(lenses, k), n), backOutOf(at(lenses, k), n)]);
+  const atEnd = done && p.overlay === 'diagonals';
+  fastenOff(w, t, ...into(atEnd ? units - Math.min(WOVEN_UNITS, units) : Math.min(WOVEN_UNITS, units)));
+  fastenOff(w, w.needle(TAIL), ...into(Math.min(WOVEN_UNITS, units)));
+  return w.path();
+}
+
+export const twoHoleLine = structure({
+  id: 'two-hole-line',
+  name: 'Two-hole line',
+  family: 'two-hole line',
+  about: 'Beads of two holes in a line with seeds between, and diagonals or crosses laid over one face.',
+  feel: 'bends along its length, holds flat across; firmer with crosses',
+  handles: 'holds flat',
+  uses: ['bracelet', 'necklace'],
+  needles: 1,
+  thread: 'Gel-spun thread of 6 lb; four trips go through the holes, so no thicker.',
+  looks: [
+    {
+      after: 'the first row of holes',
+      look: 'The beads turn on the thread like blinds. The way back sets them flat.',
+    },
+    { after: 'the first diagonals', look: 'The line leans one way until the second trip crosses them.' },
+  ],
+  watch: [
+    'Look through both holes of every bead before it goes on.',
+    'On the way back, take the second hole of the same bead: the nearest hole is easily the wrong one.',
+    'Keep to one face with the crosses. Turn the work over and they land on the skin.',
+  ],
+  params,
+  defaults: { between: ['B'], turn: 3, overlay: 'crosses', over: ['C', 'D', 'C'], face: 'front' },
+  usual: { A: 'lens', B: 'seed-11', C: 'seed-15', D: 'seed-11' },
+  fields: [
+    {
+      key: 'between',
+      kind: 'sequence',
+      label: 'Between two beads, in each row of holes',
+      help: 'Bead A is the bead of two holes.',
+      most: MOST,
+      roles: SMALL,
+    },
+    {
+      key: 'turn',
+      kind: 'choice',
+      label: 'Seeds that turn the end',
+      help: 'The clasp hangs on the one in the middle.',
+      options: TURNS.map((value) => ({ value, label: `${value}` })),
+    },
+    {
+      key: 'overlay',
+      kind: 'choice',
+      label: 'Laid over it',
+      help: 'Crosses are diagonals, crossed on the way back.',
+      options: [
+        { value: 'crosses', label: 'crosses' },
+        { value: 'diagonals', label: 'diagonals' },
+      ],
+    },
+    {
+      key: 'over',
+      kind: 'sequence',
+      label: 'One diagonal',
+      help: 'The bead in its middle is shared where two cross.',
+      most: 7,
+      roles: SMALL,
+    },
+    {
+      key: 'face',
+      kind: 'choice',
+      label: 'On the',
+      help: 'Which face it lies on.',
+      options: [
+        { value: 'front', label: 'front' },
+        { value: 'back', label: 'back' },
+      ],
+    },
+  ],
+  bind: (p) => ({
+    parts: [
+      { role: LENS, part: 'bead of two holes', holes: 2 },
+      ...partsOf(p.between, 'bead between'),
+      ...partsOf(p.over, 'bead laid over'),
+    ],
+    minimumUnits: 2,
+    rowWord: 'unit',
+    closing: 'and one bead of two holes',
+    weave: (units, request) => weave(p, units, request),
+    advise(body) {
+      const lens = body(LENS);
+      const gap = lengthOf(p.between, body);
+      return lengthOf(p.over, body) < 0.9 * Math.hypot(gap, lens.apartMm ?? 0)
+        ? ['The beads laid over are too few to reach from one row of holes to the other. Add one.']
+        : [];
+    },
+    /** Closed form: a bead's length along its holes and the seeds between. */
+    form: (body) => formOf(p, body),
+  }),
+});
+
+const lengthOf = (roles: readonly string[], body: (role: string) => Body) =>
+  roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
+
+function formOf(p: Params, body: (role: string) => Body) {
+  const lens = body(LENS);
+  const apart = lens.apartMm ?? lens.diameterMm;
+  const between = runningSum(p.between.map((role) => body(role).lengthMm));
+  const seed = body(turnRole(p));
+  const arc = hang(apart, Array<number>(p.turn).fill(seed.lengthMm));
+  const turnMm = Math.max(...arc.map(({ at: [, out] }) => out)) + seed.diameterMm / 2;
+  const pitch = lens.lengthMm + between.total;
+  const girth = Math.max(...p.over.map((role) => body(role).diameterMm));
+  const over = { z: (p.face === 'front' ? 1 : -1) * (lens.diameterMm + girth) * 0.5 };
+  const diagonal = runningSum(p.over.map((role) => body(role).lengthMm));
+  /** How far along a diagonal its k-th bead lies, from −½ to ½. */
+  const part = (k: number) =>
+    (at(diagonal.starts, k) + body(at(p.over, k)).lengthMm / 2) / diagonal.total - 0.5;
+  const middle = middleOf(p);
+
+  const pose = ({ name, role, place: { row, section } }: Bead): Pose => {
+    const [word, k] = nameParts(name);
+    const lensEnd = turnMm + row * pitch + lens.lengthMm;
+    switch (word) {
+      case 'turn':
+      case 'on': {
+        const { at: place, way } = at(arc, word === 'turn' ? k : Math.ceil(p.turn / 2) + k);
+        const to = section === 'end turn' ? 1 : -1;
+        const x = section === 'end turn' ? lensEnd : turnMm;
+        return {
+          centre: [x + to * place[1], to * (place[0] - apart / 2), 0],
+          axis: [to * way[1], to * way[0], 0],
+        };
+      }
+      case 'near':
+      case 'far': {
+        const along = word === 'near' ? k : p.between.length - 1 - k;
+        const x = lensEnd + at(between.starts, along) + body(role).lengthMm / 2;
+        return {
+          centre: [x, ((word === 'near' ? -1 : 1) * apart) / 2, 0],
+          axis: [word === 'near' ? 1 : -1, 0, 0],
+        };
+      }
+      case 'over':
+      case 'across':
+      case 'beyond': {
+        // Diagonals rise from one row of holes to the other, by turns; what crosses them falls, strung from its far end.
+        const rises = (row % 2 === 0) === (word === 'over') ? 1 : -1;
+        const t = part(word === 'beyond' ? middle - 1 - k : word === 'across' ? p.over.length - 1 - k : k);
+        const to = word === 'over' ? 1 : -1;
+        const reach = Math.max(between.total, 0.6 * diagonal.total);
+        return {
+          centre: [lensEnd + between.total / 2 + t * reach, rises * t * apart, over.z],
+          axis: unit(to * reach, to * rises * apart),
+        };
+      }
+      default:
+        return {
+          centre: [turnMm + row * pitch + lens.lengthMm / 2, 0, 0],
+          axis: [1, 0, 0],
+          across: [0, 1, 0],
+        };
+    }
+  };
+  return {
+    pitchMm: pitch,
+    extraMm: 2 * turnMm + lens.lengthMm,
+    widthMm: lens.widthMm ?? lens.diameterMm,
+    thicknessMm: lens.diameterMm + girth,
+    mayShorten: 0,
+    pose,
+  };
+}
+
+function unit(x: number, y: number): Pose['axis'] {
+  const length = Math.hypot(x, y);
+  return [x / length, y / length, 0];
+}
