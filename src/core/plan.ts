@@ -163,7 +163,7 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
   const closed = weaveable.form(body, without);
   const request = layoutRequest(sample.path, body);
   const layout = request ? layouts(request.key) : undefined;
-  const solved = request && layout ? solvedForm(layout, request.cell, sample, body, closed) : null;
+  const solved = request && layout ? solvedForm(layout, request, sample, body, closed) : null;
   const form = piece.hand === 'left' ? mirroredForm(solved ?? closed) : (solved ?? closed);
   const wished = wear(piece.wearer?.wristMm ?? null, form.thicknessMm, piece.wear);
   const taken = allowance(piece, ends, body(LOOP_ROLE).lengthMm);
@@ -173,7 +173,7 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
       problem: { code: 'clasp-longer-than-piece', allowanceMm: taken.allowanceMm, wishMm: wished.wishMm },
     };
 
-  const gauge = gaugeOf(form, request?.cell ?? null, solved && layout ? layout : null);
+  const gauge = gaugeOf(form, request, solved && layout ? layout : null);
   const question: FitQuestion = {
     fixedMm: taken.allowanceMm + form.extraMm,
     pitchMm: form.pitchMm,
@@ -321,8 +321,14 @@ function allowance(piece: Piece, ends: EndLoops, seedMm: number): Omit<ClosurePl
  * worked out. The last two are taken as equally likely anywhere between their limits: a uniform spread of
  * width w deviates by w/√12.
  */
-function gaugeOf({ pitchMm, mayShorten }: Form, cell: RepeatCell | null, layout: CellLayout | null): Gauge {
-  const edges = layout?.roundingMm ?? [pitchMm, pitchMm];
+function gaugeOf(
+  { pitchMm, mayShorten }: Form,
+  request: LayoutRequest | null,
+  layout: CellLayout | null,
+): Gauge {
+  // The layout may be told in smaller units than the maker's.
+  const times = request ? request.rowsOfUnit / request.rows : 1;
+  const edges = layout?.roundingMm.map((mm) => mm * times) ?? [pitchMm, pitchMm];
   const least = Math.min(...edges, pitchMm);
   const most = Math.max(...edges, pitchMm);
   const rounding = (most - least) / pitchMm;
@@ -334,9 +340,9 @@ function gaugeOf({ pitchMm, mayShorten }: Form, cell: RepeatCell | null, layout:
     mayShorten,
     lowMm: least * (1 - 2 * LOT_SPREAD) * (1 - mayShorten),
     highMm: most * (1 + 2 * LOT_SPREAD),
-    othersMm: layout?.othersMm ?? [],
+    othersMm: layout?.othersMm.map((mm) => mm * times) ?? [],
     drape: layout?.drape ?? null,
-    faces: cell && layout ? faces(cell, layout) : [],
+    faces: request && layout ? faces(request.cell, layout) : [],
     insideMm: layout?.insideMm ?? null,
     settled: layout?.settled ?? true,
   };

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Path } from '../weave/path';
+import { regrouped } from './regroup';
 import { repeatCell, type RepeatCell } from './solver/cell';
 import { drape, measure, mirrored, reach, restingOf, shifted, turned } from './solver/measure';
 import type { BeadSize } from '../materials/material';
@@ -47,6 +48,9 @@ export interface LayoutRequest {
   readonly key: string;
   readonly cell: RepeatCell;
   readonly sizes: readonly BeadSize[];
+  /** Rows of one unit of the cell, and of one of the maker's units. */
+  readonly rows: number;
+  readonly rowsOfUnit: number;
 }
 
 /**
@@ -54,10 +58,11 @@ export interface LayoutRequest {
  * same links and bead sizes have the same key, whatever their structure is called.
  */
 export function layoutRequest(path: Path, sizeOf: (role: string) => BeadSize): LayoutRequest | null {
-  const cell = repeatCell(path);
+  const { path: told, rows, rowsOfUnit } = regrouped(path, sizeOf);
+  const cell = repeatCell(told);
   if (!cell) return null;
   const sizes = cell.beads.map(({ role }) => sizeOf(role));
-  return { key: `${SOLVER_VERSION}:${hash(canonical(cell, sizes))}`, cell, sizes };
+  return { key: `${SOLVER_VERSION}:${hash(canonical(cell, sizes))}`, cell, sizes, rows, rowsOfUnit };
 }
 
 function canonical(cell: RepeatCell, sizes: readonly BeadSize[]): string {
@@ -90,11 +95,14 @@ const ROUNDINGS = [0.6, 1.4] as const;
 /** Other states count when they are so near in effort, threads' pull × mm a period. */
 const NEARLY_AS_SNUG = 0.05;
 /** Solves a request. Pure, but long: from 0.1 to 5 s. Call it from a worker or on the server. */
-export function solveLayout({ cell, sizes }: LayoutRequest, options: SolveOptions = {}): CellLayout {
+export function solveLayout(
+  { cell, sizes }: Pick<LayoutRequest, 'cell' | 'sizes'>,
+  options: SolveOptions = {},
+): CellLayout {
   const solids = sizes.map((size) => solidOf(size));
   const all = solveCell(cell, solids, options);
   const best = all[0];
-  if (!best) throw new Error('The solver was asked for no start.');
+  if (!best) throw new Error('From no start did the stitch come to lie in order.');
   const edges = ROUNDINGS.map((rounding) => {
     const [one] = solveCell(
       cell,
@@ -130,11 +138,11 @@ export function solveLayout({ cell, sizes }: LayoutRequest, options: SolveOption
   };
 }
 
-/** Turned over where what was sewn on the front lies below. */
+/** Turned over where what was sewn on the front lies on the back, or what hangs stands up. */
 function frontUp({ beads }: RepeatCell, settled: Settled): Settled {
   const up = beads.reduce((sum, { face }, i) => {
-    const z = restingOf(settled.state, i).centre[2];
-    return sum + (face === 'front' ? z : face === 'back' ? -z : 0);
+    const [, y, z] = restingOf(settled.state, i).centre;
+    return sum + (face === 'front' ? z : face === 'back' ? -z : face === 'below' ? y : 0);
   }, 0);
   return up < 0 ? turned(settled, Math.PI) : settled;
 }

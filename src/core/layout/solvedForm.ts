@@ -1,10 +1,10 @@
 import { loopSection } from '../closures/sewnLoop';
 import type { Form } from '../structures/structure';
 import { isTraversal, otherEnd, type Bead, type End, type HoleEnd, type Path } from '../weave/path';
-import { settledOf, type CellLayout } from './cellLayout';
+import { settledOf, type CellLayout, type LayoutRequest } from './cellLayout';
 import { distance, type Point, type Pose } from './layout';
 import { turnOf } from './pose';
-import { beadWord, type RepeatCell } from './solver/cell';
+import { beadWord } from './solver/cell';
 import { reach, restingOf, shifted, type Resting } from './solver/measure';
 import type { BeadSize } from '../materials/material';
 import { solidOf, type Solid } from './solver/solid';
@@ -26,20 +26,24 @@ const anyPass = (word: string) => word.replace(/\/.*\//, '/');
  */
 export function solvedForm(
   layout: CellLayout,
-  cell: RepeatCell,
+  request: Pick<LayoutRequest, 'cell' | 'rows' | 'rowsOfUnit'>,
   sample: { readonly path: Path; readonly units: number },
   sizeOf: (role: string) => BeadSize,
   closed: Form,
 ): Form | null {
   const { state, periodMm, twist } = settledOf(layout);
+  const { cell, rows, rowsOfUnit } = request;
+  const pitchMm = (layout.pitchMm * rowsOfUnit) / rows;
+  const kindOf = (bead: Bead) => modulo(Math.floor(bead.place.row / rows) - cell.phase, cell.units);
+  const wordOf = ({ name, place: { row, pass } }: Bead) => `${modulo(row, rows)}/${pass}/${name}`;
   const exact = new Map(cell.beads.map(({ unit, word }, i) => [`${unit}/${word}`, i]));
   // By analogy: the beads of a start or a closing row lie as those of the same name lie in the repeat.
   const alike = new Map(cell.beads.map(({ unit, word }, i) => [`${unit}/${anyPass(word)}`, i]));
-  const alikeOnly = (bead: Bead): boolean => !exact.has(`${unitOf(bead, cell)}/${beadWord(bead)}`);
+  const alikeOnly = (bead: Bead): boolean => !exact.has(`${kindOf(bead)}/${wordOf(bead)}`);
   const resting = (bead: Bead): Resting | null => {
-    const shift = Math.floor((bead.place.unit - cell.phase) / cell.units);
-    const unit = unitOf(bead, cell);
-    const word = beadWord(bead);
+    const shift = Math.floor((Math.floor(bead.place.row / rows) - cell.phase) / cell.units);
+    const unit = kindOf(bead);
+    const word = wordOf(bead);
     const i = exact.get(`${unit}/${word}`) ?? alike.get(`${unit}/${anyPass(word)}`);
     return i === undefined ? null : shifted(restingOf(state, i), periodMm, twist, shift);
   };
@@ -55,7 +59,7 @@ export function solvedForm(
   // What is made at an end only, such as a turn, lies beside the repeat as the closed form says.
   const closedAt = (bead: Bead) => restingAt(closed.pose(bead));
   const startsAt = -reaches(body, resting as (bead: Bead) => Resting, -1) + reaches(body, closedAt, -1);
-  const shiftMm = (bead: Bead) => startsAt + bead.place.unit * (layout.pitchMm - closed.pitchMm);
+  const shiftMm = (bead: Bead) => startsAt + bead.place.unit * (pitchMm - closed.pitchMm);
   const beside = (bead: Bead): Resting => {
     const { centre, turn } = closedAt(bead);
     return { centre: [centre[0] + shiftMm(bead), centre[1], centre[2]], turn };
@@ -66,8 +70,8 @@ export function solvedForm(
   const lengthMm = reaches(woven, placed, 1) - startMm;
 
   return {
-    pitchMm: layout.pitchMm,
-    extraMm: lengthMm - sample.units * layout.pitchMm,
+    pitchMm,
+    extraMm: lengthMm - sample.units * pitchMm,
     widthMm: layout.widthMm,
     thicknessMm: layout.thicknessMm,
     mayShorten: closed.mayShorten,
@@ -84,11 +88,7 @@ export function solvedForm(
   };
 }
 
-/** Which unit of the period a bead's unit is. */
-function unitOf({ place }: Bead, { phase, units }: RepeatCell): number {
-  const away = place.unit - phase;
-  return away - Math.floor(away / units) * units;
-}
+const modulo = (n: number, of: number): number => n - Math.floor(n / of) * of;
 
 const placeWord = (bead: Bead): string => `${bead.place.unit}/${beadWord(bead)}`;
 

@@ -65,9 +65,11 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
 
   for (let unit = 0; unit < units; unit++)
     w.in({ row: unit }, () => {
-      const top = upper.string(p.side, upper.name);
-      lower.string(p.other, lower.name);
-      (tops[0] ??= [])[unit] = { beads: top, forward: true };
+      // Always the left one first: where both sides are alike, every unit reads the same.
+      const [strungLeft, strungRight] = [left, right].map((one) =>
+        one.string(one === upper ? p.side : p.other, one.name),
+      );
+      (tops[0] ??= [])[unit] = { beads: (upper === left ? strungLeft : strungRight) ?? [], forward: true };
       cross(left, 0, unit + 1, 'rung');
     });
 

@@ -52,7 +52,7 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
 
   if (swags > 0) {
     const why = 'Let them hang: pulled tight, a swag draws the line into waves.';
-    w.pass('swags', { tension: 'loose', why }, () =>
+    w.pass('swags', { tension: 'loose', face: 'below', why }, () =>
       w.along(line, { backwards: true }, (unit, i) => {
         if (swagged(i, units)) t.string([...swag].reverse(), 'swag');
         else backThrough(unit);
@@ -78,13 +78,16 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
     () => sewing.knot('half hitch').back(first),
   );
   if (swags === 2) {
-    w.pass('swags above', { tension: 'loose', why: 'They lie on the first row, a little shorter.' }, () =>
-      w.along(line, {}, (unit, i) => {
-        if (swagged(i, units)) t.string(upper(p), 'above');
-        // The first bead has been gone through from its clasp; the last few are where the end is woven in.
-        else if (i === units - 1) t.through(at(unit, 0));
-        else t.through(...unit.filter((bead) => bead !== first));
-      }),
+    w.pass(
+      'swags above',
+      { tension: 'loose', face: 'below', why: 'They lie on the first row, a little shorter.' },
+      () =>
+        w.along(line, {}, (unit, i) => {
+          if (swagged(i, units)) t.string(upper(p), 'above');
+          // The first bead has been gone through from its clasp; the last few are where the end is woven in.
+          else if (i === units - 1) t.through(at(unit, 0));
+          else t.through(...unit.filter((bead) => bead !== first));
+        }),
     );
     fastenOff(w, t, outOf(last), backOutOf(fromEnd));
   } else fastenOff(w, sewing, outOf(fromStart));

@@ -105,8 +105,8 @@ export interface PassInfo {
   readonly tension: Tension;
   /** A pass that can be left out; the maker switches it. */
   readonly optional: boolean;
-  /** The side of the work that its beads lie on; a path alone cannot say. */
-  readonly face: 'front' | 'back' | null;
+  /** The side of the work that its beads lie on, or hang on; a path alone cannot say. */
+  readonly face: 'front' | 'back' | 'below' | null;
   /** Why it is done, or must not be left out. */
   readonly why: string | null;
 }

@@ -21,7 +21,11 @@ export function Steps({ plan }: { plan: Plan }) {
             {group.section === 'body' && group.info.tension !== 'tight' && (
               <span className={styles.tension}>{group.info.tension} tension</span>
             )}
-            {group.info.face && <span className={styles.tension}>on the {group.info.face}</span>}
+            {group.info.face && (
+              <span className={styles.tension}>
+                {group.info.face === 'below' ? 'hanging' : `on the ${group.info.face}`}
+              </span>
+            )}
             {group.info.optional && <span className={styles.tension}>can be left out</span>}
           </h3>
           {group.steps.map((step, k) => (

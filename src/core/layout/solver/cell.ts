@@ -81,7 +81,7 @@ export function repeatCell(path: Path, section = 'body'): RepeatCell | null {
     if (unit) unit.push(bead);
     else units.set(bead.place.unit, [bead]);
   }
-  const stageOf = stages(path);
+  const stageOf = stages(path, (bead) => bead.place.section === section);
   const setIn = setInOf(path);
   const beads: CellBead[] = [];
   const startOf: number[] = [];
@@ -128,11 +128,12 @@ const setInOf = (path: Path): ReadonlySet<Bead> =>
   new Set(path.moves.flatMap((move) => (move.kind === 'enclose' ? [move.bead] : [])));
 
 /** The stages of the work: sections, and passes that are told apart, in the order they come. */
-function stages(path: Path): (bead: Bead) => number {
+function stages(path: Path, wanted: (bead: Bead) => boolean = () => true): (bead: Bead) => number {
   const numbers = new Map<string, number>();
   const part = ({ place: { section, pass } }: Bead) =>
     path.passes.has(pass) ? `${section}/${pass}` : section;
-  for (const bead of path.beads) if (!numbers.has(part(bead))) numbers.set(part(bead), numbers.size);
+  for (const bead of path.beads.filter(wanted))
+    if (!numbers.has(part(bead))) numbers.set(part(bead), numbers.size);
   return (bead) => numbers.get(part(bead)) ?? 0;
 }
 

@@ -65,17 +65,19 @@ export function placeLater(
     const far = Math.hypot(...out);
     const { face } = cell.beads[i] ?? {};
     // A path cannot tell front from back: a pass that is to lie on a face is set there.
-    const away: Point = face
-      ? [0, 0, face === 'front' ? 1 : -1]
-      : far > 0.05
-        ? unit(out)
-        : [0, random() - 0.5, random() - 0.5];
+    const away: Point = face ? SIDES[face] : far > 0.05 ? unit(out) : [0, random() - 0.5, random() - 0.5];
     const by = (solids[i]?.boundMm ?? 1) * (0.5 + 0.9 * (depth[i] ?? 1));
     return [i, add(at, mul(away, by))];
   });
   for (const [i, at] of seats) set(i, at);
   for (const i of later) turnAlong(cell, state, i, near, centreOf, random);
 }
+
+const SIDES: Readonly<Record<'front' | 'back' | 'below', Point>> = {
+  front: [0, 0, 1],
+  back: [0, 0, -1],
+  below: [0, 1, 0],
+};
 
 interface Neighbour {
   readonly bead: number;

@@ -47,14 +47,13 @@ export function solveCell(cell: RepeatCell, solids: readonly Solid[], options: S
   const { starts = STARTS, pull = PULL, seed = 1, onProgress, from } = options;
   if (from) return [relax(cell, solids, from.state.slice(), from.mode, options)];
   const found: Settled[] = [];
-  for (let i = 0; i < starts; i++) {
-    found.push(settle(cell, solids, seeded(seed * 1000 + i), options));
-    onProgress?.(i + 1, starts);
+  // A pitch that has turned inside out is no layout; where all have, a few more starts are tried.
+  for (let i = 0; i < starts || (found.length === 0 && i < 3 * starts); i++) {
+    const one = settle(cell, solids, seeded(seed * 1000 + i), options);
+    if (one.periodMm > 0 || !cell.periodic) found.push(one);
+    onProgress?.(Math.min(i + 1, starts), starts);
   }
-  // A pitch that has turned inside out is no layout.
-  const order = found
-    .filter((one) => one.periodMm > 0 || !cell.periodic)
-    .sort((a, b) => effort(a, pull) - effort(b, pull));
+  const order = found.sort((a, b) => effort(a, pull) - effort(b, pull));
   return order.filter((one, i) => !order.slice(0, i).some((other) => alike(one, other)));
 }
 
@@ -71,9 +70,16 @@ function settle(
   random: () => number,
   options: SolveOptions,
 ): Settled {
-  const first = foundation(cell, solids, random, options);
+  const first = laidDown(cell, foundation(cell, solids, random, options));
   const rested = growStages(cell, solids, first, random, options);
   return rested.mode === 'free' && cell.periodic ? laidFlat(cell, solids, rested, options) : rested;
+}
+
+/** What hangs from a line hangs on one side all along: the line does not turn. */
+function laidDown({ beads }: RepeatCell, settled: Settled): Settled {
+  if (!beads.some(({ face }) => face === 'below')) return settled;
+  settled.state[settled.state.length - 1] = 0;
+  return { ...settled, twist: 0, mode: 'straight' };
 }
 
 /** Grows the beads of every later stage onto a foundation at rest, in the order they are strung. */
@@ -183,7 +189,7 @@ function growSizes(
 
 /** Work that turns by so little, or by so nearly a half turn, can be laid flat: radians. */
 const NEARLY_FLAT = 0.4;
-/** Ropes and tubes are nearly as high as wide; they are not laid flat. */
+/** Ropes and tubes are nearly as high as wide; they are not laid flat. What has a face lies on the other. */
 const ROUNDISH = 0.6;
 /** What laying flat may cost in thread, as a part of a period's bare thread. */
 const FLAT_COST = 0.02;
@@ -200,7 +206,8 @@ function laidFlat(
   if (!mode) return rested;
   const twist = mode === 'straight' ? 0 : Math.PI;
   const { widthMm, thicknessMm } = measure(cell, solids, { ...rested, twist });
-  if (thicknessMm > ROUNDISH * widthMm) return rested;
+  const faced = cell.beads.some(({ face }) => face !== null);
+  if (!faced && thicknessMm > ROUNDISH * widthMm) return rested;
   const state = rested.state.slice();
   state[pitchIndex(cell.beads.length) + 1] = twist;
   const flat = relax(cell, solids, state, mode, options);
@@ -233,7 +240,7 @@ export function relax(
     };
     normalise(state, n);
     residual = minimise(energy.evaluate, state, {
-      steps: cell.periodic ? 600 : 2000,
+      steps: cell.periodic ? Math.max(600, 80 * n) : 2000,
       stillAt: 1e-4,
     }).residual;
     periods.push(state[pitchIndex(n)] as number);
