@@ -3,6 +3,8 @@ import { cautionsFor, type Caution } from './cautions';
 import { LOOP_ROLE, loopLengthMm, type SewnLoop } from './closures/sewnLoop';
 import { candidate, bestUnits, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
 import { layoutRequest, solveLayout, type CellLayout, type LayoutRequest } from './layout/cellLayout';
+import { sketch, type Sketch } from './layout/sketch';
+import type { View } from './layout/drawing';
 import { shippedLayouts, type Layouts } from './layout/shipped';
 import { mirroredForm, solvedForm } from './layout/solvedForm';
 import type { RepeatCell } from './layout/solver/cell';
@@ -18,7 +20,8 @@ import { MM_PER_INCH } from './length/length';
 import { LOT_SPREAD, claspClosedMm, sizeOf, type BeadMaterial, type BeadSize } from './materials/material';
 import { beadGrams } from './materials/weight';
 import { MOST_UNITS, type Piece } from './piece';
-import { steps, type StepGroup } from './read/steps';
+import type { StepWords } from './read/phrases';
+import { steps, unitSteps, type StepGroup, type ToldUnit } from './read/steps';
 import { tally, unitTally } from './read/tally';
 import { strokes } from './read/strokes';
 import { exposedThread, threadMm, threadMoves, type ExposedThread, type ThreadMove } from './read/thread';
@@ -99,8 +102,10 @@ export interface Plan {
   readonly exposed: ExposedThread;
   /** Passes that can be switched off, whether they are or not. */
   readonly optionalPasses: readonly OptionalPass[];
-  /** The whole path and its layout: built when first asked for, to be drawn or worded. */
+  /** The whole path and its layout: built when first asked for, to be worded. */
   readonly work: () => Work;
+  /** The piece as it is seen; what repeats is drawn once. */
+  readonly sketch: (view: View) => Sketch;
   readonly warnings: readonly Warning[];
   readonly cautions: readonly Caution[];
 }
@@ -200,6 +205,7 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
     inWork(),
     inWork((move) => move.needle === TAIL),
   );
+  const work = once(() => workOf({ path: build(units), units }, layOut));
   const passes = Math.min(...findingPasses(from.at.path).values());
   const sits = piece.wearer ? sit(chosen.finishedMm, piece.wearer.wristMm + wished.thicknessEffectMm) : null;
 
@@ -224,7 +230,8 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
     thread,
     exposed: exposedThread(threadOf(from.at)),
     optionalPasses: optionalPasses(from.at.path),
-    work: once(() => workOf({ path: build(units), units }, layOut)),
+    work,
+    sketch: remembered((view) => sketchOf(from, form, layOut, work, body, view)),
     warnings: [
       ...fitWarnings(chosen, best, sits),
       ...doubtful.map((bead): Warning => ({ code: 'odd-shape', bead })),
@@ -256,6 +263,22 @@ function workOf(built: Built, layOut: (built: Built) => PieceLayout): Work {
   return { path: built.path, layout, thread: threadMoves(built.path, layout) };
 }
 
+/** A piece as it is seen: from a short one where its middle looks alike, from all of it where it does not. */
+function sketchOf(
+  from: Reading,
+  { pitchMm }: Form,
+  layOut: (built: Built) => PieceLayout,
+  work: () => Work,
+  sizeOf: (role: string) => BeadSize,
+  view: View,
+): Sketch {
+  const { units } = from.at;
+  const missing = from.kind === 'short' ? from.periods * (from.longer.units - units) : 0;
+  const told =
+    missing > 0 ? sketch({ short: workOf(from.at, layOut), units, missing, pitchMm }, sizeOf, view) : null;
+  return told ?? (sketch({ short: work(), units, missing: 0, pitchMm }, sizeOf, view) as Sketch);
+}
+
 /** A function that works each answer out once. */
 function remembered<K, T>(make: (key: K) => T): (key: K) => T {
   const made = new Map<K, T>();
@@ -282,16 +305,19 @@ export interface OptionalPass {
 const optionalPasses = (path: Path): OptionalPass[] =>
   [...path.passes].flatMap(([name, info]) => (info.optional ? [{ name, info }] : []));
 
+const stepWords = ({ hand, weaveable }: Plan, { path, layout }: Work): StepWords => ({
+  hand,
+  row: weaveable.rowWord,
+  role: (role) => (role === LOOP_ROLE ? 'loop seed' : role),
+  strokes: strokes(path, layout),
+});
+
 /** The worded steps of a plan; worked out only when somebody reads them. */
-export function planSteps(plan: Plan): StepGroup[] {
-  const { path, layout } = plan.work();
-  return steps(path, {
-    hand: plan.hand,
-    row: plan.weaveable.rowWord,
-    role: (role) => (role === LOOP_ROLE ? 'loop seed' : role),
-    strokes: strokes(path, layout),
-  });
-}
+export const planSteps = (plan: Plan): StepGroup[] => steps(plan.work().path, stepWords(plan, plan.work()));
+
+/** The same, every unit on its own: to be watched move by move. */
+export const planUnits = (plan: Plan): ToldUnit[] =>
+  unitSteps(plan.work().path, stepWords(plan, plan.work()));
 
 const beadOf = (piece: Piece, role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
 

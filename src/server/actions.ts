@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { parseLength } from '@/core/length/length';
 import { WRIST_RANGE } from '@/core/body/wear';
-import { newBracelet } from '@/core/piece';
+import { newBracelet, pieceSchema } from '@/core/piece';
 import { structureById } from '@/core/structures/registry';
 import { wordLengthProblem } from '@/core/words';
 import { addMeasure, addPerson, people, type Person } from '@/data/people';
@@ -55,7 +55,13 @@ export async function addWristAction(input: z.input<typeof measureSchema>): Prom
     : refused('That person is not among your people any more. The piece keeps the measure.');
 }
 
-const startSchema = z.object({ structureId: z.string(), personId: idSchema.nullable() });
+const startSchema = z.object({
+  structureId: z.string(),
+  personId: idSchema.nullable(),
+  /** Parameters and beads as they were played with in the gallery. */
+  params: pieceSchema.shape.structure.shape.params.optional(),
+  beads: pieceSchema.shape.beads.optional(),
+});
 
 /** Starts a bracelet and answers with its id. */
 export async function startBraceletAction(input: z.input<typeof startSchema>): Promise<Answer<string>> {
@@ -68,7 +74,15 @@ export async function startBraceletAction(input: z.input<typeof startSchema>): P
   const wristMm = who?.girths.wrist;
   const wearer = who && wristMm !== undefined ? { personId: who.id, name: who.name, wristMm } : null;
   const name = who ? `Bracelet for ${who.name}` : 'New bracelet';
-  const piece = await addPiece(database.db, workspaceId, newBracelet(name, structure.id, wearer));
+  const { params = structure.defaults, beads } = parsed.data;
+  const [wrong] = structure.check(params);
+  if (wrong !== undefined) return refused(wrong);
+  const fresh = newBracelet(name, structure.id, wearer);
+  const piece = await addPiece(database.db, workspaceId, {
+    ...fresh,
+    structure: { id: structure.id, params: { ...params } },
+    beads: { ...fresh.beads, ...beads },
+  });
   revalidatePath('/');
   return done(piece.id);
 }

@@ -3,6 +3,8 @@ import { people, type Person } from '@/data/people';
 import { asideVersions, pieceById, pieces, type AsideVersion, type StoredPiece } from '@/data/pieces';
 import { theWorkspace } from '@/data/workspaces';
 import type { LengthUnit } from '@/core/length/length';
+import type { Piece } from '@/core/piece';
+import { examples } from './examples';
 import { installation } from './installation';
 
 export type { AsideVersion, Catalogue, Person, StoredPiece };
@@ -24,6 +26,24 @@ export interface PlanScreenData {
   readonly aside: readonly AsideVersion[];
   readonly people: readonly Person[];
   readonly catalogue: Catalogue;
+}
+
+export interface GalleryData {
+  readonly people: readonly Person[];
+  readonly catalogue: Catalogue;
+  /** Finished pieces to look at, one or more of each stitch. */
+  readonly examples: readonly Piece[];
+}
+
+/** What the gallery shows. */
+export async function galleryScreen(): Promise<GalleryData> {
+  const { database, workspaceId } = await installation();
+  const { db } = database;
+  return {
+    people: await people(db, workspaceId),
+    catalogue: await catalogue(db, workspaceId),
+    examples: await examples(),
+  };
 }
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;

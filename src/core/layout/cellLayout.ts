@@ -142,7 +142,7 @@ export function solveLayout(
 function frontUp({ beads }: RepeatCell, settled: Settled): Settled {
   const up = beads.reduce((sum, { face }, i) => {
     const [, y, z] = restingOf(settled.state, i).centre;
-    return sum + (face === 'front' ? z : face === 'back' ? -z : face === 'below' ? y : 0);
+    return sum + (face === 'front' ? -z : face === 'back' ? z : face === 'below' ? y : 0);
   }, 0);
   return up < 0 ? turned(settled, Math.PI) : settled;
 }
@@ -151,7 +151,7 @@ function frontUp({ beads }: RepeatCell, settled: Settled): Settled {
 function heights(solid: Solid, { state, periodMm, twist }: Settled, bead: number): [number, number] {
   const at = [0, 1].map((k) => shifted(restingOf(state, bead), periodMm, twist, k));
   const most = (z: 1 | -1) => rounded(Math.max(...at.map((one) => reach(solid, one, [0, 0, z]))));
-  return [most(1), most(-1)];
+  return [most(-1), most(1)];
 }
 
 /** Periods that a ruler could tell from the best and from each other. */

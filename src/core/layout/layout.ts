@@ -1,6 +1,9 @@
 import type { Bead, End, Path } from '../weave/path';
 
-/** Millimetres: x along the piece, y across it, z out of the work. */
+/**
+ * Millimetres: x along the piece, to the right as it is drawn; y across it, downwards; z into the work, away from
+ * whoever looks at its front.
+ */
 export type Point = readonly [x: number, y: number, z: number];
 
 /** Where a bead lies: its centre and the direction of its hole, from end 0 to end 1. */

@@ -25,18 +25,30 @@ export interface StepGroup {
   readonly steps: readonly Step[];
 }
 
+/** One unit of one pass, told on its own. */
+export interface ToldUnit {
+  readonly place: Move['place'];
+  readonly steps: readonly Step[];
+}
+
+/** Every unit of the work in order, in words. */
+export const unitSteps = (path: Path, words: StepWords): ToldUnit[] =>
+  runs(path.moves, (m) => `${m.place.section}|${m.place.pass}|${m.place.unit}`).map((unit) => ({
+    place: head(unit).place,
+    steps: runs(unit, (m) => `${m.needle}|${m.place.row}`).map((moves): Step => ({
+      needle: head(moves).needle,
+      text: sentence(path, moves, words),
+      moves,
+    })),
+  }));
+
 /** The worded steps of a path. Units that read alike, neighbours or by turns, are folded into one group. */
 export function steps(path: Path, words: StepWords): StepGroup[] {
   const groups: StepGroup[] = [];
   const newest = new Map<StepGroup, number>();
-  for (const unit of runs(path.moves, (m) => `${m.place.section}|${m.place.pass}|${m.place.unit}`)) {
-    const { section, pass, unit: index } = head(unit).place;
-    const told = runs(unit, (m) => `${m.needle}|${m.place.row}`).map((moves): Step => ({
-      needle: head(moves).needle,
-      text: sentence(path, moves, words),
-      moves,
-    }));
-    const number = index + 1;
+  for (const { place, steps: told } of unitSteps(path, words)) {
+    const { section, pass } = place;
+    const number = place.unit + 1;
     const k = groups.findLastIndex((group, i) => {
       if (i < groups.length - 2 || group.section !== section || group.pass !== pass) return false;
       const stride = Math.abs(number - (newest.get(group) ?? 0));

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fastenOff } from '../closures/finish';
 import { loopSection, sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { backOutOf, outOf, Weave } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
 import type { Target } from '../weave/route';
 import { goThrough, grid, nameParts, rowOfPass, rowPass, type Run } from './grid';

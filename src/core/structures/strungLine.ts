@@ -216,7 +216,7 @@ export const strungLine = structure({
           const to = above ? 1 : -1;
           return {
             // The upper row lies on the lower one.
-            centre: [place.row * total + place0[0], place0[1], above ? thickest / 2 : 0],
+            centre: [place.row * total + place0[0], place0[1], above ? -thickest / 2 : 0],
             axis: [to * way[0], to * way[1], 0],
           };
         },

@@ -215,7 +215,7 @@ function formOf(p: Params, body: (role: string) => Body) {
   const turnMm = Math.max(...arc.map(({ at: [, out] }) => out)) + seed.diameterMm / 2;
   const pitch = lens.lengthMm + between.total;
   const girth = Math.max(...p.over.map((role) => body(role).diameterMm));
-  const over = { z: (p.face === 'front' ? 1 : -1) * (lens.diameterMm + girth) * 0.5 };
+  const over = { z: (p.face === 'front' ? -1 : 1) * (lens.diameterMm + girth) * 0.5 };
   const diagonal = runningSum(p.over.map((role) => body(role).lengthMm));
   /** How far along a diagonal its k-th bead lies, from −½ to ½. */
   const part = (k: number) =>

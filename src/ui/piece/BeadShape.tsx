@@ -1,72 +1,88 @@
-import type { BeadMaterial } from '@/core/materials/material';
-import { bodyOf } from '@/core/materials/material';
+import { outline, type Flat } from '@/core/layout/outline';
+import type { Shape } from '@/core/layout/drawing';
+import { solidOf } from '@/core/layout/solver/solid';
+import {
+  sizeOf,
+  type BeadMaterial,
+  type BeadShape as BodyShape,
+  type Finish,
+} from '@/core/materials/material';
 
-/** One bead in outline, in millimetres, its hole along x, centred on the origin. */
-export function BeadShape({ bead }: { bead: BeadMaterial }) {
-  const { lengthMm: l, diameterMm } = bodyOf(bead);
-  const d = bead.widthMm ?? diameterMm;
-  const body = {
-    fill: bead.colour,
-    stroke: '#1e2b24',
-    strokeOpacity: 0.62,
-    strokeWidth: 1,
-    vectorEffect: 'non-scaling-stroke' as const,
-  };
-  const glint = {
-    fill: '#fff',
-    fillOpacity: bead.finish === 'matte' ? 0.08 : bead.finish === 'plain' ? 0.28 : 0.42,
-  };
-  const box = (rounding: number) => (
+/** The path of a closed outline, mm. */
+export const outlinePath = (edge: readonly Flat[]): string =>
+  `M${edge.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}Z`;
+
+/** Bodies with facets catch the light in planes; others softly. */
+const FACETED: ReadonlySet<BodyShape> = new Set(['bicone', 'cube', 'set stone', 'triangle']);
+
+/** How much light a finish gives back. */
+const GLINT: Readonly<Record<Finish, number>> = { plain: 0.3, lustre: 0.42, plated: 0.5, matte: 0.1 };
+
+/** A bead as it is seen: its outline in its colour, light from above, and the mouths of its holes. */
+export function SeenBead({ bead, shape: { edge, mouths } }: { bead: BeadMaterial; shape: Shape }) {
+  const top = Math.min(...edge.map(([, y]) => y));
+  const wide = Math.max(...edge.map(([x]) => x));
+  const glint = GLINT[bead.finish];
+  return (
     <>
-      <rect x={-l / 2} y={-d / 2} width={l} height={d} rx={rounding} {...body} />
-      <rect x={-l * 0.3} y={-d * 0.38} width={l * 0.6} height={d * 0.16} rx={d * 0.08} {...glint} />
+      <path
+        d={outlinePath(edge)}
+        fill={bead.colour}
+        stroke="#1e2b24"
+        strokeOpacity={0.62}
+        strokeWidth={1}
+        vectorEffect="non-scaling-stroke"
+        strokeLinejoin="round"
+      />
+      {/* Shade below: the same outline, drawn in towards the light. */}
+      <path
+        d={outlinePath(edge.map(([x, y]) => [x * 0.96, y > 0 ? y * 0.96 : y * 0.1 + 0.55 * -top]))}
+        fill="#000"
+        fillOpacity={0.1}
+      />
+      {FACETED.has(bead.shape) ? (
+        <path
+          d={outlinePath([
+            [-wide * 0.5, top * 0.3],
+            [-wide * 0.28, top * 0.74],
+            [wide * 0.28, top * 0.74],
+            [wide * 0.5, top * 0.3],
+          ])}
+          fill="#fff"
+          fillOpacity={glint}
+        />
+      ) : (
+        <ellipse
+          cx={-wide * 0.12}
+          cy={top * 0.52}
+          rx={wide * 0.5}
+          ry={-top * 0.15}
+          fill="#fff"
+          fillOpacity={glint}
+        />
+      )}
+      {mouths.map(({ at: [x, y], open }, i) => (
+        <ellipse
+          key={i}
+          cx={x}
+          cy={y}
+          rx={(bead.holeMm / 2) * open}
+          ry={bead.holeMm / 2}
+          fill="#1e2b24"
+          fillOpacity={0.75}
+        />
+      ))}
     </>
   );
-  switch (bead.shape) {
-    case 'seed':
-      return box(Math.min(l, d) * 0.36);
-    case 'cylinder':
-    case 'bugle':
-    case 'twisted bugle':
-    case 'tile':
-    case 'half tile':
-    case 'bar':
-    case 'wedge':
-    case 'triangle':
-    case 'set stone':
-      return box(Math.min(l, d) * 0.12);
-    case 'cube':
-      return box(d * 0.08);
-    case 'ball':
-    case 'rondelle':
-    case 'drop':
-    case 'oval':
-    case 'lens':
-    case 'stone':
-      return (
-        <>
-          <ellipse rx={l / 2} ry={d / 2} {...body} />
-          <ellipse cx={-l * 0.12} cy={-d * 0.2} rx={l * 0.16} ry={d * 0.11} {...glint} />
-        </>
-      );
-    case 'bicone':
-      return (
-        <>
-          <path d={bicone(l, d)} {...body} />
-          <path d={`M ${-l * 0.22} ${-d * 0.14} L 0 ${-d * 0.42} L ${l * 0.22} ${-d * 0.14} Z`} {...glint} />
-        </>
-      );
-  }
 }
 
-/** Two cones base to base, their tips cut off at the hole. */
-const bicone = (l: number, d: number) =>
-  `M ${-l / 2} ${-d * 0.14} L 0 ${-d / 2} L ${l / 2} ${-d * 0.14} L ${l / 2} ${d * 0.14} L 0 ${d / 2} L ${-l / 2} ${d * 0.14} Z`;
+const LYING = [1, 0, 0, 0, 1, 0, 0, 0, 1] as const;
 
 /** A single bead as a small picture beside its name. */
 export function BeadIcon({ bead, size = 22 }: { bead: BeadMaterial; size?: number }) {
-  const { lengthMm, diameterMm } = bodyOf(bead);
-  const span = Math.max(lengthMm, diameterMm) * 1.12;
+  const solid = solidOf(sizeOf(bead));
+  const edge = outline(solid, LYING);
+  const span = 2.24 * Math.max(...edge.flat());
   return (
     <svg
       width={size}
@@ -75,7 +91,7 @@ export function BeadIcon({ bead, size = 22 }: { bead: BeadMaterial; size?: numbe
       aria-hidden
       focusable="false"
     >
-      <BeadShape bead={bead} />
+      <SeenBead bead={bead} shape={{ role: '', edge, mouths: [] }} />
     </svg>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { AppstoreOutlined } from '@ant-design/icons';
+import { AppstoreOutlined, PictureOutlined } from '@ant-design/icons';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, type ReactNode } from 'react';
@@ -8,10 +8,15 @@ import { deliverLeftBehind } from '../outbox/outbox';
 import { useLengths } from './lengths';
 import styles from './Shell.module.css';
 
+const PLACES = [
+  { href: '/', name: 'Bench', icon: <AppstoreOutlined aria-hidden /> },
+  { href: '/gallery', name: 'Gallery', icon: <PictureOutlined aria-hidden /> },
+] as const;
+
 /** The frame of every screen: the rail at the left, the screen beside it. */
 export function Shell({ children }: { children: ReactNode }) {
   const router = useRouter();
-  const onBench = usePathname() === '/';
+  const path = usePathname();
   useEffect(() => {
     // What a closed window still owed goes to the server at the next start, whichever screen that is.
     void deliverLeftBehind().then((touched) => {
@@ -30,10 +35,17 @@ export function Shell({ children }: { children: ReactNode }) {
           <br />
           Loom
         </Link>
-        <Link href="/" className={styles.place} aria-current={onBench ? 'page' : undefined}>
-          <AppstoreOutlined aria-hidden />
-          Bench
-        </Link>
+        {PLACES.map(({ href, name, icon }) => (
+          <Link
+            key={href}
+            href={href}
+            className={styles.place}
+            aria-current={path === href ? 'page' : href !== '/' && path.startsWith(href) ? 'true' : undefined}
+          >
+            {icon}
+            {name}
+          </Link>
+        ))}
         <UnitSwitch />
       </nav>
       <main id="screen" className={styles.screen} tabIndex={-1}>

@@ -74,8 +74,8 @@ export function placeLater(
 }
 
 const SIDES: Readonly<Record<'front' | 'back' | 'below', Point>> = {
-  front: [0, 0, 1],
-  back: [0, 0, -1],
+  front: [0, 0, -1],
+  back: [0, 0, 1],
   below: [0, 1, 0],
 };
 

@@ -4,6 +4,8 @@ import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { PALETTE } from '@/core/materials/catalogue';
 import { FINISHES, FINISH_FACTOR, type BeadKind, type BeadMaterial } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
+import { misfit } from '@/core/structures/parts';
+import type { Part } from '@/core/structures/structure';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { BeadIcon } from '../../piece/BeadShape';
@@ -11,42 +13,53 @@ import styles from './choices.module.css';
 
 interface Props {
   readonly piece: Piece;
+  /** What each role's bead is to do. */
+  readonly parts: readonly Part[];
+  /** Roles that the piece strings beads of. */
   readonly roles: readonly string[];
   readonly kinds: readonly BeadKind[];
   readonly onChange: (change: Partial<Piece>) => void;
 }
 
 /** The bead of each role that the structure uses, and of the loops that hold the clasp. */
-export function BeadsChoice({ piece, roles, kinds, onChange }: Props) {
+export function BeadsChoice({ piece, parts, roles, kinds, onChange }: Props) {
   return [...roles, LOOP_ROLE].map((role) => {
     const bead = piece.beads[role as keyof Piece['beads']];
     const set = (change: Partial<BeadMaterial>) =>
       onChange({ beads: { ...piece.beads, [role]: { ...bead, ...change } } });
-    return <RoleBead key={role} role={role} bead={bead} kinds={kinds} onChange={set} />;
+    const own = parts.filter((part) => part.role === role);
+    return <RoleBead key={role} role={role} parts={own} bead={bead} kinds={kinds} onChange={set} />;
   });
 }
 
+/** Whether a bead can be woven in all its parts; a clasp loop is of beads with one hole. */
+const suits = (kind: BeadKind, parts: readonly Part[]) =>
+  parts.length === 0 ? kind.holes === 1 : parts.every((part) => misfit(part, kind) !== 'holes');
+
 interface RoleProps {
   readonly role: string;
+  readonly parts: readonly Part[];
   readonly bead: BeadMaterial;
   readonly kinds: readonly BeadKind[];
   readonly onChange: (change: Partial<BeadMaterial>) => void;
 }
 
-function RoleBead({ role, bead, kinds, onChange }: RoleProps) {
+function RoleBead({ role, parts, bead, kinds, onChange }: RoleProps) {
+  const does = [...new Set(parts.map(({ part }) => part))].join(', ');
   const name = role === LOOP_ROLE ? 'Clasp loops' : `Bead ${role}`;
   const percent = Math.round((FINISH_FACTOR[bead.finish] - 1) * 1000) / 10;
   return (
     <fieldset className={styles.role}>
       <legend>
         <BeadIcon bead={bead} size={26} /> {name}
+        {does && <span className={styles.does}> · {does}</span>}
       </legend>
       <Pick
         label={`${name}: size and shape`}
         quiet
         value={bead.id}
         options={kinds
-          .filter((kind) => kind.holes === 1)
+          .filter((kind) => suits(kind, parts))
           .map((kind) => ({ value: kind.id, label: kind.name }))}
         onChange={(id) => {
           const kind = kinds.find((k) => k.id === id);

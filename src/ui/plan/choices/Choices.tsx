@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { structureById } from '@/core/structures/registry';
-import { rolesOf } from '@/core/structures/structure';
+import { rolesOf, type Part } from '@/core/structures/structure';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue, Person } from '@/server/screens';
@@ -51,7 +51,15 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
       summary: roles
         .map((role) => `${role} ${roleName(piece.beads[role as keyof Piece['beads']])}`)
         .join('; '),
-      body: <BeadsChoice piece={piece} roles={roles} kinds={catalogue.beads} onChange={onChange} />,
+      body: (
+        <BeadsChoice
+          piece={piece}
+          parts={partsOfPiece(piece)}
+          roles={roles}
+          kinds={catalogue.beads}
+          onChange={onChange}
+        />
+      ),
     },
     {
       title: 'Ends',
@@ -106,7 +114,16 @@ const sequences = ({ structure: { id, params } }: Piece): string[][] =>
     return kind === 'sequence' && Array.isArray(value) ? [value.map(String)] : [];
   });
 
-const usedRoles = (piece: Piece): string[] => [...new Set(sequences(piece).flat())];
+/** What each bead is to do; nothing while the parameters do not stand. */
+const partsOfPiece = ({ structure: { id, params } }: Piece): readonly Part[] => {
+  const structure = structureById(id);
+  return structure && structure.check(params).length === 0 ? structure.bind(params).parts : [];
+};
+
+const usedRoles = (piece: Piece): string[] => {
+  const parts = partsOfPiece(piece).map(({ role }) => role);
+  return [...new Set(parts.length > 0 ? parts : sequences(piece).flat())];
+};
 
 const sequenceWords = (piece: Piece): string =>
   sequences(piece)

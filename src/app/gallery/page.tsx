@@ -1,0 +1,7 @@
+import { GalleryScreen } from '@/ui/gallery/GalleryScreen';
+
+export const metadata = { title: 'Gallery' };
+
+export default function Page() {
+  return <GalleryScreen />;
+}

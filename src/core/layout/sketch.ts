@@ -1,0 +1,196 @@
+import type { BeadSize } from '../materials/material';
+import {
+  drawing,
+  flatFor,
+  type Drawable,
+  type Drawing,
+  type DrawnBead,
+  type DrawnThread,
+  type View,
+} from './drawing';
+import { routeLines } from '../read/routes';
+import type { Flat } from './outline';
+
+/** A part of a picture, and how often it stands there, one after another along x. */
+export interface SketchPart {
+  /** Parts of a lower level are drawn first: what lies behind. */
+  readonly level: number;
+  readonly beads: readonly DrawnBead[];
+  readonly threads: readonly DrawnThread[];
+  /** Where it first stands, mm; then so many times, a step apart. */
+  readonly atMm: number;
+  readonly times: number;
+  readonly stepMm: number;
+  /** Units from one time to the next. */
+  readonly stepUnits: number;
+}
+
+/** The picture of a long piece, told once for what repeats. */
+export interface Sketch {
+  readonly shapes: Drawing['shapes'];
+  readonly parts: readonly SketchPart[];
+  /** Hidden ways that the thread is led to a next start. */
+  readonly routes: readonly (readonly Flat[])[];
+}
+
+/** A piece to sketch: drawn as it is, or from a shorter one that lacks `missing` units in its middle. */
+export interface Sketched {
+  readonly short: Drawable;
+  readonly units: number;
+  readonly missing: number;
+  readonly pitchMm: number;
+}
+
+/**
+ * Draws a piece. Where its middle looks the same after every one or few units, those are drawn once and used for
+ * all that are missing; a rope that turns on must be drawn whole.
+ * Returns null where units are missing but do not look alike.
+ */
+export function sketch(
+  { short, units, missing, pitchMm }: Sketched,
+  sizeOf: (role: string) => BeadSize,
+  view: View,
+): Sketch | null {
+  const all = drawing(short, sizeOf, view);
+  const levelMm = Math.max(...[...all.shapes.values()].map((shape) => thickness(shape.edge)), 1e-6);
+  const whole = { atMm: 0, times: 1, stepMm: 0, stepUnits: 0 };
+  const routes = routeLines(short.path, short.layout).map((points) => points.map(flatFor(view)));
+  if (missing === 0) return { shapes: all.shapes, parts: levels(all, levelMm, whole), routes };
+  const middle = Math.floor(units / 2);
+  const stepUnits = [1, 2, 4].find((n) => missing % n === 0 && looksAlike(all.beads, middle, n, pitchMm));
+  if (view === 'end' || stepUnits === undefined) return null;
+  const stepMm = stepUnits * pitchMm;
+  const inBody = (from: number, to: number) => (section: string, unit: number) =>
+    section === 'body' && unit >= from && unit < to;
+  const isCell = inBody(middle, middle + stepUnits);
+  // Everything else up to the middle stays; what comes after it moves on.
+  const isBefore = (section: string, unit: number) =>
+    !isCell(section, unit) && (inBody(-Infinity, middle)(section, unit) || STARTS.test(section));
+  const pick = (wanted: (section: string, unit: number) => boolean): Drawing => ({
+    shapes: all.shapes,
+    beads: all.beads.filter(({ bead: { place } }) => wanted(place.section, place.unit)),
+    threads: all.threads.filter(({ section, unit }) => wanted(section, unit)),
+  });
+  const after = missing * pitchMm;
+  const parts = [
+    ...levels(pick(isBefore), levelMm, whole),
+    ...levels(pick(isCell), levelMm, { atMm: 0, times: 1 + missing / stepUnits, stepMm, stepUnits }),
+    ...levels(
+      pick((section, unit) => !isBefore(section, unit) && !isCell(section, unit)),
+      levelMm,
+      { ...whole, atMm: after },
+    ),
+  ];
+  const middleX = Math.max(
+    ...all.beads.filter(({ bead: { place } }) => isCell(place.section, place.unit)).map(({ at }) => at[0]),
+  );
+  return {
+    shapes: all.shapes,
+    parts: parts.sort((a, b) => a.level - b.level),
+    routes: routes.map((points) => points.map(([x, y]): Flat => [x > middleX ? x + after : x, y])),
+  };
+}
+
+/** Sections that stand before the woven part. */
+const STARTS = /^start /;
+
+/** How high an outline is across its hole. */
+const thickness = (edge: readonly Flat[]) => 2 * Math.max(...edge.map(([, y]) => Math.abs(y)));
+
+/** Splits a drawing into layers, so that parts side by side overlap as they do in the hand. */
+function levels(
+  { beads, threads }: Drawing,
+  levelMm: number,
+  where: Pick<SketchPart, 'atMm' | 'times' | 'stepMm' | 'stepUnits'>,
+): SketchPart[] {
+  const layers = new Map<number, { beads: DrawnBead[]; threads: DrawnThread[] }>();
+  const layer = (depth: number) => {
+    const level = Math.round(depth / levelMm);
+    const known = layers.get(level);
+    if (known) return known;
+    const made = { beads: [], threads: [] };
+    layers.set(level, made);
+    return made;
+  };
+  for (const bead of beads) layer(bead.depth).beads.push(bead);
+  for (const thread of threads) layer(thread.depth).threads.push(thread);
+  return [...layers].map(([level, items]) => ({ level, ...items, ...where }));
+}
+
+/** Whether the beads of a unit look the same, so many units on, but for their place along the piece. */
+function looksAlike(beads: readonly DrawnBead[], unit: number, step: number, pitchMm: number): boolean {
+  const words = (from: number) =>
+    beads
+      .filter(
+        ({ bead: { place } }) => place.section === 'body' && place.unit >= from && place.unit < from + step,
+      )
+      .map(({ bead, shape, at: [x, y], angle }) =>
+        [shape, bead.role, near(x - from * pitchMm), near(y), near(angle / 10)].join(),
+      )
+      .sort()
+      .join(';');
+  return words(unit) === words(unit + step);
+}
+/** To a twentieth of a millimetre: less cannot be seen. Nothing is told apart by which side of a half it lies. */
+const near = (mm: number) => Math.round(mm * 20 + 0.137);
+
+/** The bead under a point of the picture, and the unit it stands in; the front one where several do. */
+export function beadAt(
+  { shapes, parts }: Sketch,
+  [x, y]: Flat,
+): { readonly drawn: DrawnBead; readonly unit: number; readonly time: number } | null {
+  for (const part of [...parts].reverse()) {
+    const { beads, atMm, times, stepMm, stepUnits } = part;
+    for (const drawn of [...beads].reverse()) {
+      const shape = shapes.get(drawn.shape);
+      if (!shape) continue;
+      const nearest = stepMm > 0 ? Math.round((x - atMm - drawn.at[0]) / stepMm) : 0;
+      const time = Math.min(Math.max(nearest, 0), times - 1);
+      if (covers(shape.edge, drawn, [x - atMm - time * stepMm, y]))
+        return { drawn, unit: drawn.bead.place.unit + time * stepUnits, time };
+    }
+  }
+  return null;
+}
+
+/** Whether a point lies within a convex outline that stands at a place, turned. */
+function covers(edge: readonly Flat[], { at, angle }: DrawnBead, [x, y]: Flat): boolean {
+  const radians = (-angle * Math.PI) / 180;
+  const [dx, dy] = [x - at[0], y - at[1]];
+  const [px, py] = [
+    dx * Math.cos(radians) - dy * Math.sin(radians),
+    dx * Math.sin(radians) + dy * Math.cos(radians),
+  ];
+  return edge.every(([ax, ay], i) => {
+    const [bx, by] = edge[(i + 1) % edge.length] as Flat;
+    return (bx - ax) * (py - ay) - (by - ay) * (px - ax) >= -1e-9;
+  });
+}
+
+/** Only the beads of these units of the woven part: what a cut across the piece shows. */
+export const slice = ({ shapes, parts }: Sketch, fromUnit: number, toUnit: number): Sketch => ({
+  shapes,
+  routes: [],
+  parts: parts.map((part) => ({
+    ...part,
+    threads: [],
+    beads: part.beads.filter(
+      ({ bead: { place } }) => place.section === 'body' && place.unit >= fromUnit && place.unit < toUnit,
+    ),
+  })),
+});
+
+/** The rectangle that a sketch fills, mm. */
+export function extent({ shapes, parts }: Sketch): { readonly from: Flat; readonly to: Flat } {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  const reach = new Map([...shapes].map(([key, { edge }]) => [key, Math.max(...edge.flat().map(Math.abs))]));
+  for (const { beads, atMm, times, stepMm } of parts)
+    for (const { shape, at } of beads) {
+      const r = reach.get(shape) ?? 0;
+      left = Math.min(left, at[0] + atMm - r);
+      right = Math.max(right, at[0] + atMm + (times - 1) * stepMm + r);
+      top = Math.min(top, at[1] - r);
+      bottom = Math.max(bottom, at[1] + r);
+    }
+  return { from: [left, top], to: [right, bottom] };
+}

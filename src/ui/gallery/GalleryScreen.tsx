@@ -1,0 +1,172 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useMemo, useState } from 'react';
+import { STRUCTURES } from '@/core/structures/registry';
+import { FAMILIES, HANDLES, USES, type Structure } from '@/core/structures/structure';
+import { useLayouts } from '../layouts/useLayouts';
+import { PieceStrip } from '../piece/PieceDrawing';
+import { BEADS_AT_HAND, matches, type Wanted } from './filters';
+import { planSample, samplePiece } from './sample';
+import styles from './gallery.module.css';
+
+const NOTHING: Wanted = { use: null, handle: null, needles: null, beads: [] };
+
+/** Every stitch, drawn by the engine; narrowed down by what it is for and what lies on the mat. */
+export function GalleryScreen() {
+  const [wanted, setWanted] = useState<Wanted>(NOTHING);
+  const found = STRUCTURES.filter((structure) => matches(structure, wanted));
+  const drawn = useOneByOne(STRUCTURES.length);
+  const families = FAMILIES.filter((family) => found.some((one) => one.family === family));
+  return (
+    <div className={styles.gallery}>
+      <header className={styles.header}>
+        <h1>Gallery</h1>
+        <p className="soft" role="status">
+          {found.length === STRUCTURES.length
+            ? `${found.length} stitches, drawn to scale`
+            : `${found.length} of ${STRUCTURES.length} stitches`}
+        </p>
+      </header>
+      <section className={`card ${styles.filters}`} aria-label="Narrow down">
+        <Filter
+          label="For"
+          options={USES}
+          value={wanted.use}
+          onChange={(use) => setWanted({ ...wanted, use })}
+        />
+        <Filter
+          label="Feel"
+          options={HANDLES}
+          value={wanted.handle}
+          onChange={(handle) => setWanted({ ...wanted, handle })}
+        />
+        <Filter
+          label="Needles"
+          options={['one', 'two']}
+          value={wanted.needles}
+          onChange={(needles) => setWanted({ ...wanted, needles })}
+        />
+        <fieldset className={styles.filter}>
+          <legend>Beads at hand</legend>
+          {BEADS_AT_HAND.map(({ name }) => (
+            <Chip
+              key={name}
+              label={name}
+              on={wanted.beads.includes(name)}
+              onToggle={(on) =>
+                setWanted({
+                  ...wanted,
+                  beads: on ? [...wanted.beads, name] : wanted.beads.filter((other) => other !== name),
+                })
+              }
+            />
+          ))}
+        </fieldset>
+      </section>
+      {found.length === 0 && (
+        <section className={`card ${styles.none}`}>
+          <h2>No stitch is all of that</h2>
+          <p>
+            Take one of the marks above off again.{' '}
+            <button type="button" className={styles.link} onClick={() => setWanted(NOTHING)}>
+              Show all stitches
+            </button>
+          </p>
+        </section>
+      )}
+      {families.map((family) => (
+        <section key={family} aria-labelledby={`family-${family}`} className={styles.family}>
+          <h2 id={`family-${family}`}>{family.charAt(0).toUpperCase() + family.slice(1)}</h2>
+          <ul className={styles.cards}>
+            {found
+              .filter((structure) => structure.family === family)
+              .map((structure) => (
+                <StitchCard
+                  key={structure.id}
+                  structure={structure}
+                  drawn={STRUCTURES.indexOf(structure) < drawn}
+                />
+              ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}
+
+/** How many pictures there are by now: the first at once, then one after another, so that nothing waits. */
+function useOneByOne(count: number): number {
+  const [drawn, setDrawn] = useState(1);
+  useEffect(() => {
+    if (drawn >= count) return;
+    const timer = setTimeout(() => setDrawn(drawn + 1), 16);
+    return () => clearTimeout(timer);
+  }, [drawn, count]);
+  return drawn;
+}
+
+function StitchCard({ structure, drawn }: { structure: Structure; drawn: boolean }) {
+  return (
+    <li className={`card ${styles.card}`}>
+      <div className={styles.picture}>{drawn && <Sample structureId={structure.id} />}</div>
+      <h3>
+        <Link href={`/gallery/${structure.id}`} className={styles.open}>
+          {structure.name}
+        </Link>
+      </h3>
+      <p>{structure.about}</p>
+      <p className="soft">
+        {structure.feel} · {structure.needles === 2 ? 'two needles' : 'one needle'}
+      </p>
+    </li>
+  );
+}
+
+function Sample({ structureId }: { structureId: string }) {
+  const { layouts } = useLayouts();
+  const piece = useMemo(() => samplePiece(structureId), [structureId]);
+  const plan = useMemo(() => planSample(piece, layouts), [piece, layouts]);
+  return plan.ok ? <PieceStrip piece={piece} plan={plan} /> : null;
+}
+
+interface FilterProps<T extends string> {
+  readonly label: string;
+  readonly options: readonly T[];
+  readonly value: T | null;
+  readonly onChange: (value: T | null) => void;
+}
+
+/** Marks of which one at most is on. */
+function Filter<T extends string>({ label, options, value, onChange }: FilterProps<T>) {
+  return (
+    <fieldset className={styles.filter}>
+      <legend>{label}</legend>
+      {options.map((option) => (
+        <Chip
+          key={option}
+          label={option}
+          on={option === value}
+          onToggle={(on) => onChange(on ? option : null)}
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+function Chip({
+  label,
+  on,
+  onToggle,
+}: {
+  readonly label: string;
+  readonly on: boolean;
+  readonly onToggle: (on: boolean) => void;
+}) {
+  return (
+    <button type="button" className={styles.chip} aria-pressed={on} onClick={() => onToggle(!on)}>
+      {on && <span aria-hidden>✓ </span>}
+      {label}
+    </button>
+  );
+}

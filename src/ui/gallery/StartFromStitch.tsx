@@ -1,0 +1,63 @@
+'use client';
+
+import { Button } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
+import type { Piece } from '@/core/piece';
+import { startBraceletAction } from '@/server/actions';
+import type { Person } from '@/server/screens';
+import { Pick } from '../fields/Pick';
+import { useLengths } from '../shell/lengths';
+import styles from './gallery.module.css';
+
+const NOBODY = 'nobody';
+
+interface Props {
+  readonly piece: Piece;
+  readonly people: readonly Person[];
+  /** Whether the choices as they are make a piece. */
+  readonly ready: boolean;
+}
+
+/** From playing to planning: the stitch as it is now, for somebody. */
+export function StartFromStitch({ piece, people, ready }: Props) {
+  const { show } = useLengths();
+  const router = useRouter();
+  const [who, setWho] = useState(NOBODY);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const begin = () =>
+    start(async () => {
+      const answer = await startBraceletAction({
+        structureId: piece.structure.id,
+        personId: who === NOBODY ? null : who,
+        params: piece.structure.params,
+        beads: piece.beads,
+      });
+      if (answer.ok) router.push(`/plan/${answer.value}`);
+      else setProblem(answer.message);
+    });
+  return (
+    <section className={`card ${styles.start}`} aria-label="Start a piece">
+      <Pick
+        label="Make it for"
+        value={who}
+        options={[
+          { value: NOBODY, label: 'nobody yet' },
+          ...people
+            .filter((p) => p.girths.wrist !== undefined)
+            .map((p) => ({ value: p.id, label: `${p.name}, ${show(p.girths.wrist ?? 0)}` })),
+        ]}
+        onChange={setWho}
+      />
+      <Button type="primary" size="large" block disabled={!ready || busy} onClick={begin}>
+        Start a bracelet with it
+      </Button>
+      {problem && (
+        <p role="alert" className={styles.problem}>
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}

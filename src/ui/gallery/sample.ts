@@ -1,0 +1,20 @@
+import { newBracelet, type Piece } from '@/core/piece';
+import { planPiece, type NoPlan, type Plan } from '@/core/plan';
+import type { Layouts } from '@/core/layout/shipped';
+
+/** A sample is about so long, mm, and has so many units at least and at most beyond the fewest. */
+const LONG_MM = 46;
+const LEAST = 3;
+const MOST = 24;
+
+/** A stitch as it comes, for nobody in particular. */
+export const samplePiece = (structureId: string): Piece => newBracelet('Sample', structureId, null);
+
+/** The plan of a short sample: as many units as make it worth looking at. */
+export function planSample(piece: Piece, layouts: Layouts): Plan | NoPlan {
+  const one = planPiece({ ...piece, units: 1 }, layouts);
+  if (!one.ok) return one;
+  const fewest = one.weaveable.minimumUnits;
+  const units = Math.round(LONG_MM / one.gauge.pitchMm);
+  return planPiece({ ...piece, units: Math.min(Math.max(units, fewest + LEAST), fewest + MOST) }, layouts);
+}

@@ -1,0 +1,105 @@
+'use client';
+
+import { Button } from 'antd';
+import { structureById } from '@/core/structures/registry';
+import { ROLE_LETTERS, type Field } from '@/core/structures/structure';
+import type { Piece } from '@/core/piece';
+import { Choice } from '../../fields/Choice';
+import { Toggle } from '../../fields/Toggle';
+import { BeadIcon } from '../../piece/BeadShape';
+import { roleName } from '../roleName';
+import styles from './choices.module.css';
+
+/** The parameters of a piece's stitch, as the stitch itself lists them. */
+export function StructureFields({
+  piece,
+  onChange,
+}: {
+  readonly piece: Piece;
+  readonly onChange: (change: Partial<Piece>) => void;
+}) {
+  const { id, params } = piece.structure;
+  return structureById(id)?.fields.map((field) => (
+    <StructureField
+      key={field.key}
+      field={field}
+      piece={piece}
+      value={params[field.key] ?? structureById(id)?.defaults[field.key]}
+      onChange={(value) => onChange({ structure: { id, params: { ...params, [field.key]: value } } })}
+    />
+  ));
+}
+
+interface FieldProps {
+  readonly field: Field;
+  readonly piece: Piece;
+  readonly value: unknown;
+  readonly onChange: (value: unknown) => void;
+}
+
+function StructureField({ field, piece, value, onChange }: FieldProps) {
+  switch (field.kind) {
+    case 'switch':
+      return <Toggle label={field.label} help={field.help} checked={value === true} onChange={onChange} />;
+    case 'choice':
+      return (
+        <Choice
+          label={field.label}
+          help={field.help}
+          value={typeof value === 'number' ? value : String(value)}
+          options={field.options}
+          onChange={onChange}
+        />
+      );
+    case 'sequence':
+      return (
+        <Sequence
+          field={field}
+          piece={piece}
+          value={Array.isArray(value) ? value.map(String) : []}
+          onChange={onChange}
+        />
+      );
+  }
+}
+
+/** A run of beads: letters below add one at the end, a bead in the run is taken out by pressing it. */
+function Sequence({ field, piece, value, onChange }: Omit<FieldProps, 'value'> & { value: string[] }) {
+  const bead = (role: string) => piece.beads[role as keyof Piece['beads']];
+  const { most, roles = ROLE_LETTERS } = field.kind === 'sequence' ? field : { most: 0 };
+  return (
+    <fieldset className={styles.role}>
+      <legend>{field.label}</legend>
+      <div className={styles.strand}>
+        {value.length === 0 && <span className="soft">No beads yet: add one below.</span>}
+        {value.map((role, i) => (
+          <button
+            key={i}
+            type="button"
+            className={styles.bead}
+            aria-label={`${role}, ${i + 1} of ${value.length}: take it out`}
+            title="Take it out"
+            onClick={() => onChange(value.filter((_, k) => k !== i))}
+          >
+            <BeadIcon bead={bead(role)} size={20} />
+            {role}
+          </button>
+        ))}
+      </div>
+      <div className={styles.buttons}>
+        {roles.map((role) => (
+          <Button
+            key={role}
+            disabled={value.length >= most}
+            aria-label={`Add ${role}, ${roleName(bead(role))}`}
+            icon={<BeadIcon bead={bead(role)} size={18} />}
+            onClick={() => onChange([...value, role])}
+          >
+            {role}
+          </Button>
+        ))}
+      </div>
+      <p className="soft">{field.help} Press a bead in the row to take it out.</p>
+    </fieldset>
+  );
+}
