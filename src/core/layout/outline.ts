@@ -16,7 +16,7 @@ const support = new Support();
 export function outline(solid: Solid, turn: Matrix): Flat[] {
   const [r0, r1, r2, r3, r4, r5] = turn;
   return Array.from({ length: LOOKS }, (_, k): Flat => {
-    const angle = (2 * Math.PI * (k + 0.5)) / LOOKS;
+    const angle = (2 * Math.PI * k) / LOOKS;
     const [c, s] = [Math.cos(angle), Math.sin(angle)];
     const { x, y, z } = support.at(
       solid,

@@ -21,8 +21,9 @@ export interface SketchPart {
   readonly atMm: number;
   readonly times: number;
   readonly stepMm: number;
-  /** Units from one time to the next. */
+  /** Units from one time to the next, and how many further on its beads stand than the path drawn says. */
   readonly stepUnits: number;
+  readonly unitsOn: number;
 }
 
 /** The picture of a long piece, told once for what repeats. */
@@ -53,7 +54,7 @@ export function sketch(
 ): Sketch | null {
   const all = drawing(short, sizeOf, view);
   const levelMm = Math.max(...[...all.shapes.values()].map((shape) => thickness(shape.edge)), 1e-6);
-  const whole = { atMm: 0, times: 1, stepMm: 0, stepUnits: 0 };
+  const whole = { atMm: 0, times: 1, stepMm: 0, stepUnits: 0, unitsOn: 0 };
   const routes = routeLines(short.path, short.layout).map((points) => points.map(flatFor(view)));
   if (missing === 0) return { shapes: all.shapes, parts: levels(all, levelMm, whole), routes };
   const middle = Math.floor(units / 2);
@@ -74,11 +75,17 @@ export function sketch(
   const after = missing * pitchMm;
   const parts = [
     ...levels(pick(isBefore), levelMm, whole),
-    ...levels(pick(isCell), levelMm, { atMm: 0, times: 1 + missing / stepUnits, stepMm, stepUnits }),
+    ...levels(pick(isCell), levelMm, {
+      atMm: 0,
+      times: 1 + missing / stepUnits,
+      stepMm,
+      stepUnits,
+      unitsOn: 0,
+    }),
     ...levels(
       pick((section, unit) => !isBefore(section, unit) && !isCell(section, unit)),
       levelMm,
-      { ...whole, atMm: after },
+      { ...whole, atMm: after, unitsOn: missing },
     ),
   ];
   const middleX = Math.max(
@@ -101,7 +108,7 @@ const thickness = (edge: readonly Flat[]) => 2 * Math.max(...edge.map(([, y]) =>
 function levels(
   { beads, threads }: Drawing,
   levelMm: number,
-  where: Pick<SketchPart, 'atMm' | 'times' | 'stepMm' | 'stepUnits'>,
+  where: Pick<SketchPart, 'atMm' | 'times' | 'stepMm' | 'stepUnits' | 'unitsOn'>,
 ): SketchPart[] {
   const layers = new Map<number, { beads: DrawnBead[]; threads: DrawnThread[] }>();
   const layer = (depth: number) => {
@@ -140,14 +147,14 @@ export function beadAt(
   [x, y]: Flat,
 ): { readonly drawn: DrawnBead; readonly unit: number; readonly time: number } | null {
   for (const part of [...parts].reverse()) {
-    const { beads, atMm, times, stepMm, stepUnits } = part;
+    const { beads, atMm, times, stepMm, stepUnits, unitsOn } = part;
     for (const drawn of [...beads].reverse()) {
       const shape = shapes.get(drawn.shape);
       if (!shape) continue;
       const nearest = stepMm > 0 ? Math.round((x - atMm - drawn.at[0]) / stepMm) : 0;
       const time = Math.min(Math.max(nearest, 0), times - 1);
       if (covers(shape.edge, drawn, [x - atMm - time * stepMm, y]))
-        return { drawn, unit: drawn.bead.place.unit + time * stepUnits, time };
+        return { drawn, unit: drawn.bead.place.unit + time * stepUnits + unitsOn, time };
     }
   }
   return null;

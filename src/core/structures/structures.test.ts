@@ -18,7 +18,12 @@ import { rightAngleWeave } from './rightAngleWeave';
 import { flatHerringbone } from './flatHerringbone';
 import { STRUCTURES } from './registry';
 import { strungLine } from './strungLine';
-import { ROLE_LETTERS, type Weaveable } from './structure';
+import { ROLE_LETTERS, type WeaveRequest, type Weaveable } from './structure';
+import { crossWeave } from './crossWeave';
+import { tileLadder } from './tileLadder';
+import { tubularHerringbone } from './tubularHerringbone';
+import { tubularPeyote } from './tubularPeyote';
+import { twoHoleLine } from './twoHoleLine';
 
 const loop = { seedsEachSide: 3, passes: 2 };
 const ends = { start: loop, end: loop };
@@ -344,6 +349,183 @@ describe('flat peyote by hand', () => {
     expect(texts).toContain(
       '6 times: pick up 1 A, skip the A two rows back, go back through the A of the row before.',
     );
+  });
+});
+
+const woven = (b: { place: { section: string } }) => !/ loop$/.test(b.place.section);
+const counted = (weaveable: Weaveable, n: number, request: Partial<WeaveRequest> = {}) =>
+  Object.fromEntries(tally(weaveable.weave(n, { ...ends, ...request }), woven));
+/** How often the holes of the beads of one row are gone through, by bead and hole. */
+const through = (weaveable: Weaveable, n: number, row: number) =>
+  Object.fromEntries(
+    holeUses(weaveable.weave(n, ends))
+      .filter(({ bead }) => woven(bead) && bead.place.row === row)
+      .map(({ bead, hole, traversals }) => [hole === 0 ? bead.name : `${bead.name}/${hole}`, traversals]),
+  );
+
+describe('swags by hand', () => {
+  const params = { ...strungLine.defaults, sequence: ['A', 'B', 'A', 'B'], alike: false };
+  const swagged = (swags: 1 | 2) => strungLine.bind({ ...params, swags, swag: ['C', 'C', 'D', 'C', 'C'] });
+
+  it('seven units hang three swags, over the second, the fourth and the sixth', () => {
+    expect(counted(swagged(1), 7)).toEqual({ A: 14, B: 14, C: 12, D: 3 });
+    const units = new Set(
+      swagged(1)
+        .weave(7, ends)
+        .beads.filter((b) => b.role === 'D')
+        .map((b) => b.place.unit),
+    );
+    expect([...units].sort()).toEqual([1, 3, 5]);
+  });
+
+  it('a row above each, two beads shorter; the line below a swag is gone through once only', () => {
+    expect(counted(swagged(2), 7)).toEqual({ A: 14, B: 14, C: 12 + 6, D: 6 });
+    expect(through(swagged(2), 9, 3)).toMatchObject({ '1': 1, '2': 1, '3': 1, '4': 1, swag3: 1, above2: 1 });
+    expect(through(swagged(2), 9, 4)).toMatchObject({ '1': 3, '2': 3, '3': 3, '4': 3 });
+  });
+
+  it('one that is no longer than its unit is told, and one that hangs is not', () => {
+    const short = strungLine.bind({ ...params, swags: 1, swag: ['A', 'B'] });
+    expect(short.advise?.(body).join()).toMatch(/cannot hang.*add/i);
+    expect(swagged(1).advise?.(() => eleven)).toEqual([]);
+  });
+});
+
+describe('tile ladder by hand', () => {
+  it('memory: tiles 5 mm wide run 5 to the inch; practice says so within 3 %', () => {
+    const form = tileLadder.bind(tileLadder.defaults).form(() => byId(BEADS, 'tile'), all);
+    expect(Math.abs(25.4 / form.pitchMm / 5 - 1)).toBeLessThan(0.03);
+  });
+
+  it('every hole of a middle tile is gone through twice: strung and held, turned into and held', () => {
+    expect(counted(tileLadder.bind({ sequence: ['A', 'B'], alike: true }), 3)).toEqual({ A: 4, B: 3 });
+    expect(through(tileLadder.bind(tileLadder.defaults), 9, 4)).toEqual({ tile: 2, 'tile/1': 2 });
+  });
+});
+
+describe('herringbone of more columns, by hand', () => {
+  it('ten rows of four are forty beads; the edge is gone through once more, down and up', () => {
+    const wide = flatHerringbone.bind({ sequence: ['A'], alike: false, columns: 4 });
+    expect(counted(wide, 10)).toEqual({ A: 40 });
+    // The first of a row: strung, and down and up when the next row turns on it. The last: strung, and up.
+    expect(through(wide, 12, 6)).toEqual({ 'c1-1': 3, 'c2-1': 2, 'c3-1': 2, 'c4-1': 2 });
+  });
+
+  it('a tube of six: ten rounds are sixty beads, the first column steps up', () => {
+    const tube = tubularHerringbone.bind({ sequence: ['A'], alike: false, around: 6 });
+    expect(counted(tube, 10)).toEqual({ A: 60 });
+    // Left: strung, and gone up by the next round; the first also by its own step up. Right: strung, and down.
+    expect(through(tube, 14, 6)).toEqual({
+      'p1-1': 3,
+      'p1-2': 2,
+      'p2-1': 2,
+      'p2-2': 2,
+      'p3-1': 2,
+      'p3-2': 2,
+    });
+  });
+
+  it('larger beads in one round of a tube take as many a unit as a round has', () => {
+    const sections = tubularHerringbone.bind({ sequence: ['A', 'A', 'B'], alike: true, around: 4 });
+    expect(counted(sections, 6)).toEqual({ A: 6 * 8 + 4, B: 6 * 4 });
+  });
+});
+
+describe('peyote with an odd number, and round, by hand', () => {
+  const odd = flatPeyote.bind({ sequence: ['A', 'B'], wide: 7 });
+
+  it('seven across: long rows of four and short rows of three', () => {
+    expect(counted(odd, 5)).toEqual({ A: 5 * 4, B: 5 * 3 });
+    // Colours of one row only: the unit takes two rows, a long and a short one.
+    expect(counted(flatPeyote.bind({ sequence: ['A'], wide: 7 }), 5)).toEqual({ A: 35 });
+  });
+
+  it('the last bead of a long row is gone through three times, and once more by the next but one', () => {
+    expect(through(odd, 9, 8)).toEqual({ 'b1-1': 2, 'b2-1': 2, 'b3-1': 2, 'b4-1': 4 });
+    expect(through(odd, 9, 9)).toEqual({ 'b1-1': 2, 'b2-1': 2, 'b3-1': 2 });
+  });
+
+  it('a tube of eight: a round is four beads, each strung and gone through once, the first once more', () => {
+    const tube = tubularPeyote.bind({ sequence: ['A', 'A', 'B'], around: 8 });
+    expect(counted(tube, 4)).toEqual({ A: 32, B: 16 });
+    expect(through(tube, 8, 12)).toEqual({ 'b1-1': 3, 'b2-1': 2, 'b3-1': 2, 'b4-1': 2 });
+  });
+
+  it('closed form: a tube is as far round as its beads are long', () => {
+    const cylinder = byId(BEADS, 'cylinder-11');
+    const { widthMm } = tubularPeyote.bind({ sequence: ['A'], around: 16 }).form(() => cylinder, all);
+    expect(Math.PI * (widthMm - cylinder.diameterMm)).toBeCloseTo(16 * cylinder.lengthMm, 0);
+  });
+});
+
+describe('rows of right-angle weave and cross-weave, by hand', () => {
+  it('three rows of seven: four lines of seven sides, eight rungs a row', () => {
+    const cloth = rightAngleWeave.bind({ side: ['A'], rung: ['B'], rows: 3 });
+    expect(counted(cloth, 7)).toEqual({ A: 28, B: 24 });
+    expect(counted(cloth, 8)).toEqual({ A: 32, B: 27 });
+  });
+
+  it('thread never cuts a corner: what it leaves and what it enters meet at a right angle', () => {
+    for (const rows of [1, 2, 3, 4]) {
+      const cloth = rightAngleWeave.bind({ side: ['A'], rung: ['A'], rows });
+      const { path, layout } = layOut(cloth, 6, () => byId(BEADS, 'pressed-4'));
+      const moves = path.moves.filter((m) => isTraversal(m) && m.needle === 'working').filter(isTraversal);
+      moves.forEach((move, i) => {
+        const before = moves[i - 1];
+        if (!before || before.bead === move.bead || !woven(before.bead) || !woven(move.bead)) return;
+        const [a, b] = [layout.poses[before.bead.id], layout.poses[move.bead.id]];
+        if (a && b) expect(Math.abs(a.axis[0] * b.axis[0] + a.axis[1] * b.axis[1])).toBeLessThan(1e-6);
+      });
+    }
+  });
+
+  it('two needles: two rows of seven share a line of sides', () => {
+    expect(counted(crossWeave.bind({ side: ['A'], other: ['A'], rung: ['B'], rows: 1 }), 7)).toEqual({
+      A: 14,
+      B: 8,
+    });
+    expect(counted(crossWeave.bind({ side: ['A'], other: ['A'], rung: ['B'], rows: 2 }), 7)).toEqual({
+      A: 21,
+      B: 16,
+    });
+  });
+
+  it('both ends of the cord go through every rung, and each takes one side of every unit', () => {
+    const path = crossWeave.bind({ side: ['A'], other: ['C'], rung: ['B'], rows: 1 }).weave(9, ends);
+    expect(path.threads).toEqual([{ needles: ['left', 'right'], doubled: false }]);
+    const inUnit = path.moves
+      .filter(isTraversal)
+      .filter(({ place }) => place.unit === 4 && place.section === 'body');
+    expect(inUnit.map(({ needle, bead }) => `${needle} ${bead.role}`).sort()).toEqual([
+      'left B',
+      'left C',
+      'right A',
+      'right B',
+    ]);
+  });
+
+  it('sides of unequal length are told', () => {
+    const bent = crossWeave.bind({ side: ['A', 'A'], other: ['A'], rung: ['B'], rows: 1 });
+    expect(bent.advise?.(body).join()).toMatch(/bends/);
+  });
+});
+
+describe('two-hole line by hand', () => {
+  const line = twoHoleLine.bind(twoHoleLine.defaults);
+
+  it('five units: six beads of two holes, ten seeds between, six that turn the ends, five crosses', () => {
+    // A cross is five beads: two and a middle, and two more.
+    expect(counted(line, 5)).toEqual({ A: 6, B: 10 + 6, C: 20, D: 5 });
+    expect(counted(line, 5, { without: new Set(['crosses']) })).toEqual({ A: 6, B: 16 });
+  });
+
+  it('each hole is gone through once by the line and once by the crosses', () => {
+    expect(through(line, 9, 4)).toMatchObject({ lens: 2, 'lens/1': 2, over2: 2, near1: 1, far1: 1 });
+  });
+
+  it('a diagonal too short to reach is told', () => {
+    const short = twoHoleLine.bind({ ...twoHoleLine.defaults, over: ['C'] });
+    expect(short.advise?.(bodies(short)).join()).toMatch(/too few/);
   });
 });
 

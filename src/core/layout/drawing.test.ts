@@ -1,0 +1,163 @@
+import { describe, expect, it } from 'vitest';
+import { BEADS, byId } from '../materials/catalogue';
+import { newBracelet, type Piece } from '../piece';
+import { planPiece, type Plan } from '../plan';
+import { STRUCTURES } from '../structures/registry';
+import { hang } from './arc';
+import { drawing } from './drawing';
+import { isRound, outline } from './outline';
+import { turnOf } from './pose';
+import { beadAt, extent, slice } from './sketch';
+import { solidOf } from './solver/solid';
+import type { Point } from './layout';
+
+const bead = (id: string) => byId(BEADS, id);
+const along: Point = [1, 0, 0];
+const towards: Point = [0, 0, 1];
+const spans = (edge: readonly (readonly [number, number])[]) =>
+  [0, 1].map((k) => {
+    const values = edge.map((point) => point[k] as number);
+    return Math.max(...values) - Math.min(...values);
+  });
+const seen = (id: string, axis: Point, across?: Point) =>
+  outline(solidOf(bead(id)), turnOf({ centre: [0, 0, 0], axis, ...(across && { across }) }));
+
+describe('outlines', () => {
+  it('a ball is a circle from every side (geometry)', () => {
+    for (const axis of [along, towards, [0.6, 0.64, 0.48] as Point])
+      for (const [x, y] of seen('pressed-4', axis)) expect(Math.hypot(x, y)).toBeCloseTo(2, 6);
+  });
+
+  it('a seed is as long as it is from the side, and round as it is thick from its end (geometry)', () => {
+    const { lengthMm, diameterMm } = bead('seed-8');
+    const side = spans(seen('seed-8', along));
+    expect(side[0]).toBeCloseTo(lengthMm, 2);
+    expect(side[1]).toBeCloseTo(diameterMm, 2);
+    for (const [x, y] of seen('seed-8', towards)) expect(Math.hypot(x, y)).toBeCloseTo(diameterMm / 2, 3);
+  });
+
+  it('a tile shows its width and its length from above, its thickness from the edge (geometry)', () => {
+    const { lengthMm, widthMm, diameterMm } = bead('tile');
+    const above = spans(seen('tile', along, [0, 1, 0]));
+    expect(above[0]).toBeCloseTo(lengthMm, 1);
+    expect(above[1]).toBeCloseTo(widthMm ?? 0, 1);
+    expect(spans(seen('tile', along, [0, 0, 1]))[1]).toBeCloseTo(diameterMm, 1);
+    expect(isRound(solidOf(bead('tile')))).toBe(false);
+    expect(isRound(solidOf(bead('bicone-4')))).toBe(true);
+  });
+
+  it('a bicone is a rhombus, cut off at its hole: half as wide half way to its tip (geometry)', () => {
+    const edge = seen('bicone-4', along);
+    const half = edge.filter(([x]) => Math.abs(Math.abs(x) - 1) < 0.35).map(([, y]) => Math.abs(y));
+    for (const y of half) expect(y).toBeLessThan(1.6);
+    expect(spans(edge)[0]).toBeCloseTo(4, 1);
+  });
+});
+
+describe('an arc that hangs', () => {
+  it('a half circle: chord 2r, sag r (geometry)', () => {
+    const beads = Array<number>(101).fill(Math.PI / 101);
+    const arc = hang(2, beads);
+    expect(Math.max(...arc.map(({ at: [, y] }) => y))).toBeCloseTo(1, 6);
+    expect(arc[50]?.way).toEqual([expect.closeTo(1, 6), expect.closeTo(0, 6), 0]);
+  });
+
+  it('no longer than its chord it lies straight, in the middle of it', () => {
+    expect(hang(10, [2, 2]).map(({ at }) => at)).toEqual([
+      [4, 0, 0],
+      [6, 0, 0],
+    ]);
+  });
+});
+
+const sample = (id: string, units: number, params: Piece['structure']['params'] = {}): Plan => {
+  const piece = newBracelet('Sample', id, null);
+  const plan = planPiece({
+    ...piece,
+    units,
+    structure: { id, params: { ...piece.structure.params, ...params } },
+  });
+  if (!plan.ok) throw new Error(plan.problem.code);
+  return plan;
+};
+
+describe.each(STRUCTURES.map((s) => [s.name, s.id] as const))('the sketch of %s', (_, id) => {
+  it('shows every bead once, where the whole layout has it', () => {
+    const plan = sample(id, 61);
+    const { layout, path } = plan.work();
+    const { parts } = plan.sketch('above');
+    const places = parts
+      .flatMap(({ beads, times, atMm, stepMm }) =>
+        Array.from({ length: times }, (_, k) =>
+          beads.map(({ bead: { role }, at: [x, y] }) => [role, x + atMm + k * stepMm, y] as const),
+        ).flat(),
+      )
+      .sort(byPlace);
+    const whole = path.beads
+      .map(({ id, role }) => {
+        const [x = 0, y = 0] = layout.poses[id]?.centre ?? [];
+        return [role, x, y] as const;
+      })
+      .sort(byPlace);
+    expect(places).toHaveLength(whole.length);
+    // What looks alike is drawn alike: to a twentieth of a millimetre, which cannot be seen.
+    const apart = places.map(([role, x, y], i) => {
+      const other = whole[i];
+      return other && other[0] === role ? Math.hypot(x - other[1], y - other[2]) : Infinity;
+    });
+    expect(Math.max(...apart)).toBeLessThan(0.06);
+  });
+
+  it('tells which bead and which unit is under a point, at every bead that is not covered', () => {
+    const plan = sample(id, 40);
+    const sketch = plan.sketch('above');
+    const { from, to } = extent(sketch);
+    const found = new Set<number>();
+    for (let x = from[0]; x < to[0]; x += 0.7)
+      for (let y = from[1]; y < to[1]; y += 0.7) {
+        const hit = beadAt(sketch, [x, y]);
+        if (hit?.drawn.bead.place.section === 'body') found.add(hit.unit);
+      }
+    for (let unit = 0; unit < 40; unit++) expect(found).toContain(unit);
+    expect(beadAt(sketch, [from[0] - 5, 0])).toBeNull();
+  });
+
+  it('a cut across shows beads of one unit only', () => {
+    const cut = slice(sample(id, 12).sketch('end'), 6, 7);
+    const units = cut.parts.flatMap(({ beads }) => beads.map(({ bead }) => bead.place.unit));
+    expect(units.length).toBeGreaterThan(0);
+    expect(new Set(units)).toEqual(new Set([6]));
+  });
+});
+
+/** Along the piece, then across; roles break ties. Rounded coarsely, so that equal places sort alike. */
+const byPlace = (a: readonly [string, number, number], b: readonly [string, number, number]) =>
+  a[0].localeCompare(b[0]) ||
+  Math.round(a[2] * 4 + 0.31) - Math.round(b[2] * 4 + 0.31) ||
+  a[1] - b[1] ||
+  a[2] - b[2];
+
+describe('what repeats is drawn once', () => {
+  it('a flat piece of 3,000 beads has few parts and few shapes', () => {
+    const { parts, shapes } = sample('flat-peyote', 500).sketch('above');
+    const drawn = parts.reduce((sum, { beads }) => sum + beads.length, 0);
+    const meant = parts.reduce((sum, { beads, times }) => sum + beads.length * times, 0);
+    expect(meant).toBeGreaterThan(3000);
+    expect(drawn).toBeLessThan(300);
+    expect(shapes.size).toBeLessThan(8);
+  });
+
+  it('what is sewn on the front is nearer to the eye than what it lies on', () => {
+    const plan = sample('two-hole-line', 10);
+    const { beads } = drawing(plan.work(), () => ({ ...bead('seed-11') }), 'above');
+    const depth = (role: string) => {
+      const all = beads.filter((one) => one.bead.role === role && one.bead.place.section === 'body');
+      return all.reduce((sum, one) => sum + one.depth, 0) / all.length;
+    };
+    expect(depth('D')).toBeGreaterThan(depth('A') + 1);
+    const back = sample('two-hole-line', 10, { face: 'back' });
+    const turned = drawing(back.work(), () => ({ ...bead('seed-11') }), 'above').beads;
+    const middle = turned.filter((one) => one.bead.role === 'D');
+    for (const one of middle) expect(one.depth).toBeLessThan(0);
+  });
+});
