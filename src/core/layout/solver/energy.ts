@@ -31,6 +31,7 @@ export interface Stage {
 export const TAUT = 0.03;
 /** Where along a span bare thread is looked at, and how short a span is not, mm. */
 const ALONG_SPAN = [0.2, 0.4, 0.6, 0.8] as const;
+const MIDDLE_OF_SPAN = [0.4, 0.6] as const;
 const SHORT_MM = 0.3;
 const BALL: Solid = { terms: [{ kind: 'ellipsoid', axes: [1, 1, 1] }], holes: [], boundMm: 1 };
 const STILL = Float64Array.from([1, 0, 0, 0, 1, 0, 0, 0, 1]);
@@ -211,12 +212,15 @@ export class CellEnergy {
         const angle = shift * (state[p + 1] as number);
         const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
         for (let j = 0; j < n; j++) {
-          if (own.some((one) => one.bead === j && one.shift === shift)) continue;
+          // It leaves its own beads at their mouths; only well away from them can it be in them. Without that a
+          // ladder of nearly cubic beads falls into line. Motifs bend their thread round too many rims for it.
+          const leaves = own.some((one) => one.bead === j && one.shift === shift);
+          if (leaves && !this.cell.periodic) continue;
           const c = j * PER_BEAD;
           const [y, z] = [state[c + 1] as number, state[c + 2] as number];
           const [x, yy, zz] = [(state[c] as number) + along, cos * y - sin * z, sin * y + cos * z];
           let turned = false;
-          for (const t of ALONG_SPAN) {
+          for (const t of leaves ? MIDDLE_OF_SPAN : ALONG_SPAN) {
             const ball = this.ball;
             ball.x = a.x + t * (b.x - a.x);
             ball.y = a.y + t * (b.y - a.y);

@@ -147,6 +147,18 @@ describe('the energy', () => {
     expect(gradientHolds(id, 2.5, 0.3).ofThread).toBeGreaterThan(0.01),
   );
 
+  it.each(['seed-15', 'seed-11', 'seed-8', 'seed-6', 'bugle-6', 'cube-3'])(
+    'closed form: a ladder of %s is one diameter a rung; thread through its own beads would pull it into line',
+    (id) => {
+      const { cell, solids } = cellOfCase({
+        path: paths.ladder(14, 'A', { without: new Set(['picots']) }),
+        beads: { A: id },
+      });
+      const [best] = solveCell(cell, solids, { starts: 3 });
+      expect(Math.abs((best?.periodMm ?? 0) / cell.units / bead(id).diameterMm - 1)).toBeLessThan(0.03);
+    },
+  );
+
   it('bare thread goes round beads: a long loop of a spiral lies on its core, not in it (geometry)', () => {
     const { cell, solids } = cellOfCase({
       path: paths.spiralRope(14, 4, 5),
