@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Path } from '../weave/path';
 import { regrouped } from './regroup';
 import { repeatCell, type RepeatCell } from './solver/cell';
-import { drape, measure, mirrored, reach, restingOf, shifted, turned } from './solver/measure';
+import { asItLies, drape, measure, mirrored, reach, restingOf, shifted, turned } from './solver/measure';
 import type { BeadSize } from '../materials/material';
 import { solidOf, type Solid } from './solver/solid';
 import { rests, type Settled } from './solver/settled';
@@ -72,7 +72,7 @@ function canonical(cell: RepeatCell, sizes: readonly BeadSize[]): string {
       .join(',');
   const anchors = (all: readonly { bead: number; hole: number; end: number; shift: number }[]) =>
     all.map((a) => `${a.bead}.${a.hole}.${a.end}.${a.shift}`).join('+');
-  const faces = cell.beads.map(({ face, stage }) => (face ? `${stage}${face}` : '')).join('');
+  const faces = cell.beads.map(({ face, stage }) => (face ? `${stage}:${face}` : '')).join('');
   const spans = cell.spans.map(({ from, to, pull }) => `${anchors(from)}-${anchors(to)}*${pull}`).sort();
   return [cell.units, sizes.map(bead).join(';'), spans.join(';'), faces].join('|');
 }
@@ -119,9 +119,11 @@ export function solveLayout(
   const flat = snapped(best);
   // Left- and right-handed are a tie: one is kept, and the maker's hand chooses when it is drawn.
   const oneHand = flat.twist < 0 && Math.abs(flat.twist) < Math.PI ? mirrored(flat) : flat;
-  const { widthMm, thicknessMm, insideMm, thinAt } = measure(cell, solids, oneHand);
-  // Seen from above: the thinnest way across is the height.
-  const told = frontUp(cell, turned(oneHand, Math.PI / 2 - thinAt));
+  const { insideMm, thinAt, ...measured } = measure(cell, solids, oneHand);
+  // Seen from above: the thinnest way across is the height, unless the path has a front of its own.
+  const face = facing(cell, oneHand);
+  const told = turned(oneHand, face ?? Math.PI / 2 - thinAt);
+  const { widthMm, thicknessMm } = face === null ? measured : asItLies(cell, solids, told);
   return {
     pitchMm: rounded(told.periodMm / cell.units),
     twist: Math.round(told.twist * 1e5) / 1e5,
@@ -138,13 +140,21 @@ export function solveLayout(
   };
 }
 
-/** Turned over where what was sewn on the front lies on the back, or what hangs stands up. */
-function frontUp({ beads }: RepeatCell, settled: Settled): Settled {
-  const up = beads.reduce((sum, { face }, i) => {
-    const [, y, z] = restingOf(settled.state, i).centre;
-    return sum + (face === 'front' ? -z : face === 'back' ? z : face === 'below' ? y : 0);
-  }, 0);
-  return up < 0 ? turned(settled, Math.PI) : settled;
+/**
+ * The turn about its axis that lays a cell as its path says: what is sewn on the front comes to the front, what
+ * hangs comes below. Null where the path says nothing.
+ */
+function facing({ beads }: RepeatCell, settled: Settled): number | null {
+  let [y, z] = [0, 0];
+  beads.forEach(({ face }, i) => {
+    const [, cy, cz] = restingOf(settled.state, i).centre;
+    // All as if it were below: the front is a quarter turn before, the back a quarter turn after.
+    const [by, bz] =
+      face === 'below' ? [cy, cz] : face === 'front' ? [-cz, cy] : face === 'back' ? [cz, -cy] : [0, 0];
+    y += by;
+    z += bz;
+  });
+  return Math.hypot(y, z) < 1e-6 ? null : -Math.atan2(z, y);
 }
 
 /** How far a bead reaches to the front and to the back, whichever of two neighbouring periods it lies in. */

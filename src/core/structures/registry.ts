@@ -12,11 +12,11 @@ import { twoHoleLine } from './twoHoleLine';
 
 /** Every stitch the gallery knows, in the order it shows them. A new one is one file and one line here. */
 export const STRUCTURES: readonly Structure[] = [
-  flatHerringbone,
-  tubularHerringbone,
   strungLine,
   ladder,
   tileLadder,
+  flatHerringbone,
+  tubularHerringbone,
   flatPeyote,
   tubularPeyote,
   rightAngleWeave,

@@ -3,9 +3,9 @@
 import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { STRUCTURES } from '@/core/structures/registry';
-import { FAMILIES, HANDLES, USES, type Structure } from '@/core/structures/structure';
+import { HANDLES, USES, type Structure } from '@/core/structures/structure';
 import { useLayouts } from '../layouts/useLayouts';
-import { PieceStrip } from '../piece/PieceDrawing';
+import { SketchDrawing } from '../piece/SketchDrawing';
 import { BEADS_AT_HAND, matches, type Wanted } from './filters';
 import { planSample, samplePiece } from './sample';
 import styles from './gallery.module.css';
@@ -17,7 +17,6 @@ export function GalleryScreen() {
   const [wanted, setWanted] = useState<Wanted>(NOTHING);
   const found = STRUCTURES.filter((structure) => matches(structure, wanted));
   const drawn = useOneByOne(STRUCTURES.length);
-  const families = FAMILIES.filter((family) => found.some((one) => one.family === family));
   return (
     <div className={styles.gallery}>
       <header className={styles.header}>
@@ -75,22 +74,15 @@ export function GalleryScreen() {
           </p>
         </section>
       )}
-      {families.map((family) => (
-        <section key={family} aria-labelledby={`family-${family}`} className={styles.family}>
-          <h2 id={`family-${family}`}>{family.charAt(0).toUpperCase() + family.slice(1)}</h2>
-          <ul className={styles.cards}>
-            {found
-              .filter((structure) => structure.family === family)
-              .map((structure) => (
-                <StitchCard
-                  key={structure.id}
-                  structure={structure}
-                  drawn={STRUCTURES.indexOf(structure) < drawn}
-                />
-              ))}
-          </ul>
-        </section>
-      ))}
+      <ul className={styles.cards}>
+        {found.map((structure) => (
+          <StitchCard
+            key={structure.id}
+            structure={structure}
+            drawn={STRUCTURES.indexOf(structure) < drawn}
+          />
+        ))}
+      </ul>
     </div>
   );
 }
@@ -110,11 +102,11 @@ function StitchCard({ structure, drawn }: { structure: Structure; drawn: boolean
   return (
     <li className={`card ${styles.card}`}>
       <div className={styles.picture}>{drawn && <Sample structureId={structure.id} />}</div>
-      <h3>
+      <h2>
         <Link href={`/gallery/${structure.id}`} className={styles.open}>
           {structure.name}
         </Link>
-      </h3>
+      </h2>
       <p>{structure.about}</p>
       <p className="soft">
         {structure.feel} · {structure.needles === 2 ? 'two needles' : 'one needle'}
@@ -123,11 +115,24 @@ function StitchCard({ structure, drawn }: { structure: Structure; drawn: boolean
   );
 }
 
+/** A stretch of it without its clasp, as wide as the card. */
 function Sample({ structureId }: { structureId: string }) {
   const { layouts } = useLayouts();
   const piece = useMemo(() => samplePiece(structureId), [structureId]);
   const plan = useMemo(() => planSample(piece, layouts), [piece, layouts]);
-  return plan.ok ? <PieceStrip piece={piece} plan={plan} /> : null;
+  if (!plan.ok) return null;
+  const { bodyStartMm, bodyEndMm } = plan.stations;
+  const high = plan.widthMm + 1;
+  return (
+    <svg
+      viewBox={`${bodyStartMm - 0.5} ${-high / 2} ${bodyEndMm - bodyStartMm + 1} ${high}`}
+      className={styles.stretch}
+      aria-hidden
+      focusable="false"
+    >
+      <SketchDrawing piece={piece} sketch={plan.sketch('above')} />
+    </svg>
+  );
 }
 
 interface FilterProps<T extends string> {

@@ -62,7 +62,7 @@ export function StitchNumbers({ plan, layingOut }: Props) {
         <div>
           <dt>Thread</dt>
           <dd>
-            {thread((plan.thread.inWorkMm / wovenMm) * measure)} for {per} of work
+            {thread((plan.thread.inWorkMm / wovenMm) * measure)} for {unit === 'in' ? 'an inch' : per}
           </dd>
         </div>
         <div>

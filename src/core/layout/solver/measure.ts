@@ -78,26 +78,42 @@ const LOOKS = 90;
 /** Periods looked at: enough for a rope to turn once, in most. */
 const LENGTH = 8;
 
-/** Width, thickness and opening of a settled cell, from the outlines of a few periods. */
-export function measure({ beads }: RepeatCell, solids: readonly Solid[], settled: Settled): Measures {
-  const { state, periodMm, twist } = settled;
-  const resting = beads.flatMap((_, i) =>
+/** The beads of a few periods at rest. */
+const stretch = ({ beads }: RepeatCell, solids: readonly Solid[], { state, periodMm, twist }: Settled) =>
+  beads.flatMap((_, i) =>
     Array.from({ length: LENGTH }, (_, k) => ({
       solid: solids[i] as Solid,
       at: shifted(restingOf(state, i), periodMm, twist, k),
     })),
   );
-  const across = Array.from({ length: LOOKS }, (_, k): number => {
-    const angle = (Math.PI * k) / LOOKS;
-    const n: Point = [0, Math.cos(angle), Math.sin(angle)];
-    const back: Point = [0, -n[1], -n[2]];
-    let [most, least] = [-Infinity, -Infinity];
-    for (const { solid, at } of resting) {
-      most = Math.max(most, reach(solid, at, n));
-      least = Math.max(least, reach(solid, at, back));
-    }
-    return most + least;
-  });
+
+/** How far beads reach across the piece in all, at an angle from y, mm. */
+function acrossMm(resting: ReturnType<typeof stretch>, angle: number): number {
+  const n: Point = [0, Math.cos(angle), Math.sin(angle)];
+  const back: Point = [0, -n[1], -n[2]];
+  let [most, least] = [-Infinity, -Infinity];
+  for (const { solid, at } of resting) {
+    most = Math.max(most, reach(solid, at, n));
+    least = Math.max(least, reach(solid, at, back));
+  }
+  return most + least;
+}
+
+/** Width (along y) and thickness (along z) of a settled cell that lies as it is to be seen, mm. */
+export function asItLies(
+  cell: RepeatCell,
+  solids: readonly Solid[],
+  settled: Settled,
+): Pick<Measures, 'widthMm' | 'thicknessMm'> {
+  const resting = stretch(cell, solids, settled);
+  return { widthMm: acrossMm(resting, 0), thicknessMm: acrossMm(resting, Math.PI / 2) };
+}
+
+/** Width, thickness and opening of a settled cell, from the outlines of a few periods. */
+export function measure(cell: RepeatCell, solids: readonly Solid[], settled: Settled): Measures {
+  const { beads } = cell;
+  const resting = stretch(cell, solids, settled);
+  const across = Array.from({ length: LOOKS }, (_, k) => acrossMm(resting, (Math.PI * k) / LOOKS));
   const clear = Math.min(
     ...resting.slice(0, beads.length * LENGTH).map((one) => clearance(one.solid, one.at)),
   );
