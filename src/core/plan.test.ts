@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BEADS, CLASPS, PALETTE, byId } from './materials/catalogue';
 import { bodyOf } from './materials/material';
-import { inColour, migratePiece, newBracelet, type Piece } from './piece';
+import { inColour, inStructure, migratePiece, newBracelet, type Piece } from './piece';
 import { planPiece, planSteps, type Plan } from './plan';
-import { STRUCTURES } from './structures/registry';
+import { misfit } from './structures/parts';
+import { STRUCTURES, structureById } from './structures/registry';
+import { wordProblem } from './words';
 
 const IN = 25.4;
 const wearer = (wristMm: number) => ({ personId: null, name: 'Maren', wristMm });
@@ -100,9 +102,12 @@ describe('a plan', () => {
         fc.constantFrom(...BEADS),
         (wrist, more, id, kind) => {
           const base = bracelet(id);
-          const A = inColour(kind, { name: 'foam', hex: '#e9e3d0' });
-          const on = (mm: number) =>
-            planned({ ...base, beads: { ...base.beads, A, B: A }, wearer: wearer(mm) }).chosen.units;
+          const bead = inColour(kind, { name: 'foam', hex: '#e9e3d0' });
+          const parts = structureById(id)?.bind(base.structure.params).parts ?? [];
+          const plays = (role: string) =>
+            parts.every((part) => part.role !== role || misfit(part, kind) !== 'holes');
+          const beads = { ...base.beads, ...(plays('A') && { A: bead }), ...(plays('B') && { B: bead }) };
+          const on = (mm: number) => planned({ ...base, beads, wearer: wearer(mm) }).chosen.units;
           expect(on(wrist + more)).toBeGreaterThanOrEqual(on(wrist));
         },
       ),
@@ -198,5 +203,48 @@ describe('the document', () => {
 
   it('the palette has a colour for each role and the loop', () => {
     expect(PALETTE.length).toBeGreaterThanOrEqual(7);
+  });
+});
+
+describe('beads and their parts', () => {
+  it('a bead of one hole where two are needed stands in the way, in words that say what to do', () => {
+    const piece = bracelet('two-hole-line');
+    const plan = planPiece({ ...piece, beads: { ...piece.beads, A: piece.beads.B } });
+    expect(plan).toMatchObject({ ok: false, problem: { code: 'wrong-holes' } });
+    if (!plan.ok)
+      expect(wordProblem(plan.problem, { unit: 'in', denominator: 8 })).toMatch(
+        /bead A .*needs two holes.*choose another/i,
+      );
+  });
+
+  it('an unusual shape and sizes that do not suit are told, and do not stand in the way', () => {
+    const ladder = bracelet('ladder');
+    const cube = inColour(byId(BEADS, 'cube-3'), { name: 'foam', hex: '#e9e3d0' });
+    const codes = (piece: Piece) => planned(piece).warnings.map(({ code }) => code);
+    expect(codes({ ...ladder, beads: { ...ladder.beads, B: cube } })).toContain('odd-shape');
+    expect(codes(ladder)).not.toContain('odd-shape');
+    const line = bracelet('strung-line');
+    const swags = { ...line.structure.params, swags: 1, swag: ['C'] };
+    expect(codes({ ...line, structure: { ...line.structure, params: swags } })).toContain('sizes');
+  });
+
+  it('another stitch keeps the beads that it can use, and takes its own for the rest in their colour', () => {
+    const tar = { colourName: 'tar', colour: '#2f3330' };
+    const piece = bracelet('ladder');
+    const before = { ...piece, beads: { ...piece.beads, A: { ...piece.beads.A, ...tar } } };
+    const after = inStructure(before, 'two-hole-line');
+    expect(after.beads.A).toMatchObject({ id: 'lens', holes: 2, ...tar });
+    expect(after.beads.B).toEqual(before.beads.B);
+    expect(inStructure(after, 'ladder').beads.A).toMatchObject({ holes: 1, ...tar });
+    expect(planPiece(after).ok).toBe(true);
+  });
+
+  it('where units take turns, a unit’s beads are the average of both', () => {
+    const line = bracelet('strung-line');
+    const params = { ...line.structure.params, swags: 1 };
+    const plan = planned({ ...line, units: 31, structure: { ...line.structure, params } });
+    // Every second unit of the middle has a swag of six C and one D.
+    expect(plan.quantities.find(({ role }) => role === 'D')).toMatchObject({ perUnit: 0.5, total: 15 });
+    expect(plan.quantities.find(({ role }) => role === 'C')).toMatchObject({ perUnit: 3, total: 90 });
   });
 });

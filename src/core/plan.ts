@@ -32,6 +32,7 @@ import { structureById } from './structures/registry';
 import { unsuited, type Unsuited } from './structures/parts';
 import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from './structures/structure';
 import { threadPlan, type ThreadPlan } from './supplies/threadPlan';
+import { cellOf } from './weave/cell';
 import { TAIL, type Move, type PassInfo, type Path } from './weave/path';
 
 /** What the clasp takes of the finished length. */
@@ -69,6 +70,7 @@ export interface Gauge {
 export interface RoleQuantity {
   readonly role: string;
   readonly bead: BeadMaterial;
+  /** On average, where units take turns. */
   readonly perUnit: number;
   readonly perInch: number;
   readonly total: number;
@@ -386,12 +388,14 @@ function faces({ beads }: RepeatCell, { heightsMm }: CellLayout): Gauge['faces']
 
 function quantities(piece: Piece, weaveable: Weaveable, from: Reading, pitchMm: number): RoleQuantity[] {
   const all = totals(from, tally);
-  const middle = unitTally(from.at.path, Math.floor(from.at.units / 2));
+  const { path, units } = from.at;
+  const period = cellOf(path)?.period ?? 1;
+  const middle = Array.from({ length: period }, (_, k) => unitTally(path, Math.floor(units / 2) + k));
   const busiest = busiestHoles(from.at.path);
   return [...rolesOf(weaveable), LOOP_ROLE].flatMap((role) => {
     const total = all.get(role) ?? 0;
     if (total === 0) return [];
-    const perUnit = middle.get(role) ?? 0;
+    const perUnit = middle.reduce((sum, unit) => sum + (unit.get(role) ?? 0), 0) / period;
     const perInch = (perUnit * MM_PER_INCH) / pitchMm;
     const mostTraversals = busiest.get(role)?.traversals ?? 0;
     return [{ role, bead: beadOf(piece, role), perUnit, perInch, total, mostTraversals }];

@@ -5,9 +5,11 @@ import { planPiece } from '../plan';
 import { STRUCTURES } from '../structures/registry';
 import { cellOf } from '../weave/cell';
 import { herringbone, rightAngle } from '../testing/paths';
-import { layoutRequest, solveLayout } from './cellLayout';
+import { layoutRequest, settledOf, solveLayout } from './cellLayout';
 import { holeEnd, distance, type Layout } from './layout';
 import { shippedLayouts } from './shipped';
+import { CellEnergy } from './solver/energy';
+import { solidOf } from './solver/solid';
 
 const sizes = (id: string) => () => byId(BEADS, id);
 
@@ -47,12 +49,37 @@ describe.each(STRUCTURES.map((s) => [s.name, s.id] as const))('what ships: %s', 
     expect(solveLayout(open.toLayOut).pitchMm).toBeCloseTo(kept?.pitchMm ?? 0, 3);
   });
 
+  it('no bead lies deeper in another than a twentieth of its size, in any of its choices', () => {
+    const { fields } = plan.structure;
+    const choices = fields.flatMap((field) =>
+      field.kind === 'choice' ? field.options.map(({ value }) => ({ [field.key]: value })) : [],
+    );
+    const piece = newBracelet('Kept', id, null);
+    for (const choice of [{}, ...choices]) {
+      const params = { ...piece.structure.params, ...choice };
+      const open = planPiece({ ...piece, units: 12, structure: { id, params } }, () => undefined);
+      if (!open.ok || !open.toLayOut) throw new Error('nothing to lay out');
+      const { key, cell, sizes } = open.toLayOut;
+      const kept = shippedLayouts(key);
+      if (!kept) throw new Error(`${id} ${JSON.stringify(choice)} does not ship.`);
+      const energy = new CellEnergy(
+        cell,
+        sizes.map((size) => solidOf(size)),
+      );
+      const { state } = settledOf(kept);
+      energy.evaluate(state, new Float64Array(state.length));
+      const smallest = Math.min(...sizes.map(({ lengthMm, diameterMm }) => Math.min(lengthMm, diameterMm)));
+      expect(energy.deepestMm).toBeLessThan(0.05 * smallest);
+    }
+  });
+
   it('lays every bead of the woven part, its thread taut: no bare stretch longer than two beads', () => {
     const { path, layout, thread } = plan.work();
     const woven = path.beads.filter((bead) => bead.place.section === 'body');
+    const largest = Math.max(...woven.map(({ role }) => layout.body(role).diameterMm));
     for (const bead of woven) expect(length(layout, bead)).toBeCloseTo(layout.body(bead.role).lengthMm, 3);
     for (const { move, gapMm } of thread)
-      if (move.place.section === 'body') expect(gapMm).toBeLessThan(2 * byId(BEADS, 'seed-11').diameterMm);
+      if (move.place.section === 'body') expect(gapMm).toBeLessThan(2 * largest);
   });
 });
 

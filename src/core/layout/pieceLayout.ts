@@ -8,7 +8,7 @@ import {
   type Side,
 } from '../closures/sewnLoop';
 import type { EndLoops, Form } from '../structures/structure';
-import { isTraversal, otherEnd, type Path } from '../weave/path';
+import { isTraversal, otherEnd, type End, type Path, type Traversal } from '../weave/path';
 import type { Body, Layout, Point, Pose } from './layout';
 
 /** Where the parts of the whole piece lie along x, mm from the tip of the clasp at its start. */
@@ -43,19 +43,27 @@ export function stations({ form, units, ends, clasp, body }: PieceParts): Statio
   return { ringStartMm: clasp.startMm, bodyStartMm, bodyEndMm, ringEndMm, totalMm: ringEndMm + clasp.endMm };
 }
 
+const ON_LINE_MM = 1e-3;
+
 /** The edge of the work that the thread leaves from to sew on a clasp half. */
 function loopSide(path: Path, { form, body }: PieceParts, end: PieceEnd): Side {
   const sewing = path.moves.findIndex((m) => m.place.section === loopSection(end) && isTraversal(m));
   const needle = path.moves[sewing]?.needle;
   const before = path.moves.slice(0, sewing).findLast((m) => isTraversal(m) && m.needle === needle);
-  // A needle that has not been through a bead is the other end of the first thread; where the loop is the very
-  // beginning, it lies in the middle of a cord.
+  // A needle that has not been through a bead is the other end of the first thread.
   const last = before ?? path.moves.find(isTraversal);
-  if (!last || !isTraversal(last) || last.bead.place.section === loopSection(end)) return -1;
-  const { centre, axis } = form.pose(last.bead);
-  const out = before ? otherEnd(last.enter) : last.enter;
-  const y = centre[1] + (out === 0 ? -1 : 1) * axis[1] * (body(last.bead.role).lengthMm / 2);
-  return y > 0 ? 1 : -1;
+  if (!last || !isTraversal(last)) return -1;
+  const edge = ({ bead }: Traversal, at: End): Side => {
+    const { centre, axis } = form.pose(bead);
+    const y = centre[1] + (at === 0 ? -1 : 1) * axis[1] * (body(bead.role).lengthMm / 2);
+    // On the middle line neither edge is nearer: the right hand begins at one, the left hand at the other.
+    return Math.abs(y) < ON_LINE_MM ? (form.mirrored ? 1 : -1) : y > 0 ? 1 : -1;
+  };
+  if (last.bead.place.section !== loopSection(end))
+    return edge(last, before ? otherEnd(last.enter) : last.enter);
+  // The loop is the very beginning, in the middle of a cord: it leads into the work at the other edge.
+  const into = path.moves.filter(isTraversal).find(({ bead }) => bead.place.section !== loopSection(end));
+  return into && edge(into, into.enter) > 0 ? -1 : 1;
 }
 
 /** Lays out a whole piece: its woven part by the structure's form, its end loops beside it. */

@@ -145,6 +145,7 @@ export function mirroredForm(form: Form): Form {
   const over = ([x, y, z]: Point): Point => [x, -y, z];
   return {
     ...form,
+    mirrored: true,
     pose(bead): Pose {
       const { centre, axis, across } = form.pose(bead);
       return { centre: over(centre), axis: over(axis), ...(across && { across: over(across) }) };

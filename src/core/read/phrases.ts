@@ -100,7 +100,10 @@ const BEGIN = {
 const pickGroups = (path: Path, picks: readonly Traversal[], words: StepWords): string[] =>
   runs(picks, (m) => `${m.bead.role}/${m.hole}`).map((same) => {
     const { bead, hole } = head(same);
-    return `${same.length} ${words.role(bead.role)}${ordinal(hole, path.holes(bead.role))}`;
+    const role = words.role(bead.role);
+    // A letter stands for one or many; a word has its plural.
+    const several = same.length > 1 && role.length > 1 ? 's' : '';
+    return `${same.length} ${role}${several}${ordinal(hole, path.holes(bead.role))}`;
   });
 
 function passes(path: Path, run: readonly Traversal[], words: StepWords): string {

@@ -83,11 +83,12 @@ function weaveTwo(p: Params, units: number, { start, end, ...options }: WeaveReq
 function weaveWide(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
   const { columns } = p;
   const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
-  const t = w.needle('working').begin('none');
+  const t = w.needle('working');
   const rows = rowsOf(p, units);
   const string = (role: string, i: number) => at(t.string([role], `c${i + 1}-`), 0);
 
   const ladder = w.in({ pass: 'start', row: 0 }, () => {
+    t.begin('none');
     const rungs: Bead[] = [];
     for (let i = 0; i < columns; i++) {
       const rung = string(roleOfRow(p, 0), i);

@@ -29,6 +29,8 @@ export interface Form {
   readonly thicknessMm: number;
   /** By what part the work may come out shorter than the closed form says. */
   readonly mayShorten: number;
+  /** Whether it is the other hand's mirror image. */
+  readonly mirrored?: boolean;
   readonly pose: (bead: Bead) => Pose;
 }
 

@@ -119,7 +119,7 @@ export const strungLine = structure({
   ],
   params,
   defaults: {
-    sequence: ['A', 'B'],
+    sequence: ['A', 'A', 'B'],
     alike: true,
     trips: 2,
     swags: 0,

@@ -30,7 +30,7 @@ interface Pair {
  */
 function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
   const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
-  const t = w.needle('working').begin('none');
+  const t = w.needle('working');
   const rounds = units * p.sequence.length + extraRounds(p);
   const pairs = p.around / 2;
   const pick = (round: number, i: number): Pair => {
@@ -40,6 +40,7 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   };
 
   const first = w.in({ pass: 'start', row: 0 }, () => {
+    t.begin('none');
     const ring = Array.from({ length: pairs }, (_, i) => pick(0, i));
     t.close(at(ring, 0).left);
     return ring;

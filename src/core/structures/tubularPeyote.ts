@@ -18,13 +18,14 @@ type Params = z.infer<typeof params>;
  */
 function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
   const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
-  const t = w.needle('working').begin('none');
+  const t = w.needle('working');
   const rounds = units * p.sequence.length;
   const each = p.around / 2;
   const string = (row: number, i: number) =>
     at(t.string([at(p.sequence, row % p.sequence.length)], `b${i + 1}-`, { row }), 0);
 
   const { round0, round1 } = w.in({ pass: 'start' }, () => {
+    t.begin('none');
     const round0: Bead[] = [];
     const round1: Bead[] = [];
     for (let i = 0; i < each; i++) {

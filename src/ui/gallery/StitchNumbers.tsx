@@ -84,7 +84,7 @@ export function StitchNumbers({ plan, layingOut }: Props) {
               <th scope="row">
                 <BeadIcon bead={bead} /> {role} {roleName(bead)}
               </th>
-              <td>{perUnit}</td>
+              <td>{+perUnit.toFixed(2)}</td>
               <td>{Math.round((perUnit * measure) / gauge.pitchMm)}</td>
             </tr>
           ))}

@@ -9,6 +9,8 @@ import type { Plan } from '@/core/plan';
 import { Choice } from '../fields/Choice';
 import { SketchDrawing } from '../piece/SketchDrawing';
 import { Steps } from '../plan/Steps';
+import { useLayouts } from '../layouts/useLayouts';
+import { planSample } from './sample';
 import { StitchPlayer } from './StitchPlayer';
 import styles from './gallery.module.css';
 
@@ -35,17 +37,20 @@ export function StitchPicture({ piece, plan }: Props) {
         Its picture
       </h2>
       <Choice label="Seen" value={shown} options={VIEWS} onChange={setShown} />
-      {shown === 'played' ? (
-        <StitchPlayer piece={piece} plan={plan} />
-      ) : (
-        <Still piece={piece} plan={plan} view={shown} />
-      )}
+      {shown === 'played' ? <Played piece={piece} /> : <Still piece={piece} plan={plan} view={shown} />}
       <details className={styles.steps} open>
         <summary>Step by step</summary>
         <Steps plan={plan} />
       </details>
     </section>
   );
+}
+
+/** A few units only: what is told once need not be watched twice. */
+function Played({ piece }: { readonly piece: Piece }) {
+  const { layouts } = useLayouts();
+  const plan = useMemo(() => planSample(piece, layouts, true), [piece, layouts]);
+  return plan.ok ? <StitchPlayer piece={piece} plan={plan} /> : null;
 }
 
 /** Pixels for a millimetre, at most: a ball of 8 mm need not fill the screen. */
