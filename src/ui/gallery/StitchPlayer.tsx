@@ -16,7 +16,7 @@ import { planUnits, type Plan } from '@/core/plan';
 import { frames } from '@/core/read/play';
 import type { ToldUnit } from '@/core/read/steps';
 import { SeenBead } from '../piece/BeadShape';
-import { THREAD_COLOUR } from '../piece/SketchDrawing';
+import { THREAD_COLOUR } from '../piece/beadLook';
 import styles from './gallery.module.css';
 
 interface Props {
@@ -144,8 +144,11 @@ function Film({ piece, plan, film, now }: Props & { readonly film: Film; readonl
   const keys = new Map([...picture.shapes.keys()].map((key, i) => [key, `${id}${i}`]));
   const frame = film.frames[now];
   const done = useMemo(() => film.frames.map(({ way }) => line(way)), [film]);
-  const tip = frame?.way.at(-1);
-  const before = frame?.way.at(-2);
+  // Where nothing moves the needle waits where it was.
+  const moved = film.frames.findLast(
+    ({ needle, way }, i) => i <= now && needle === frame?.needle && way.length > 1,
+  );
+  const [before, tip] = moved?.way.slice(-2) ?? [];
   const [wide, high] = [to[0] - from[0], to[1] - from[1]];
   return (
     <svg

@@ -1,45 +1,29 @@
-import { outline, type Flat } from '@/core/layout/outline';
+import { outline } from '@/core/layout/outline';
 import type { Shape } from '@/core/layout/drawing';
 import { solidOf } from '@/core/layout/solver/solid';
-import {
-  sizeOf,
-  type BeadMaterial,
-  type BeadShape as BodyShape,
-  type Finish,
-} from '@/core/materials/material';
-
-/** The path of a closed outline, mm. */
-export const outlinePath = (edge: readonly Flat[]): string =>
-  `M${edge.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}Z`;
+import { sizeOf, type BeadMaterial, type BeadShape as BodyShape } from '@/core/materials/material';
+import { glintOf, INK, outlinePath, shadeOf } from './beadLook';
 
 /** Bodies with facets catch the light in planes; others softly. */
 const FACETED: ReadonlySet<BodyShape> = new Set(['bicone', 'cube', 'set stone', 'triangle']);
-
-/** How much light a finish gives back. */
-const GLINT: Readonly<Record<Finish, number>> = { plain: 0.3, lustre: 0.42, plated: 0.5, matte: 0.1 };
 
 /** A bead as it is seen: its outline in its colour, light from above, and the mouths of its holes. */
 export function SeenBead({ bead, shape: { edge, mouths } }: { bead: BeadMaterial; shape: Shape }) {
   const top = Math.min(...edge.map(([, y]) => y));
   const wide = Math.max(...edge.map(([x]) => x));
-  const glint = GLINT[bead.finish];
+  const glint = glintOf(bead);
   return (
     <>
       <path
         d={outlinePath(edge)}
         fill={bead.colour}
-        stroke="#1e2b24"
+        stroke={INK}
         strokeOpacity={0.62}
         strokeWidth={1}
         vectorEffect="non-scaling-stroke"
         strokeLinejoin="round"
       />
-      {/* Shade below: the same outline, drawn in towards the light. */}
-      <path
-        d={outlinePath(edge.map(([x, y]) => [x * 0.96, y > 0 ? y * 0.96 : y * 0.1 + 0.55 * -top]))}
-        fill="#000"
-        fillOpacity={0.1}
-      />
+      <path d={shadeOf(edge)} fill="#000" fillOpacity={0.1} />
       {FACETED.has(bead.shape) ? (
         <path
           d={outlinePath([
@@ -68,7 +52,7 @@ export function SeenBead({ bead, shape: { edge, mouths } }: { bead: BeadMaterial
           cy={y}
           rx={(bead.holeMm / 2) * open}
           ry={bead.holeMm / 2}
-          fill="#1e2b24"
+          fill={INK}
           fillOpacity={0.75}
         />
       ))}

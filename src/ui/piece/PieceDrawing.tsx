@@ -2,7 +2,8 @@ import { memo } from 'react';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { ClaspEnd, ClaspStart } from './ClaspShape';
-import { SketchDrawing, THREAD_COLOUR } from './SketchDrawing';
+import { THREAD_COLOUR } from './beadLook';
+import { SketchDrawing } from './SketchDrawing';
 
 interface Props {
   readonly piece: Piece;

@@ -2,6 +2,8 @@ import { memo, useId } from 'react';
 import type { Sketch, SketchPart } from '@/core/layout/sketch';
 import type { Piece } from '@/core/piece';
 import { SeenBead } from './BeadShape';
+import { THREAD_COLOUR } from './beadLook';
+import { SketchImage } from './SketchImage';
 
 interface Props {
   readonly piece: Pick<Piece, 'beads' | 'thread'>;
@@ -10,10 +12,17 @@ interface Props {
   readonly lit?: string | null;
 }
 
-export const THREAD_COLOUR = '#b4533a';
+/** More beads than this that all lie differently are painted, not drawn one by one. */
+const MOST_DRAWN = 1200;
 
-/** A sketch in millimetres: every way a bead lies is drawn once and used, and so is what repeats. */
-export const SketchDrawing = memo(function SketchDrawing({ piece, sketch, lit = null }: Props) {
+/** A sketch in millimetres, drawn or, where it is too much for that, painted. */
+export const SketchDrawing = memo(function SketchDrawing(props: Props) {
+  const drawn = props.sketch.parts.reduce((sum, { beads }) => sum + beads.length, 0);
+  return drawn > MOST_DRAWN ? <SketchImage {...props} /> : <Drawn {...props} />;
+});
+
+/** Every way a bead lies is drawn once and used, and so is what repeats. */
+function Drawn({ piece, sketch, lit = null }: Props) {
   const id = useId();
   const keys = new Map([...sketch.shapes.keys()].map((key, i) => [key, `${id}${i}`]));
   const { diameterMm } = piece.thread;
@@ -50,7 +59,7 @@ export const SketchDrawing = memo(function SketchDrawing({ piece, sketch, lit = 
       )}
     </g>
   );
-});
+}
 
 interface PartProps {
   readonly part: SketchPart;
