@@ -51,6 +51,17 @@ for (const { id, name, defaults, bind } of STRUCTURES) {
     'aim 100; fails at 250',
   );
 
+  const sketch = quantile(
+    time(() => planned(long).sketch('above')),
+    0.95,
+  );
+  line('its picture, what repeats drawn once, p95 ms', sketch, sketch < 300, 'aim 100; fails at 300');
+  const sample = quantile(
+    time(() => planned({ ...piece, units: weaveable.minimumUnits + 12 }).sketch('above')),
+    0.95,
+  );
+  line('a sample of the gallery, numbers and picture, p95 ms', sample, sample < 100, 'aim 50; fails at 100');
+
   // Reading a piece off its repeat.
   const read = (beads: number) =>
     quantile(

@@ -51,6 +51,18 @@ try {
   await other.waitForTimeout(600);
   await other.screenshot({ path: 'docs/screenshots/two-versions.png' });
 
+  await page.goto(`${url}/gallery`);
+  await page.waitForTimeout(1500);
+  await shoot('gallery');
+  await page.goto(`${url}/gallery/two-hole-line`);
+  await page.getByRole('heading', { name: 'Its numbers' }).waitFor();
+  await shoot('stitch');
+  await page.goto(`${url}/gallery/right-angle-weave`);
+  await page.getByText('as it is worked').click();
+  await page.getByRole('slider', { name: 'Move' }).focus();
+  for (let i = 0; i < 22; i++) await page.keyboard.press('ArrowRight');
+  await shoot('played');
+
   const tablet = await browser.newPage({ viewport: { width: 820, height: 1180 } });
   await tablet.goto(url);
   await tablet.getByRole('link', { name: 'Lantern line' }).click();

@@ -4,10 +4,14 @@ import { newBracelet, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { STRUCTURES } from '../structures/registry';
 import { hang } from './arc';
-import { drawing } from './drawing';
+import type { BeadSize } from '../materials/material';
+import { closedLayout } from '../testing/closed';
+import { rightAngleRing, rosette } from '../testing/paths';
+import type { Path } from '../weave/path';
+import { drawing, type View } from './drawing';
 import { isRound, outline } from './outline';
 import { turnOf } from './pose';
-import { beadAt, extent, slice } from './sketch';
+import { beadAt, extent, sketch, slice, type Sketch } from './sketch';
 import { solidOf } from './solver/solid';
 import type { Point } from './layout';
 
@@ -159,5 +163,37 @@ describe('what repeats is drawn once', () => {
     const turned = drawing(back.work(), () => ({ ...bead('seed-11') }), 'above').beads;
     const middle = turned.filter((one) => one.bead.role === 'D');
     for (const one of middle) expect(one.depth).toBeLessThan(0);
+  });
+});
+
+describe('rings and motifs', () => {
+  const whole = (path: Path, sizeOf: (role: string) => BeadSize, view: View) =>
+    sketch(
+      { short: { path, layout: closedLayout(path, sizeOf) }, units: 1, missing: 0, pitchMm: 0 },
+      sizeOf,
+      view,
+    );
+  const size = (seen: Sketch | null) => {
+    if (!seen) throw new Error('no sketch');
+    const { from, to } = extent(seen);
+    return [to[0] - from[0], to[1] - from[1]] as const;
+  };
+
+  it('a rosette of eight is drawn round from above, and thin from its edge (geometry)', () => {
+    const eleven = () => bead('seed-11');
+    const [wide, high] = size(whole(rosette(8), eleven, 'above'));
+    expect(Math.abs(wide / high - 1)).toBeLessThan(0.08);
+    const [, thick] = size(whole(rosette(8), eleven, 'side'));
+    expect(thick).toBeLessThan(0.4 * wide);
+  });
+
+  it('a ring of a right-angle strip: as wide as its circle and two beads (geometry)', () => {
+    const path = rightAngleRing(12);
+    const four = () => bead('pressed-4');
+    const [wide, high] = size(whole(path, four, 'above'));
+    expect(Math.abs(wide / high - 1)).toBeLessThan(0.05);
+    // The middle line is twelve units of √2·D round; half a ball stands out on either side of it.
+    expect(wide).toBeGreaterThan((12 * Math.SQRT2 * 4) / Math.PI);
+    expect(wide).toBeLessThan((12 * Math.SQRT2 * 4) / Math.PI + 2 * 4);
   });
 });

@@ -135,6 +135,7 @@ export const crossWeave = structure({
   handles: 'soft like cloth',
   uses: ['bracelet', 'necklace', 'ring band'],
   needles: 2,
+  threads: ['gel-spun', 'cord'],
   thread: 'One length folded in the middle, a needle on each end; or cord without needles.',
   looks: [
     {

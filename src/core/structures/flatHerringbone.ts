@@ -160,6 +160,7 @@ export const flatHerringbone = structure({
   handles: 'holds flat',
   uses: ['bracelet', 'ring band'],
   needles: 1,
+  threads: ['gel-spun', 'waxed nylon'],
   thread: 'Gel-spun thread of 4 to 8 lb, or waxed nylon to match the beads.',
   looks: [
     {

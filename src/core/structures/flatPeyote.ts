@@ -105,6 +105,7 @@ export const flatPeyote = structure({
   handles: 'soft like cloth',
   uses: ['bracelet', 'ring band'],
   needles: 1,
+  threads: ['gel-spun', 'waxed nylon'],
   thread: 'Gel-spun thread of 4 or 6 lb, or waxed nylon.',
   looks: [
     {

@@ -102,6 +102,7 @@ export const ladder = structure({
   handles: 'holds flat',
   uses: ['bracelet', 'ring band', 'edging'],
   needles: 1,
+  threads: ['gel-spun', 'waxed nylon'],
   thread: 'Gel-spun thread of 6 lb, and nothing softer with bugles: their edges cut.',
   looks: [
     {

@@ -164,6 +164,7 @@ export const rightAngleWeave = structure({
   handles: 'soft like cloth',
   uses: ['bracelet', 'necklace', 'ring band'],
   needles: 1,
+  threads: ['gel-spun'],
   thread: 'Gel-spun thread of 6 lb: bare thread at the corners is what wears through.',
   looks: [
     { after: 'the first circle', look: 'It flops; it squares up when the second is drawn in.' },

@@ -98,6 +98,8 @@ export const FAMILIES = [
 /** What a finished piece of it feels like in the hand. */
 export const HANDLES = ['hangs like a chain', 'soft like cloth', 'holds flat', 'round like a rope'] as const;
 
+export const THREAD_KINDS = ['gel-spun', 'waxed nylon', 'cord'] as const;
+
 export const USES = ['bracelet', 'necklace', 'ring band', 'rope', 'edging'] as const;
 
 /** A stitch of the gallery: one file, one line in the registry. */
@@ -111,7 +113,8 @@ export interface Structure {
   readonly handles: (typeof HANDLES)[number];
   readonly uses: readonly (typeof USES)[number][];
   readonly needles: 1 | 2;
-  /** The thread that suits it, in words. */
+  /** Threads that suit it, and what to know of them, in words. */
+  readonly threads: readonly (typeof THREAD_KINDS)[number][];
   readonly thread: string;
   /** The look to expect by stage. */
   readonly looks: readonly Look[];

@@ -108,6 +108,7 @@ export const strungLine = structure({
   handles: 'hangs like a chain',
   uses: ['necklace', 'bracelet'],
   needles: 1,
+  threads: ['gel-spun', 'waxed nylon', 'cord'],
   thread: 'Gel-spun thread of 6 to 10 lb; cord where the holes are wide.',
   looks: [
     { after: 'the first trip', look: 'A loose line that turns in the hand. It steadies on the way back.' },

@@ -65,6 +65,7 @@ export const tileLadder = structure({
   handles: 'holds flat',
   uses: ['bracelet'],
   needles: 1,
+  threads: ['gel-spun'],
   thread: 'Gel-spun thread of 6 or 8 lb; doubled where the holes allow it.',
   looks: [{ after: 'the first two beads', look: 'They hinge like a book. The third holds them in line.' }],
   watch: [

@@ -86,6 +86,7 @@ export const tubularHerringbone = structure({
   handles: 'round like a rope',
   uses: ['rope', 'necklace', 'bracelet'],
   needles: 1,
+  threads: ['gel-spun'],
   thread: 'Gel-spun thread of 6 lb.',
   looks: [
     { after: 'the first round', look: 'A flat ring that puffs and will not stand.' },

@@ -77,6 +77,7 @@ export const tubularPeyote = structure({
   handles: 'round like a rope',
   uses: ['rope', 'necklace', 'bracelet'],
   needles: 1,
+  threads: ['gel-spun'],
   thread: 'Gel-spun thread of 6 lb: this stitch lives by its tension.',
   looks: [
     { after: 'the first two rounds', look: 'A loose flat ring. Hold it on a former until it stands.' },

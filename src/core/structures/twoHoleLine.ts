@@ -120,6 +120,7 @@ export const twoHoleLine = structure({
   handles: 'holds flat',
   uses: ['bracelet', 'necklace'],
   needles: 1,
+  threads: ['gel-spun'],
   thread: 'Gel-spun thread of 6 lb; four trips go through the holes, so no thicker.',
   looks: [
     {

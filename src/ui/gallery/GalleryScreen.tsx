@@ -3,14 +3,14 @@
 import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { STRUCTURES } from '@/core/structures/registry';
-import { HANDLES, USES, type Structure } from '@/core/structures/structure';
+import { HANDLES, THREAD_KINDS, USES, type Structure } from '@/core/structures/structure';
 import { useLayouts } from '../layouts/useLayouts';
 import { SketchDrawing } from '../piece/SketchDrawing';
 import { BEADS_AT_HAND, matches, type Wanted } from './filters';
 import { planSample, samplePiece } from './sample';
 import styles from './gallery.module.css';
 
-const NOTHING: Wanted = { use: null, handle: null, needles: null, beads: [] };
+const NOTHING: Wanted = { use: null, handle: null, needles: null, thread: null, beads: [] };
 
 /** Every stitch, drawn by the engine; narrowed down by what it is for and what lies on the mat. */
 export function GalleryScreen() {
@@ -45,6 +45,12 @@ export function GalleryScreen() {
           options={['one', 'two']}
           value={wanted.needles}
           onChange={(needles) => setWanted({ ...wanted, needles })}
+        />
+        <Filter
+          label="Thread"
+          options={THREAD_KINDS}
+          value={wanted.thread}
+          onChange={(thread) => setWanted({ ...wanted, thread })}
         />
         <fieldset className={styles.filter}>
           <legend>Beads at hand</legend>

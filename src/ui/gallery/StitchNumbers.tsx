@@ -7,12 +7,13 @@ import { wordWarning } from '@/core/words';
 import { fine, sourceWords } from '../plan/choices/GaugeAndThread';
 import { roleName } from '../plan/roleName';
 import { BeadIcon } from '../piece/BeadShape';
+import type { LayingOut } from '../layouts/layoutStore';
 import { useLengths } from '../shell/lengths';
 import styles from './gallery.module.css';
 
 interface Props {
   readonly plan: Plan;
-  readonly layingOut: number | null;
+  readonly layingOut: LayingOut;
 }
 
 /** The numbers of a stitch, beside its picture. */

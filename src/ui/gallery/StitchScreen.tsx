@@ -8,7 +8,7 @@ import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { wordProblem } from '@/core/words';
 import type { GalleryData } from '@/server/screens';
-import { layoutStore } from '../layouts/layoutStore';
+import { layingOut, layoutStore } from '../layouts/layoutStore';
 import { useLayouts } from '../layouts/useLayouts';
 import { BeadsChoice } from '../plan/choices/BeadsChoice';
 import { PassToggles } from '../plan/choices/PassToggles';
@@ -30,7 +30,8 @@ export function StitchScreen({ structureId, people, catalogue, examples }: Props
   const structure = structureById(structureId);
   const [piece, setPiece] = useState(() => samplePiece(structureId));
   const { style } = useLengths();
-  const { layouts, working } = useLayouts();
+  const known = useLayouts();
+  const { layouts } = known;
   const plan = useMemo(() => planSample(piece, layouts), [piece, layouts]);
   const toLayOut = plan.ok ? plan.toLayOut : null;
   useEffect(() => layoutStore.want(toLayOut), [toLayOut]);
@@ -75,7 +76,7 @@ export function StitchScreen({ structureId, people, catalogue, examples }: Props
         </section>
         {shown && <StitchPicture {...shown} />}
         <aside className={styles.side}>
-          {shown && <StitchNumbers plan={shown.plan} layingOut={working && working.done / working.of} />}
+          {shown && <StitchNumbers plan={shown.plan} layingOut={layingOut(known, toLayOut)} />}
           <StartFromStitch piece={piece} people={people} ready={plan.ok} />
           <section className={`card ${styles.notes}`} aria-labelledby="what-to-expect">
             <h2 id="what-to-expect">What to expect</h2>

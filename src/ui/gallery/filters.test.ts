@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { STRUCTURES } from '@/core/structures/registry';
 import { matches, type Wanted } from './filters';
 
-const none: Wanted = { use: null, handle: null, needles: null, beads: [] };
+const none: Wanted = { use: null, handle: null, needles: null, thread: null, beads: [] };
 const found = (wanted: Partial<Wanted>) =>
   STRUCTURES.filter((structure) => matches(structure, { ...none, ...wanted })).map(({ id }) => id);
 
@@ -14,6 +14,7 @@ describe('the marks of the gallery', () => {
 
   it('two needles: cross-weave; a rope: the tubes', () => {
     expect(found({ needles: 'two' })).toEqual(['cross-weave']);
+    expect(found({ thread: 'cord' })).toEqual(['strung-line', 'cross-weave']);
     expect(found({ use: 'rope' })).toEqual(['tubular-herringbone', 'tubular-peyote']);
   });
 

@@ -21,15 +21,17 @@ export interface Wanted {
   readonly use: Structure['uses'][number] | null;
   readonly handle: Structure['handles'] | null;
   readonly needles: 'one' | 'two' | null;
+  readonly thread: Structure['threads'][number] | null;
   /** Names of what is at hand; nothing means anything. */
   readonly beads: readonly string[];
 }
 
 /** Whether a stitch is what is wanted, and can be made of what is at hand. */
-export function matches(structure: Structure, { use, handle, needles, beads }: Wanted): boolean {
+export function matches(structure: Structure, { use, handle, needles, thread, beads }: Wanted): boolean {
   if (use && !structure.uses.includes(use)) return false;
   if (handle && structure.handles !== handle) return false;
   if (needles && (needles === 'two') !== (structure.needles === 2)) return false;
+  if (thread && !structure.threads.includes(thread)) return false;
   if (beads.length === 0) return true;
   const hand = BEADS_AT_HAND.filter(({ name }) => beads.includes(name));
   return structure

@@ -12,7 +12,17 @@ import type { FromLayout, ToLayout } from '@/workers/layoutProtocol';
 export interface LayoutState {
   readonly layouts: Layouts;
   readonly working: { readonly key: string; readonly done: number; readonly of: number } | null;
+  /** Keys of what could not be laid out. */
+  readonly failed: ReadonlySet<string>;
 }
+
+/** How far a layout is, from 0 to 1; that it could not be found; null where none is wanted. */
+export type LayingOut = number | 'failed' | null;
+
+export const layingOut = ({ working, failed }: LayoutState, wanted: LayoutRequest | null): LayingOut => {
+  if (working) return working.done / working.of;
+  return wanted && failed.has(wanted.key) ? 'failed' : null;
+};
 
 /**
  * The layouts of this browser: those that ship, those solved here, and one worker that solves what is
@@ -24,7 +34,7 @@ class LayoutStore {
   private readonly listeners = new Set<() => void>();
   private worker: Worker | null = null;
   private working: LayoutState['working'] = null;
-  private state: LayoutState = { layouts: shippedLayouts, working: null };
+  private state: LayoutState = { layouts: shippedLayouts, working: null, failed: new Set() };
   private opened = false;
 
   subscribe = (listener: () => void): (() => void) => {
@@ -89,7 +99,7 @@ class LayoutStore {
   }
 
   private changed(): void {
-    this.state = { layouts: (key) => this.known(key), working: this.working };
+    this.state = { layouts: (key) => this.known(key), working: this.working, failed: new Set(this.failed) };
     for (const listener of this.listeners) listener();
   }
 }

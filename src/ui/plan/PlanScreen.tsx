@@ -8,7 +8,7 @@ import { planPiece, type Plan } from '@/core/plan';
 import { wordProblem } from '@/core/words';
 import type { PlanScreenData } from '@/server/screens';
 import type { SyncState } from '../outbox/pieceSync';
-import { layoutStore } from '../layouts/layoutStore';
+import { layingOut, layoutStore } from '../layouts/layoutStore';
 import { useLayouts } from '../layouts/useLayouts';
 import { useLengths } from '../shell/lengths';
 import { Choices } from './choices/Choices';
@@ -27,7 +27,8 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
   const refresh = useCallback(() => router.refresh(), [router]);
   const { piece, state, change, restart } = usePiece(stored.id, stored.doc, stored.revision, refresh);
   const { style, show } = useLengths();
-  const { layouts, working } = useLayouts();
+  const known = useLayouts();
+  const { layouts } = known;
   const plan = useMemo(() => planPiece(piece, layouts), [piece, layouts]);
   const toLayOut = plan.ok ? plan.toLayOut : null;
   useEffect(() => layoutStore.want(toLayOut), [toLayOut]);
@@ -70,7 +71,7 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
         <Choices
           piece={piece}
           plan={plan.ok ? plan : null}
-          layingOut={working && working.done / working.of}
+          layingOut={layingOut(known, toLayOut)}
           people={people}
           catalogue={catalogue}
           onChange={change}

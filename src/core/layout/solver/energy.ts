@@ -202,7 +202,9 @@ export class CellEnergy {
     for (const span of this.cell.spans) {
       this.locate(state, span.from, a);
       this.locate(state, span.to, b);
-      if ((b.x - a.x) ** 2 + (b.y - a.y) ** 2 + (b.z - a.z) ** 2 < SHORT_MM * SHORT_MM) continue;
+      const lengthMm = Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z);
+      if (lengthMm < SHORT_MM) continue;
+      const [mx, my, mz] = [(a.x + b.x) / 2, (a.y + b.y) / 2, (a.z + b.z) / 2];
       const own = [...span.from, ...span.to];
       const shifts = own.map(({ shift }) => shift);
       const first = this.cell.periodic ? Math.min(...shifts) - 1 : 0;
@@ -212,13 +214,16 @@ export class CellEnergy {
         const angle = shift * (state[p + 1] as number);
         const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
         for (let j = 0; j < n; j++) {
+          const c = j * PER_BEAD;
+          const [y, z] = [state[c + 1] as number, state[c + 2] as number];
+          const [x, yy, zz] = [(state[c] as number) + along, cos * y - sin * z, sin * y + cos * z];
+          const reach = (this.solids[j] as Solid).boundMm * (this.scales[j] as number) + threadMm;
+          const far = reach + lengthMm / 2;
+          if ((mx - x) ** 2 + (my - yy) ** 2 + (mz - zz) ** 2 > far * far) continue;
           // It leaves its own beads at their mouths; only well away from them can it be in them. Without that a
           // ladder of nearly cubic beads falls into line. Motifs bend their thread round too many rims for it.
           const leaves = own.some((one) => one.bead === j && one.shift === shift);
           if (leaves && !this.cell.periodic) continue;
-          const c = j * PER_BEAD;
-          const [y, z] = [state[c + 1] as number, state[c + 2] as number];
-          const [x, yy, zz] = [(state[c] as number) + along, cos * y - sin * z, sin * y + cos * z];
           let turned = false;
           for (const t of leaves ? MIDDLE_OF_SPAN : ALONG_SPAN) {
             const ball = this.ball;
@@ -226,7 +231,6 @@ export class CellEnergy {
             ball.y = a.y + t * (b.y - a.y);
             ball.z = a.z + t * (b.z - a.z);
             const [dx, dy, dz] = [ball.x - x, ball.y - yy, ball.z - zz];
-            const reach = (this.solids[j] as Solid).boundMm * (this.scales[j] as number) + threadMm;
             const dd = dx * dx + dy * dy + dz * dz;
             if (dd > reach * reach) continue;
             if (!turned) this.image(j, cos, sin);

@@ -6,6 +6,7 @@ import { rolesOf, type Part } from '@/core/structures/structure';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue, Person } from '@/server/screens';
+import type { LayingOut } from '../../layouts/layoutStore';
 import { useLengths } from '../../shell/lengths';
 import { roleName } from '../roleName';
 import { BeadsChoice } from './BeadsChoice';
@@ -19,8 +20,7 @@ import styles from './choices.module.css';
 interface Props {
   readonly piece: Piece;
   readonly plan: Plan | null;
-  /** How far the layout is, from 0 to 1; null while none is being worked out. */
-  readonly layingOut: number | null;
+  readonly layingOut: LayingOut;
   readonly people: readonly Person[];
   readonly catalogue: Catalogue;
   readonly onChange: (change: Partial<Piece>) => void;

@@ -5,6 +5,7 @@ import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Needle, ThreadMaterial } from '@/core/materials/material';
 import { Pick } from '../../fields/Pick';
+import type { LayingOut } from '../../layouts/layoutStore';
 import { useLengths } from '../../shell/lengths';
 import styles from './choices.module.css';
 
@@ -19,8 +20,9 @@ const Fact = ({ name, children }: { name: string; children: ReactNode }) => (
 export const fine = (mm: number): string => `${mm.toFixed(2)} mm`;
 
 /** Where the length of a unit comes from, in words. */
-export function sourceWords({ gauge }: Plan, layingOut: number | null): string {
+export function sourceWords({ gauge }: Plan, layingOut: LayingOut): string {
   if (gauge.source === 'solver') return 'laid out from thread path and beads';
+  if (layingOut === 'failed') return 'by rule of thumb; it could not be laid out';
   return layingOut === null
     ? 'by rule of thumb'
     : `by rule of thumb; laying it out, ${Math.round(100 * layingOut)} %`;
@@ -38,7 +40,7 @@ function standsOut({ gauge: { faces } }: Plan): string | null {
 }
 
 /** How long one unit is, and how sure that is. */
-export function GaugeFacts({ plan, layingOut }: { plan: Plan; layingOut: number | null }) {
+export function GaugeFacts({ plan, layingOut }: { plan: Plan; layingOut: LayingOut }) {
   const { unit, show } = useLengths();
   const { gauge, chosen } = plan;
   const perLength = unit === 'in' ? gauge.perInch : gauge.perInch / 2.54;
@@ -60,7 +62,7 @@ export function GaugeFacts({ plan, layingOut }: { plan: Plan; layingOut: number 
         {standsOut(plan) && <Fact name="stands out on the face">{standsOut(plan)}</Fact>}
         <Fact name="finished, give or take">{show(2 * chosen.sdMm)}</Fact>
       </dl>
-      {layingOut !== null && (
+      {typeof layingOut === 'number' && (
         <progress className={styles.progress} value={layingOut} aria-label="Laying out the stitch" />
       )}
       <p className="soft">
