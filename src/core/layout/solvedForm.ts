@@ -4,7 +4,7 @@ import { isTraversal, otherEnd, type Bead, type End, type HoleEnd, type Path } f
 import { settledOf, type CellLayout, type LayoutRequest } from './cellLayout';
 import { distance, type Point, type Pose } from './layout';
 import { turnOf } from './pose';
-import { beadWord } from './solver/cell';
+import { beadWord, type RepeatCell } from './solver/cell';
 import { reach, restingOf, shifted, type Resting } from './solver/measure';
 import type { BeadSize } from '../materials/material';
 import { solidOf, type Solid } from './solver/solid';
@@ -12,6 +12,17 @@ import { solidOf, type Solid } from './solver/solid';
 const LOOPS: ReadonlySet<string> = new Set([loopSection('start'), loopSection('end')]);
 
 const distinctRoles = (beads: readonly Bead[]): string[] => [...new Set(beads.map(({ role }) => role))];
+
+/**
+ * The middle of what carries the rest, across the piece: where something lies on a face or hangs, the line or
+ * strip beneath is what the clasp is sewn to.
+ */
+function baseLine({ beads }: RepeatCell, state: Float64Array): [y: number, z: number] {
+  if (beads.every(({ face }) => face === null)) return [0, 0];
+  const carrying = beads.flatMap(({ face }, i) => (face === null ? [restingOf(state, i).centre] : []));
+  const middle = (k: 1 | 2) => carrying.reduce((sum, p) => sum + p[k], 0) / Math.max(carrying.length, 1);
+  return [middle(1), middle(2)];
+}
 
 const restingAt = (pose: Pose): Resting => ({ centre: pose.centre, turn: turnOf(pose) });
 
@@ -34,6 +45,7 @@ export function solvedForm(
   const { state, periodMm, twist } = settledOf(layout);
   const { cell, rows, rowsOfUnit } = request;
   const pitchMm = (layout.pitchMm * rowsOfUnit) / rows;
+  const [baseY, baseZ] = baseLine(cell, state);
   const kindOf = (bead: Bead) => modulo(Math.floor(bead.place.row / rows) - cell.phase, cell.units);
   const wordOf = ({ name, place: { row, pass } }: Bead) => `${modulo(row, rows)}/${pass}/${name}`;
   const exact = new Map(cell.beads.map(({ unit, word }, i) => [`${unit}/${word}`, i]));
@@ -45,7 +57,10 @@ export function solvedForm(
     const unit = kindOf(bead);
     const word = wordOf(bead);
     const i = exact.get(`${unit}/${word}`) ?? alike.get(`${unit}/${anyPass(word)}`);
-    return i === undefined ? null : shifted(restingOf(state, i), periodMm, twist, shift);
+    if (i === undefined) return null;
+    const at = shifted(restingOf(state, i), periodMm, twist, shift);
+    const [x, y, z] = at.centre;
+    return { ...at, centre: [x, y - baseY, z - baseZ] };
   };
 
   const woven = sample.path.beads.filter((bead) => !LOOPS.has(bead.place.section));

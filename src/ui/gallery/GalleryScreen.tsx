@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
+import { extent } from '@/core/layout/sketch';
 import { STRUCTURES } from '@/core/structures/registry';
 import { HANDLES, THREAD_KINDS, USES, type Structure } from '@/core/structures/structure';
 import { useLayouts } from '../layouts/useLayouts';
@@ -128,10 +129,11 @@ function Sample({ structureId }: { structureId: string }) {
   const plan = useMemo(() => planSample(piece, layouts), [piece, layouts]);
   if (!plan.ok) return null;
   const { bodyStartMm, bodyEndMm } = plan.stations;
-  const high = plan.widthMm + 1;
+  const { from, to } = extent(plan.sketch('above'));
+  const high = to[1] - from[1] + 1;
   return (
     <svg
-      viewBox={`${bodyStartMm - 0.5} ${-high / 2} ${bodyEndMm - bodyStartMm + 1} ${high}`}
+      viewBox={`${bodyStartMm - 0.5} ${from[1] - 0.5} ${bodyEndMm - bodyStartMm + 1} ${high}`}
       className={styles.stretch}
       aria-hidden
       focusable="false"

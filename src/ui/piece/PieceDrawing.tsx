@@ -1,4 +1,5 @@
 import { memo } from 'react';
+import { extent } from '@/core/layout/sketch';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { ClaspEnd, ClaspStart } from './ClaspShape';
@@ -35,9 +36,11 @@ export const PieceDrawing = memo(function PieceDrawing({ piece, plan }: Props) {
   );
 });
 
-/** Height that the drawing needs, mm: the piece, its loops and its clasp. */
-export const drawingHeightMm = ({ plan, piece }: Props): number =>
-  Math.max(plan.widthMm, piece.ends.clasp.shape === 'toggle' ? 19 : 7) + 1;
+/** Height that the drawing needs, mm: the piece, what hangs from it, its loops and its clasp. */
+export function drawingHeightMm({ plan, piece }: Props): number {
+  const { from, to } = extent(plan.sketch('above'));
+  return Math.max(2 * Math.max(-from[1], to[1]), piece.ends.clasp.shape === 'toggle' ? 19 : 7) + 1;
+}
 
 /** The piece alone, as wide as its place, for a card on the bench. */
 export function PieceStrip({ piece, plan }: Props) {
