@@ -47,7 +47,8 @@ describe.each(STRUCTURES.map((s) => [s.name, s.id] as const))('what ships: %s', 
     expect(open.gauge.source).toBe('closed form');
     const kept = shippedLayouts(open.toLayOut.key);
     expect(solveLayout(open.toLayOut).pitchMm).toBeCloseTo(kept?.pitchMm ?? 0, 3);
-  });
+    // Crosses over a line take half a minute, cold.
+  }, 120_000);
 
   it('no bead lies deeper in another than a twentieth of its size, in any of its choices', () => {
     const { fields } = plan.structure;

@@ -3,15 +3,12 @@
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { newBracelet } from '@/core/piece';
-import { planPiece } from '@/core/plan';
 import { STRUCTURES } from '@/core/structures/registry';
 import { startBraceletAction } from '@/server/actions';
 import type { Person } from '@/server/screens';
 import { Choice } from '../fields/Choice';
 import { AddPerson } from '../people/AddPerson';
-import { PieceStrip } from '../piece/PieceDrawing';
-import { useLayouts } from '../layouts/useLayouts';
+import { StitchSample, useOneByOne } from '../gallery/StitchSample';
 import { useLengths } from '../shell/lengths';
 import styles from './Bench.module.css';
 
@@ -30,6 +27,7 @@ export function StartBracelet({ people, onCancel }: Props) {
   const [who, setWho] = useState(people.length === 0 ? NEW : NOBODY);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, startIt] = useTransition();
+  const drawn = useOneByOne(STRUCTURES.length);
 
   const begin = (structureId: string) =>
     startIt(async () => {
@@ -57,14 +55,14 @@ export function StartBracelet({ people, onCancel }: Props) {
       {who === NEW && <AddPerson onAdded={(person) => setWho(person.id)} onCancel={() => setWho(NOBODY)} />}
       <fieldset className={styles.stitches} disabled={busy}>
         <legend>In which stitch? It opens at once.</legend>
-        {STRUCTURES.map((structure) => (
+        {STRUCTURES.map((structure, i) => (
           <button
             key={structure.id}
             type="button"
             className={styles.stitch}
             onClick={() => begin(structure.id)}
           >
-            <Sample structureId={structure.id} />
+            {i < drawn && <StitchSample structureId={structure.id} />}
             <strong>{structure.name}</strong>
             <span>{structure.about}</span>
           </button>
@@ -82,12 +80,4 @@ export function StartBracelet({ people, onCancel }: Props) {
       )}
     </section>
   );
-}
-
-/** The stitch as it comes, drawn by the engine. */
-function Sample({ structureId }: { structureId: string }) {
-  const piece = { ...newBracelet('Sample', structureId, null), units: 14 };
-  const { layouts } = useLayouts();
-  const plan = planPiece(piece, layouts);
-  return plan.ok ? <PieceStrip piece={piece} plan={plan} /> : null;
 }

@@ -1,14 +1,11 @@
 'use client';
 
 import Link from 'next/link';
-import { useEffect, useMemo, useState } from 'react';
-import { extent } from '@/core/layout/sketch';
+import { useState } from 'react';
 import { STRUCTURES } from '@/core/structures/registry';
 import { HANDLES, THREAD_KINDS, USES, type Structure } from '@/core/structures/structure';
-import { useLayouts } from '../layouts/useLayouts';
-import { SketchDrawing } from '../piece/SketchDrawing';
 import { BEADS_AT_HAND, matches, type Wanted } from './filters';
-import { planSample, samplePiece } from './sample';
+import { StitchSample, useOneByOne } from './StitchSample';
 import styles from './gallery.module.css';
 
 const NOTHING: Wanted = { use: null, handle: null, needles: null, thread: null, beads: [] };
@@ -94,21 +91,10 @@ export function GalleryScreen() {
   );
 }
 
-/** How many pictures there are by now: the first at once, then one after another, so that nothing waits. */
-function useOneByOne(count: number): number {
-  const [drawn, setDrawn] = useState(1);
-  useEffect(() => {
-    if (drawn >= count) return;
-    const timer = setTimeout(() => setDrawn(drawn + 1), 16);
-    return () => clearTimeout(timer);
-  }, [drawn, count]);
-  return drawn;
-}
-
 function StitchCard({ structure, drawn }: { structure: Structure; drawn: boolean }) {
   return (
     <li className={`card ${styles.card}`}>
-      <div className={styles.picture}>{drawn && <Sample structureId={structure.id} />}</div>
+      <div className={styles.picture}>{drawn && <StitchSample structureId={structure.id} />}</div>
       <h2>
         <Link href={`/gallery/${structure.id}`} className={styles.open}>
           {structure.name}
@@ -119,27 +105,6 @@ function StitchCard({ structure, drawn }: { structure: Structure; drawn: boolean
         {structure.feel} · {structure.needles === 2 ? 'two needles' : 'one needle'}
       </p>
     </li>
-  );
-}
-
-/** A stretch of it without its clasp, as wide as the card. */
-function Sample({ structureId }: { structureId: string }) {
-  const { layouts } = useLayouts();
-  const piece = useMemo(() => samplePiece(structureId), [structureId]);
-  const plan = useMemo(() => planSample(piece, layouts), [piece, layouts]);
-  if (!plan.ok) return null;
-  const { bodyStartMm, bodyEndMm } = plan.stations;
-  const { from, to } = extent(plan.sketch('above'));
-  const high = to[1] - from[1] + 1;
-  return (
-    <svg
-      viewBox={`${bodyStartMm - 0.5} ${from[1] - 0.5} ${bodyEndMm - bodyStartMm + 1} ${high}`}
-      className={styles.stretch}
-      aria-hidden
-      focusable="false"
-    >
-      <SketchDrawing piece={piece} sketch={plan.sketch('above')} />
-    </svg>
   );
 }
 
