@@ -44,7 +44,8 @@ test('a sequence with no beads says so, keeps the last plan in view, and is mend
 }) => {
   await startBracelet(page, 'Maren', 'Strung line');
   await openChoice(page, 'Structure');
-  await page.getByRole('button', { name: 'B, 2 of 2: take it out' }).click();
+  await page.getByRole('button', { name: 'B, 3 of 3: take it out' }).click();
+  await page.getByRole('button', { name: 'A, 2 of 2: take it out' }).click();
   await page.getByRole('button', { name: 'A, 1 of 1: take it out' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'no beads. Add at least one' })).toBeVisible();
   await expect(slip(page)).toBeVisible();
