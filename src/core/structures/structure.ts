@@ -70,6 +70,8 @@ export type Field =
       readonly most: number;
       /** Roles that can stand in it; all where nothing is said. */
       readonly roles?: readonly RoleLetter[];
+      /** A parameter without which it means nothing: shown only while that is not 0. */
+      readonly needs?: string;
     }
   | { readonly key: string; readonly kind: 'switch'; readonly label: string; readonly help: string }
   | {
@@ -79,6 +81,15 @@ export type Field =
       readonly help: string;
       readonly options: readonly { readonly value: number | string; readonly label: string }[];
     };
+
+/** The fields that mean something with these parameters. */
+export const fieldsThatCount = (
+  { fields, defaults }: Pick<Structure, 'fields' | 'defaults'>,
+  params: Readonly<Record<string, unknown>>,
+): Field[] =>
+  fields.filter(
+    (field) => field.kind !== 'sequence' || !field.needs || { ...defaults, ...params }[field.needs] !== 0,
+  );
 
 /** The look to expect at a stage of the work: what looks wrong there and is right. */
 export interface Look {

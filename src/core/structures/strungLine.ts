@@ -168,6 +168,7 @@ export const strungLine = structure({
       label: 'One swag',
       help: 'Longer than the unit it hangs across.',
       most: MOST_SWAG,
+      needs: 'swags',
     },
   ],
   bind: (p) => ({

@@ -54,7 +54,7 @@ export function StitchPlayer({ piece, plan }: Props) {
         <Button aria-label="One move back" icon={<StepBackwardOutlined />} onClick={() => go(now - 1)} />
         <Button
           type="primary"
-          icon={playing ? <PauseOutlined /> : <CaretRightOutlined />}
+          icon={playing ? <PauseOutlined aria-hidden /> : <CaretRightOutlined aria-hidden />}
           onClick={() => {
             if (now === last) setAt(0);
             setPlaying(!playing);

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { structureById } from '@/core/structures/registry';
-import { rolesOf, type Part } from '@/core/structures/structure';
+import { fieldsThatCount, rolesOf, type Part } from '@/core/structures/structure';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue, Person } from '@/server/screens';
@@ -108,11 +108,13 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
 }
 
 /** The runs of beads that the structure's parameters hold. */
-const sequences = ({ structure: { id, params } }: Piece): string[][] =>
-  (structureById(id)?.fields ?? []).flatMap(({ kind, key }) => {
+const sequences = ({ structure: { id, params } }: Piece): string[][] => {
+  const structure = structureById(id);
+  return (structure ? fieldsThatCount(structure, params) : []).flatMap(({ kind, key }) => {
     const value = params[key];
     return kind === 'sequence' && Array.isArray(value) ? [value.map(String)] : [];
   });
+};
 
 /** What each bead is to do; nothing while the parameters do not stand. */
 const partsOfPiece = ({ structure: { id, params } }: Piece): readonly Part[] => {

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { structureById } from '@/core/structures/registry';
-import { ROLE_LETTERS, type Field } from '@/core/structures/structure';
+import { fieldsThatCount, ROLE_LETTERS, type Field } from '@/core/structures/structure';
 import type { Piece } from '@/core/piece';
 import { Choice } from '../../fields/Choice';
 import { Toggle } from '../../fields/Toggle';
@@ -19,12 +19,14 @@ export function StructureFields({
   readonly onChange: (change: Partial<Piece>) => void;
 }) {
   const { id, params } = piece.structure;
-  return structureById(id)?.fields.map((field) => (
+  const structure = structureById(id);
+  if (!structure) return null;
+  return fieldsThatCount(structure, params).map((field) => (
     <StructureField
       key={field.key}
       field={field}
       piece={piece}
-      value={params[field.key] ?? structureById(id)?.defaults[field.key]}
+      value={params[field.key] ?? structure.defaults[field.key]}
       onChange={(value) => onChange({ structure: { id, params: { ...params, [field.key]: value } } })}
     />
   ));
