@@ -92,3 +92,13 @@ test('axe finds nothing in the gallery, or on any view of a stitch', async ({ pa
     await expectAccessible(page);
   }
 });
+
+test('what was left out while playing stays out of the bracelet started from it', async ({ page }) => {
+  await page.goto(address('/gallery/ladder'));
+  await page.getByRole('switch', { name: 'With picots' }).click();
+  await pick(page, 'Make it for', /^Jorun/);
+  await page.getByRole('button', { name: 'Start a bracelet with it' }).click();
+  await page.waitForURL(/\/plan\//);
+  await expect(slip(page).getByRole('row').filter({ hasText: 'A ·' })).toBeVisible();
+  await expect(slip(page).getByRole('row').filter({ hasText: 'B ·' })).toHaveCount(0);
+});

@@ -3,7 +3,7 @@ import { cautionsFor, type Caution } from './cautions';
 import { LOOP_ROLE, loopLengthMm, type SewnLoop } from './closures/sewnLoop';
 import { candidate, bestUnits, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
 import { layoutRequest, solveLayout, type CellLayout, type LayoutRequest } from './layout/cellLayout';
-import { sketch, type Sketch } from './layout/sketch';
+import { repeatedSketch, wholeSketch, type Sketch } from './layout/sketch';
 import type { View } from './layout/drawing';
 import { shippedLayouts, type Layouts } from './layout/shipped';
 import { mirroredForm, solvedForm } from './layout/solvedForm';
@@ -277,8 +277,10 @@ function sketchOf(
   const { units } = from.at;
   const missing = from.kind === 'short' ? from.periods * (from.longer.units - units) : 0;
   const told =
-    missing > 0 ? sketch({ short: workOf(from.at, layOut), units, missing, pitchMm }, sizeOf, view) : null;
-  return told ?? (sketch({ short: work(), units, missing: 0, pitchMm }, sizeOf, view) as Sketch);
+    missing > 0
+      ? repeatedSketch({ short: workOf(from.at, layOut), units, missing, pitchMm }, sizeOf, view)
+      : null;
+  return told ?? wholeSketch(work(), sizeOf, view);
 }
 
 /** A function that works each answer out once. */

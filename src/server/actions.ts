@@ -61,6 +61,7 @@ const startSchema = z.object({
   /** Parameters and beads as they were played with in the gallery. */
   params: pieceSchema.shape.structure.shape.params.optional(),
   beads: pieceSchema.shape.beads.optional(),
+  without: pieceSchema.shape.without.optional(),
 });
 
 /** Starts a bracelet and answers with its id. */
@@ -74,7 +75,7 @@ export async function startBraceletAction(input: z.input<typeof startSchema>): P
   const wristMm = who?.girths.wrist;
   const wearer = who && wristMm !== undefined ? { personId: who.id, name: who.name, wristMm } : null;
   const name = who ? `Bracelet for ${who.name}` : 'New bracelet';
-  const { params = structure.defaults, beads } = parsed.data;
+  const { params = structure.defaults, beads, without = [] } = parsed.data;
   const [wrong] = structure.check(params);
   if (wrong !== undefined) return refused(wrong);
   const fresh = newBracelet(name, structure.id, wearer);
@@ -82,6 +83,7 @@ export async function startBraceletAction(input: z.input<typeof startSchema>): P
     ...fresh,
     structure: { id: structure.id, params: { ...params } },
     beads: { ...fresh.beads, ...beads },
+    without,
   });
   revalidatePath('/');
   return done(piece.id);

@@ -94,7 +94,7 @@ function hash(text: string): string {
 const ROUNDINGS = [0.6, 1.4] as const;
 /** Other states count when they are so near in effort, threads' pull × mm a period. */
 const NEARLY_AS_SNUG = 0.05;
-/** Solves a request. Pure, but long: from 0.1 to 5 s. Call it from a worker or on the server. */
+/** Solves a request. Pure, but long: from 0.1 s to half a minute. Call it from a worker or on the server. */
 export function solveLayout(
   { cell, sizes }: Pick<LayoutRequest, 'cell' | 'sizes'>,
   options: SolveOptions = {},

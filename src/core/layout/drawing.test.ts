@@ -11,7 +11,7 @@ import type { Path } from '../weave/path';
 import { drawing, type View } from './drawing';
 import { isRound, outline } from './outline';
 import { turnOf } from './pose';
-import { beadAt, extent, sketch, slice, type Sketch } from './sketch';
+import { beadAt, extent, slice, wholeSketch, type Sketch } from './sketch';
 import { solidOf } from './solver/solid';
 import type { Point } from './layout';
 
@@ -142,6 +142,20 @@ const byPlace = (a: readonly [string, number, number], b: readonly [string, numb
   a[2] - b[2];
 
 describe('what repeats is drawn once', () => {
+  it('what lies behind is drawn first, however short or long the piece', () => {
+    for (const [id, units] of [
+      ['two-hole-line', 8],
+      ['two-hole-line', 80],
+      ['tubular-herringbone', 6],
+    ] as const)
+      for (const view of ['above', 'side'] as const) {
+        const levels = sample(id, units)
+          .sketch(view)
+          .parts.map(({ level }) => level);
+        expect(levels).toEqual([...levels].sort((a, b) => a - b));
+      }
+  });
+
   it('a flat piece of 3,000 beads has few parts and few shapes', () => {
     const { parts, shapes } = sample('flat-peyote', 500).sketch('above');
     const drawn = parts.reduce((sum, { beads }) => sum + beads.length, 0);
@@ -168,13 +182,8 @@ describe('what repeats is drawn once', () => {
 
 describe('rings and motifs', () => {
   const whole = (path: Path, sizeOf: (role: string) => BeadSize, view: View) =>
-    sketch(
-      { short: { path, layout: closedLayout(path, sizeOf) }, units: 1, missing: 0, pitchMm: 0 },
-      sizeOf,
-      view,
-    );
-  const size = (seen: Sketch | null) => {
-    if (!seen) throw new Error('no sketch');
+    wholeSketch({ path, layout: closedLayout(path, sizeOf) }, sizeOf, view);
+  const size = (seen: Sketch) => {
     const { from, to } = extent(seen);
     return [to[0] - from[0], to[1] - from[1]] as const;
   };

@@ -43,6 +43,7 @@ export function stations({ form, units, ends, clasp, body }: PieceParts): Statio
   return { ringStartMm: clasp.startMm, bodyStartMm, bodyEndMm, ringEndMm, totalMm: ringEndMm + clasp.endMm };
 }
 
+/** Layouts are kept to a thousandth of a millimetre: nearer to the middle line than that is on it. */
 const ON_LINE_MM = 1e-3;
 
 /** The edge of the work that the thread leaves from to sew on a clasp half. */

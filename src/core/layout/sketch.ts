@@ -34,29 +34,41 @@ export interface Sketch {
   readonly routes: readonly (readonly Flat[])[];
 }
 
-/** A piece to sketch: drawn as it is, or from a shorter one that lacks `missing` units in its middle. */
-export interface Sketched {
+/** A long piece, to be drawn from a shorter one that lacks `missing` units in its middle. */
+export interface Shortened {
   readonly short: Drawable;
+  /** Units of the shorter one. */
   readonly units: number;
   readonly missing: number;
   readonly pitchMm: number;
 }
 
+const ONCE = { atMm: 0, times: 1, stepMm: 0, stepUnits: 0, unitsOn: 0 };
+
+/** Draws a piece as it is. */
+export function wholeSketch(piece: Drawable, sizeOf: (role: string) => BeadSize, view: View): Sketch {
+  const all = drawing(piece, sizeOf, view);
+  return { shapes: all.shapes, parts: levels(all, levelMm(all), ONCE), routes: routesOf(piece, view) };
+}
+
+/** How far apart in depth two levels are: the thickest bead. */
+const levelMm = ({ shapes }: Drawing): number =>
+  Math.max(...[...shapes.values()].map(({ edge }) => thickness(edge)), 1e-6);
+
+const routesOf = ({ path, layout }: Drawable, view: View): Flat[][] =>
+  routeLines(path, layout).map((points) => points.map(flatFor(view)));
+
 /**
- * Draws a piece. Where its middle looks the same after every one or few units, those are drawn once and used for
- * all that are missing; a rope that turns on must be drawn whole.
- * Returns null where units are missing but do not look alike.
+ * Draws a long piece whose middle looks the same after every one or few units: those are drawn once and used for
+ * all that are missing. Null where they do not look alike, as in a rope that turns on: that is drawn whole.
  */
-export function sketch(
-  { short, units, missing, pitchMm }: Sketched,
+export function repeatedSketch(
+  { short, units, missing, pitchMm }: Shortened,
   sizeOf: (role: string) => BeadSize,
   view: View,
 ): Sketch | null {
   const all = drawing(short, sizeOf, view);
-  const levelMm = Math.max(...[...all.shapes.values()].map((shape) => thickness(shape.edge)), 1e-6);
-  const whole = { atMm: 0, times: 1, stepMm: 0, stepUnits: 0, unitsOn: 0 };
-  const routes = routeLines(short.path, short.layout).map((points) => points.map(flatFor(view)));
-  if (missing === 0) return { shapes: all.shapes, parts: levels(all, levelMm, whole), routes };
+  const apartMm = levelMm(all);
   const middle = Math.floor(units / 2);
   const stepUnits = [1, 2, 4].find((n) => missing % n === 0 && looksAlike(all.beads, middle, n, pitchMm));
   if (view === 'end' || stepUnits === undefined) return null;
@@ -74,8 +86,8 @@ export function sketch(
   });
   const after = missing * pitchMm;
   const parts = [
-    ...levels(pick(isBefore), levelMm, whole),
-    ...levels(pick(isCell), levelMm, {
+    ...levels(pick(isBefore), apartMm, ONCE),
+    ...levels(pick(isCell), apartMm, {
       atMm: 0,
       times: 1 + missing / stepUnits,
       stepMm,
@@ -84,8 +96,8 @@ export function sketch(
     }),
     ...levels(
       pick((section, unit) => !isBefore(section, unit) && !isCell(section, unit)),
-      levelMm,
-      { ...whole, atMm: after, unitsOn: missing },
+      apartMm,
+      { ...ONCE, atMm: after, unitsOn: missing },
     ),
   ];
   const middleX = Math.max(
@@ -94,7 +106,9 @@ export function sketch(
   return {
     shapes: all.shapes,
     parts: parts.sort((a, b) => a.level - b.level),
-    routes: routes.map((points) => points.map(([x, y]): Flat => [x > middleX ? x + after : x, y])),
+    routes: routesOf(short, view).map((points) =>
+      points.map(([x, y]): Flat => [x > middleX ? x + after : x, y]),
+    ),
   };
 }
 
@@ -107,12 +121,12 @@ const thickness = (edge: readonly Flat[]) => 2 * Math.max(...edge.map(([, y]) =>
 /** Splits a drawing into layers, so that parts side by side overlap as they do in the hand. */
 function levels(
   { beads, threads }: Drawing,
-  levelMm: number,
+  apartMm: number,
   where: Pick<SketchPart, 'atMm' | 'times' | 'stepMm' | 'stepUnits' | 'unitsOn'>,
 ): SketchPart[] {
   const layers = new Map<number, { beads: DrawnBead[]; threads: DrawnThread[] }>();
   const layer = (depth: number) => {
-    const level = Math.round(depth / levelMm);
+    const level = Math.round(depth / apartMm);
     const known = layers.get(level);
     if (known) return known;
     const made = { beads: [], threads: [] };
@@ -121,7 +135,9 @@ function levels(
   };
   for (const bead of beads) layer(bead.depth).beads.push(bead);
   for (const thread of threads) layer(thread.depth).threads.push(thread);
-  return [...layers].map(([level, items]) => ({ level, ...items, ...where }));
+  return [...layers]
+    .map(([level, items]) => ({ level, ...items, ...where }))
+    .sort((a, b) => a.level - b.level);
 }
 
 /** Whether the beads of a unit look the same, so many units on, but for their place along the piece. */

@@ -21,6 +21,9 @@ const params = z.object({
 });
 type Params = z.infer<typeof params>;
 
+/** Sides that differ by more than this part bend the strip so that it shows (from memory). */
+const BENDS = 0.15;
+
 const leftwards = (row: number) => row % 2 === 1;
 /** Which needle works the upper side of a unit of the first row: they change places in every rung. */
 const upperOf = (unit: number) => (unit % 2 === 0 ? 'right' : 'left');
@@ -191,7 +194,7 @@ export const crossWeave = structure({
     advise(body) {
       const length = (roles: readonly string[]) => roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
       const [one, other] = [length(p.side), length(p.other)];
-      return Math.abs(one - other) > 0.15 * Math.max(one, other)
+      return Math.abs(one - other) > BENDS * Math.max(one, other)
         ? [
             'The two sides differ in length, so the piece bends like a collar. Make them alike if it is to lie straight.',
           ]

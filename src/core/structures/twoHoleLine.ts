@@ -27,6 +27,11 @@ const params = z.object({
 });
 type Params = z.infer<typeof params>;
 
+/** A diagonal shorter than this part of its way leaves thread bare at both ends (from memory). */
+const REACHES = 0.9;
+/** How far along the piece a long diagonal reaches, as a part of its length, until it is laid out (from memory). */
+const SLANT = 0.6;
+
 /** The seeds of a turn are those between the beads. */
 const turnRole = ({ between }: Params) => at(between, 0);
 const middleOf = ({ over }: Params) => Math.floor(over.length / 2);
@@ -195,7 +200,7 @@ export const twoHoleLine = structure({
     advise(body) {
       const lens = body(LENS);
       const gap = lengthOf(p.between, body);
-      return lengthOf(p.over, body) < 0.9 * Math.hypot(gap, lens.apartMm ?? 0)
+      return lengthOf(p.over, body) < REACHES * Math.hypot(gap, lens.apartMm ?? 0)
         ? ['The beads laid over are too few to reach from one row of holes to the other. Add one.']
         : [];
     },
@@ -253,7 +258,7 @@ function formOf(p: Params, body: (role: string) => Body) {
         const rises = (row % 2 === 0) === (word === 'over') ? 1 : -1;
         const t = part(word === 'beyond' ? middle - 1 - k : word === 'across' ? p.over.length - 1 - k : k);
         const to = word === 'over' ? 1 : -1;
-        const reach = Math.max(between.total, 0.6 * diagonal.total);
+        const reach = Math.max(between.total, SLANT * diagonal.total);
         return {
           centre: [lensEnd + between.total / 2 + t * reach, rises * t * apart, over.z],
           axis: unit(to * reach, to * rises * apart),

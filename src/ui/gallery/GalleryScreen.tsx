@@ -72,7 +72,7 @@ export function GalleryScreen() {
           <h2>No stitch is all of that</h2>
           <p>
             Take one of the marks above off again.{' '}
-            <button type="button" className={styles.link} onClick={() => setWanted(NOTHING)}>
+            <button type="button" className="linkButton" onClick={() => setWanted(NOTHING)}>
               Show all stitches
             </button>
           </p>
@@ -102,7 +102,7 @@ function StitchCard({ structure, drawn }: { structure: Structure; drawn: boolean
       </h2>
       <p>{structure.about}</p>
       <p className="soft">
-        {structure.feel} · {structure.needles === 2 ? 'two needles' : 'one needle'}
+        {structure.family} · {structure.feel} · {structure.needles === 2 ? 'two needles' : 'one needle'}
       </p>
     </li>
   );

@@ -33,6 +33,7 @@ export function StartFromStitch({ piece, people, ready }: Props) {
         personId: who === NOBODY ? null : who,
         params: piece.structure.params,
         beads: piece.beads,
+        without: piece.without,
       });
       if (answer.ok) router.push(`/plan/${answer.value}`);
       else setProblem(answer.message);

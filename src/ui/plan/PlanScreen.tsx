@@ -85,7 +85,7 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
               <div className={styles.countHead}>
                 <h2 id="how-many">How many units?</h2>
                 {piece.units !== null && (
-                  <button type="button" className={styles.link} onClick={() => change({ units: null })}>
+                  <button type="button" className="linkButton" onClick={() => change({ units: null })}>
                     back to what fits best: {shown.best.units}
                   </button>
                 )}

@@ -188,7 +188,7 @@ export class CellEnergy {
 
   /**
    * Bare thread lies on beads, not in them: a few points along each span are small balls that touch every
-   * bead but the two it leaves.
+   * bead; in a repeat, those in its middle also the two it leaves.
    */
   private bareThread(state: Float64Array): number {
     const { threadMm } = this.stage;
