@@ -1,45 +1,100 @@
 import { z } from 'zod';
-import { FINISHED_RANGE, FITS, FLAT_RULE_MM, WRIST_RANGE } from './body/wear';
+import { CLOSINGS, FITS, KIND_FACTS, KINDS, type Kind } from './body/kinds';
+import { PLACE_FACTS, PLACES, SIZES } from './body/places';
+import type { WearChoice } from './body/wear';
 import { LOOP_ROLE } from './closures/sewnLoop';
-import type { LengthRange } from './length/length';
 import { BEADS, CLASPS, NEEDLES, PALETTE, THREADS, byId } from './materials/catalogue';
 import {
   beadMaterialSchema,
   claspSchema,
+  findingSchema,
   needleSchema,
   threadSchema,
   type BeadKind,
   type BeadMaterial,
 } from './materials/material';
+import { migrateDocument } from './pieceMigrations';
+import { easeOf, USUAL_SETTINGS, type Settings } from './settings';
 import { structureById } from './structures/registry';
 import { misfit } from './structures/parts';
 import { ROLE_LETTERS, type RoleLetter, type Structure } from './structures/structure';
 
-/** The version of the document below. A change of its shape raises it and adds a step to `migratePiece`. */
-export const PIECE_FORMAT = 1;
+/** The version of the document below. A change of its shape raises it and adds a step to `pieceMigrations.ts`. */
+export const PIECE_FORMAT = 2;
 
 /** More units than any piece has; beyond it the count is a slip of the finger. */
 export const MOST_UNITS = 5000;
 
-const between = ({ minMm, maxMm }: LengthRange) => z.number().min(minMm).max(maxMm);
+const girth = (place: keyof typeof PLACE_FACTS) => {
+  const { minMm, maxMm } = PLACE_FACTS[place].range;
+  return z.number().min(minMm).max(maxMm).optional();
+};
+
+/** Girths as somebody measured them; those not known are left out. */
+export const girthsSchema = z.object(
+  Object.fromEntries(PLACES.map((place) => [place, girth(place)])) as {
+    [P in (typeof PLACES)[number]]: z.ZodOptional<z.ZodNumber>;
+  },
+);
+
+const finished = z.number().min(5).max(5000);
+const easeSchema = z
+  .object({
+    snug: z.number().min(0).max(100),
+    comfortable: z.number().min(0).max(150),
+    loose: z.number().min(0).max(200),
+  })
+  .refine(
+    ({ snug, comfortable, loose }) => snug <= comfortable && comfortable <= loose,
+    'Snug is the least ease, loose the most.',
+  );
+
+const wearSchema = z.discriminatedUnion('school', [
+  z.object({
+    school: z.literal('ease'),
+    fit: z.enum(FITS),
+    easeMm: easeSchema,
+    thicknessEffect: z.boolean(),
+  }),
+  z.object({ school: z.literal('flat'), finishedMm: finished }),
+  z.object({
+    school: z.literal('like'),
+    finishedMm: finished,
+    thicknessMm: z.number().min(0).max(60).nullable(),
+  }),
+  z.object({ school: z.literal('drop'), dropMm: z.number().min(0).max(900) }),
+  z.object({
+    school: z.literal('over'),
+    fit: z.enum(FITS),
+    easeMm: easeSchema,
+    thicknessEffect: z.boolean(),
+    overMm: z.number().min(3).max(500).nullable(),
+  }),
+  z.object({ school: z.literal('elastic') }),
+]);
+
+const endSchema = z.object({
+  seedsEachSide: z.number().int().min(0).max(24),
+  passes: z.number().int().min(1).max(4),
+  rings: z.object({ finding: findingSchema, count: z.number().int().min(1).max(6) }).nullable(),
+});
 
 /** The choices of a piece, and nothing that can be worked out from them. */
-export const pieceSchema = z.object({
+export const choicesSchema = z.object({
   format: z.literal(PIECE_FORMAT),
   name: z.string().trim().min(1, 'Give the piece a name.').max(80, 'A name has at most 80 letters.'),
-  kind: z.literal('bracelet'),
+  kind: z.enum(KINDS),
   /** Who wears it: copied, so that the piece stands on its own. Null while nobody is chosen. */
   wearer: z
     .object({
       personId: z.string().nullable(),
       name: z.string().min(1).max(80),
-      wristMm: between(WRIST_RANGE),
+      girths: girthsSchema,
+      /** Set where nobody could be measured and the girths are a size's usual ones. */
+      typical: z.enum(SIZES).nullable(),
     })
     .nullable(),
-  wear: z.discriminatedUnion('school', [
-    z.object({ school: z.literal('ease'), fit: z.enum(FITS), thicknessEffect: z.boolean() }),
-    z.object({ school: z.literal('flat'), finishedMm: between(FINISHED_RANGE) }),
-  ]),
+  wear: wearSchema,
   structure: z
     .object({ id: z.string(), params: z.record(z.string(), z.unknown()) })
     .refine((s) => structureById(s.id) !== undefined, 'This version knows no such structure.'),
@@ -52,20 +107,44 @@ export const pieceSchema = z.object({
   /** Optional passes that are left out. */
   without: z.array(z.string().max(60)).max(20).default([]),
   ends: z.object({
+    closing: z.enum(CLOSINGS),
     clasp: claspSchema,
-    seedsEachSide: z.number().int().min(1).max(12),
-    passes: z.number().int().min(1).max(4),
+    start: endSchema,
+    end: endSchema,
+    loopSeeds: z.number().int().min(2).max(200).nullable(),
+    extender: z
+      .object({ linkMm: z.number().min(1).max(40), links: z.number().int().min(1).max(40) })
+      .nullable(),
+    chain: z.object({ linkMm: z.number().min(0.5).max(40), wovenMm: z.number().min(5).max(2000) }).nullable(),
   }),
+  /** The maker's own rules on the count. */
+  rules: z.object({ parity: z.enum(['any', 'even', 'odd']), multipleOf: z.number().int().min(1).max(24) }),
+  /** A gauge that the maker gives; null leaves it to her swatches and the layout. */
+  gauge: z
+    .discriminatedUnion('source', [
+      z.object({
+        source: z.literal('this piece'),
+        units: z.number().int().min(1).max(MOST_UNITS),
+        lengthMm: z.number().min(1).max(5000),
+        /** Whether the later passes were worked when it was measured. */
+        finished: z.boolean(),
+      }),
+      z.object({ source: z.literal('table'), pitchMm: z.number().min(0.2).max(300) }),
+    ])
+    .nullable(),
   /** The count the maker chose; null leaves it to the nearest one. */
   units: z.number().int().min(1).max(MOST_UNITS).nullable(),
 });
+
+export const pieceSchema = choicesSchema.refine(
+  ({ kind, wear }) => kind !== 'bail' || (wear.school === 'over' && wear.overMm !== null),
+  'Say what the bail is to go over.',
+);
 export type Piece = z.infer<typeof pieceSchema>;
+export type Wearer = NonNullable<Piece['wearer']>;
 
 /** Brings an older document to the present format. Throws a ZodError where it is not a piece at all. */
-export function migratePiece(raw: unknown): Piece {
-  // There is one format so far; the first change of it adds its step here.
-  return pieceSchema.parse(raw);
-}
+export const migratePiece = (raw: unknown): Piece => pieceSchema.parse(migrateDocument(raw));
 
 /** A bead of the catalogue in a colour. */
 export const inColour = (kind: BeadKind, colour: { name: string; hex: string }): BeadMaterial => ({
@@ -111,25 +190,106 @@ export function inStructure(piece: Piece, id: string, params?: Piece['structure'
   return { ...piece, structure: { id, params: own }, beads, units: null };
 }
 
-/** A bracelet with everything at its usual value, ready to be changed. Throws for an unknown structure. */
-export function newBracelet(name: string, structureId: string, wearer: Piece['wearer']): Piece {
+/** A wear choice of a school, with the usual amounts of a kind. */
+export function usualWear(
+  kind: Kind,
+  school: WearChoice['school'],
+  settings: Settings = USUAL_SETTINGS,
+): WearChoice {
+  const { flat } = KIND_FACTS[kind];
+  const easeMm = easeOf(settings, kind);
+  const { thicknessEffect } = settings;
+  switch (school) {
+    case 'ease':
+      return { school, fit: 'comfortable', easeMm, thicknessEffect };
+    case 'over':
+      return {
+        school,
+        fit: 'comfortable',
+        easeMm,
+        thicknessEffect,
+        overMm: kind === 'bail' ? Math.PI * 6 : null,
+      };
+    case 'flat':
+      return { school, finishedMm: flat.wishMm };
+    case 'like':
+      return { school, finishedMm: flat.wishMm, thicknessMm: null };
+    case 'drop':
+      return { school, dropMm: 60 };
+    case 'elastic':
+      return { school };
+  }
+}
+
+/** The school to start from: the kind's usual one that asks for nothing nobody has measured. */
+function startingWear(kind: Kind, wearer: Piece['wearer'], settings: Settings = USUAL_SETTINGS): WearChoice {
+  const { place, schools } = KIND_FACTS[kind];
+  const measured = place === null || wearer?.girths[place] !== undefined;
+  const free = schools.find((school) => school === 'flat' || school === 'like');
+  const first = kind === 'bracelet' ? settings.school : schools[0];
+  return usualWear(kind, (measured ? first : (free ?? first)) ?? 'flat', settings);
+}
+
+/**
+ * The same piece for another place: everything that does not belong to the place stays. Throws nothing; what no
+ * longer suits is warned of in the plan.
+ */
+export function forPlace(piece: Piece, kind: Kind): Piece {
+  const { closings } = KIND_FACTS[kind];
+  // What was merely usual for the old place gives way to what is usual for the new one.
+  const usual = KIND_FACTS[piece.kind].closings[0] === piece.ends.closing;
+  const kept = !usual && closings.includes(piece.ends.closing) ? piece.ends.closing : closings[0];
+  const hadTop = piece.ends.clasp.shape === 'ring top';
+  return {
+    ...piece,
+    kind,
+    wear: startingWear(kind, piece.wearer),
+    ends: {
+      ...piece.ends,
+      closing: kept ?? 'clasp',
+      clasp: hadTop && kind !== 'ring' ? byId(CLASPS, 'lobster-12') : piece.ends.clasp,
+      chain: kind === 'necklace' ? piece.ends.chain : null,
+    },
+    units: null,
+  };
+}
+
+const USUAL_END = { seedsEachSide: 3, passes: 2, rings: null } as const;
+
+/** A piece with everything at its usual value, ready to be changed. Throws for an unknown structure. */
+export function newPiece(
+  name: string,
+  structureId: string,
+  wearer: Piece['wearer'],
+  kind: Kind = 'bracelet',
+  settings: Settings = USUAL_SETTINGS,
+): Piece {
   const structure = structureById(structureId);
   if (!structure) throw new Error(`There is no structure "${structureId}".`);
+  const [closing = 'clasp'] = KIND_FACTS[kind].closings;
   return {
     format: PIECE_FORMAT,
     name,
-    kind: 'bracelet',
+    kind,
     wearer,
-    wear: wearer
-      ? { school: 'ease', fit: 'comfortable', thicknessEffect: true }
-      : { school: 'flat', finishedMm: FLAT_RULE_MM.wishMm },
+    wear: startingWear(kind, wearer, settings),
     structure: { id: structureId, params: { ...structure.defaults } },
     beads: startingBeads(structure),
     thread: byId(THREADS, 'gel-6'),
     needle: byId(NEEDLES, 'needle-11'),
     hand: 'right',
     without: [],
-    ends: { clasp: byId(CLASPS, 'lobster-12'), seedsEachSide: 3, passes: 2 },
+    ends: {
+      closing,
+      clasp: byId(CLASPS, 'lobster-12'),
+      start: USUAL_END,
+      end: USUAL_END,
+      loopSeeds: null,
+      extender: null,
+      chain: null,
+    },
+    rules: { parity: 'any', multipleOf: 1 },
+    gauge: null,
     units: null,
   };
 }

@@ -2,16 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BEADS, CLASPS, PALETTE, byId } from './materials/catalogue';
 import { bodyOf } from './materials/material';
-import { inColour, inStructure, migratePiece, newBracelet, type Piece } from './piece';
+import { inColour, inStructure, migratePiece, newPiece, type Piece } from './piece';
 import { planPiece, planSteps, type Plan } from './plan';
 import { misfit } from './structures/parts';
 import { STRUCTURES, structureById } from './structures/registry';
 import { wordProblem } from './words';
 
 const IN = 25.4;
-const wearer = (wristMm: number) => ({ personId: null, name: 'Maren', wristMm });
+const wearer = (wrist: number) => ({ personId: null, name: 'Maren', girths: { wrist }, typical: null });
 const bracelet = (structureId: string, change: Partial<Piece> = {}): Piece => ({
-  ...newBracelet('Test', structureId, wearer(160)),
+  ...newPiece('Test', structureId, wearer(160)),
   ...change,
 });
 const planned = (piece: Piece): Plan => {
@@ -52,7 +52,7 @@ describe('a plan', () => {
   it('practice: a toggle with its sewn loops takes 0.7 to 1.2 in', () => {
     const plan = planned(
       bracelet('flat-herringbone', {
-        ends: { clasp: byId(CLASPS, 'toggle-12'), seedsEachSide: 3, passes: 2 },
+        ends: { ...bracelet('flat-herringbone').ends, clasp: byId(CLASPS, 'toggle-12') },
       }),
     );
     expect(plan.closure.allowanceMm / IN).toBeGreaterThan(0.7);
@@ -62,7 +62,8 @@ describe('a plan', () => {
   it('practice: two passes of thread or more hold the clasp; one is warned of', () => {
     const base = bracelet('strung-line');
     expect(planned(base).closure.passes).toBe(2);
-    const once = planned({ ...base, ends: { ...base.ends, passes: 1 } });
+    const end = { ...base.ends.start, passes: 1 };
+    const once = planned({ ...base, ends: { ...base.ends, end } });
     expect(once.warnings.map((w) => w.code)).toContain('one-pass-through-clasp');
     expect(planned(base).warnings.map((w) => w.code)).not.toContain('one-pass-through-clasp');
   });
@@ -139,8 +140,11 @@ describe('what stands in the way is said, not hidden', () => {
 
   it('nobody to fit it to', () => {
     const piece = { ...bracelet('strung-line'), wearer: null };
-    expect(planPiece(piece)).toMatchObject({ ok: false, problem: { code: 'no-wearer' } });
-    expect(planPiece(newBracelet('Flat', 'strung-line', null)).ok).toBe(true);
+    expect(planPiece(piece)).toMatchObject({
+      ok: false,
+      problem: { code: 'no-girth', place: 'wrist', nobody: true },
+    });
+    expect(planPiece(newPiece('Flat', 'strung-line', null)).ok).toBe(true);
   });
 
   it('a sequence with no beads, and a structure that is not known', () => {

@@ -1,14 +1,18 @@
-import { sit, wear, type Sit, type Wear } from './body/wear';
+import { KIND_FACTS, type Closing, type Kind } from './body/kinds';
+import type { Place } from './body/places';
+import { missingGirth, sit, wear, type Sit, type Wear } from './body/wear';
 import { cautionsFor, type Caution } from './cautions';
-import { LOOP_ROLE, loopLengthMm, type SewnLoop } from './closures/sewnLoop';
-import { candidate, bestUnits, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
-import { layoutRequest, solveLayout, type CellLayout, type LayoutRequest } from './layout/cellLayout';
+import { closureDoubts, closureOf, type Closure } from './closures/closure';
+import { LOOP_ROLE, loopSection, type PieceEnd } from './closures/sewnLoop';
+import { bestUnits, candidate, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
+import { canBeKept, type CountRule } from './fit/rules';
+import { NO_SWATCHES, type SwatchBook } from './fit/swatchBook';
+import { atPitch, gaugeOf, shorteningOf, type Gauge } from './gauge';
+import { layoutRequest, solveLayout, type LayoutRequest } from './layout/cellLayout';
 import { repeatedSketch, wholeSketch, type Sketch } from './layout/sketch';
 import type { View } from './layout/drawing';
 import { shippedLayouts, type Layouts } from './layout/shipped';
 import { mirroredForm, solvedForm } from './layout/solvedForm';
-import type { RepeatCell } from './layout/solver/cell';
-import type { Drape } from './layout/solver/measure';
 import {
   layOutPiece,
   stations,
@@ -17,7 +21,7 @@ import {
   type Stations,
 } from './layout/pieceLayout';
 import { MM_PER_INCH } from './length/length';
-import { LOT_SPREAD, claspClosedMm, sizeOf, type BeadMaterial, type BeadSize } from './materials/material';
+import { sizeOf, type BeadMaterial, type BeadSize } from './materials/material';
 import { beadGrams } from './materials/weight';
 import { MOST_UNITS, type Piece } from './piece';
 import type { StepWords } from './read/phrases';
@@ -31,40 +35,25 @@ import { weight, type Weight } from './read/weight';
 import { structureById } from './structures/registry';
 import { unsuited, type Unsuited } from './structures/parts';
 import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from './structures/structure';
-import { threadPlan, type ThreadPlan } from './supplies/threadPlan';
+import { USUAL_SETTINGS } from './settings';
+import { threadPlan, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
+import { warningsOf, type Warning } from './warnings';
 import { cellOf } from './weave/cell';
-import { TAIL, type Move, type PassInfo, type Path } from './weave/path';
+import { isTraversal, TAIL, type Move, type PassInfo, type Path } from './weave/path';
 
-/** What the clasp takes of the finished length. */
-export interface ClosurePlan {
-  readonly claspMm: number;
-  readonly loopsMm: number;
-  readonly allowanceMm: number;
-  /** Threads through each half, read off the path; the least of them. */
+export type { Gauge } from './gauge';
+export type { Warning } from './warnings';
+
+/** What closes the piece, worked out for the chosen count. */
+export interface ClosurePlan extends Closure {
+  /** Threads through each half, read off the path; the least of them, 0 where nothing is sewn on. */
   readonly passes: number;
-}
-
-/** How long a unit is, how that is known and how sure it is. */
-export interface Gauge {
-  readonly pitchMm: number;
-  readonly perInch: number;
-  readonly source: 'solver' | 'closed form';
-  /** One standard deviation, as a part of the length. */
-  readonly spread: number;
-  /** By what part the work may come out shorter than was worked out. */
-  readonly mayShorten: number;
-  /** Between these a unit is all but certain to lie, mm. */
-  readonly lowMm: number;
-  readonly highMm: number;
-  /** Units of other states in which the stitch can rest, mm. */
-  readonly othersMm: readonly number[];
-  /** How it hangs, and the opening along its middle; null while it is not laid out. */
-  readonly drape: Drape | null;
-  /** How far the beads of each role stand out to the front and to the back, mm; empty while not laid out. */
-  readonly faces: readonly { readonly role: string; readonly frontMm: number; readonly backMm: number }[];
-  readonly insideMm: number | null;
-  /** False where the layout did not come to rest: the figures are the best found. */
-  readonly settled: boolean;
+  /** Chain on each side, mm, in whole links. */
+  readonly chainMm: number;
+  /** The piece let out to its last link; the finished length itself where there is no extender. */
+  readonly longestMm: number;
+  /** Ends that are sewn on before the body is woven: only the other one can still be fitted. */
+  readonly fixedFirst: readonly PieceEnd[];
 }
 
 export interface RoleQuantity {
@@ -82,6 +71,7 @@ export interface Plan {
   readonly ok: true;
   readonly structure: Structure;
   readonly weaveable: Weaveable;
+  readonly kind: Kind;
   readonly hand: Piece['hand'];
   readonly wear: Wear;
   readonly sit: Sit | null;
@@ -95,6 +85,8 @@ export interface Plan {
   readonly candidates: readonly Candidate[];
   /** Where clasp, loops and woven part lie along the piece. */
   readonly stations: Stations;
+  /** What the count keeps to: the stitch's own rules and the maker's. */
+  readonly rules: readonly CountRule[];
   readonly widthMm: number;
   readonly thicknessMm: number;
   readonly quantities: readonly RoleQuantity[];
@@ -114,54 +106,50 @@ export interface Plan {
 
 /** What stands in the way of a plan. The interface words it. */
 export type Problem =
-  | { readonly code: 'no-wearer' }
+  | { readonly code: 'no-girth'; readonly place: Place; readonly kind: Kind; readonly nobody: boolean }
   | { readonly code: 'structure'; readonly messages: readonly string[] }
   | { readonly code: 'wrong-holes'; readonly beads: readonly Unsuited[] }
+  | { readonly code: 'cannot-close'; readonly closing: Closing; readonly can: readonly Closing[] }
+  | { readonly code: 'rules'; readonly rules: readonly CountRule[] }
   | { readonly code: 'clasp-longer-than-piece'; readonly allowanceMm: number; readonly wishMm: number }
   | { readonly code: 'too-many-units'; readonly units: number; readonly most: number };
-
-/** What a plan that stands should still be looked at for. */
-export type Warning =
-  | { readonly code: 'none-fits'; readonly nearest: Candidate }
-  | {
-      readonly code: 'chosen-does-not-fit';
-      readonly sit: Sit | null;
-      readonly offMm: number;
-      readonly best: Candidate;
-    }
-  | { readonly code: 'one-pass-through-clasp' }
-  | { readonly code: 'several-lengths'; readonly lengths: number; readonly eachMm: number }
-  | { readonly code: 'two-states'; readonly othersMm: readonly number[] }
-  | { readonly code: 'not-settled' }
-  | { readonly code: 'odd-shape'; readonly bead: Unsuited }
-  | { readonly code: 'sizes'; readonly advice: string }
-  | { readonly code: 'make-a-swatch'; readonly spread: number; readonly mayShorten: number };
 
 export interface NoPlan {
   readonly ok: false;
   readonly problem: Problem;
 }
 
+/** What is known beside the choices of a piece. */
+export interface Known {
+  /** Finds what the solver has laid out; what it has not stands on the closed form, and is named. */
+  readonly layouts: Layouts;
+  readonly swatches: SwatchBook;
+  readonly habits: ThreadHabits;
+}
+
+const SHIPPED: Known = { layouts: shippedLayouts, swatches: NO_SWATCHES, habits: USUAL_SETTINGS };
+
 /**
  * From the choices of a piece to everything a maker needs before she starts. Pure, and quick enough to
  * run on every keystroke: wear → closure → gauge → fit → path → counts, thread, warnings.
- * @param layouts finds what the solver has laid out; what it has not stands on the closed form, and is named
  */
-export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan | NoPlan {
+export function planPiece(piece: Piece, known: Partial<Known> = SHIPPED): Plan | NoPlan {
+  const { layouts, swatches, habits } = { ...SHIPPED, ...known };
   const structure = structureById(piece.structure.id);
   const messages = structure
     ? structure.check(piece.structure.params)
     : ['This version knows no such structure.'];
   if (!structure || messages.length > 0) return { ok: false, problem: { code: 'structure', messages } };
-  if (!piece.wearer && piece.wear.school === 'ease') return { ok: false, problem: { code: 'no-wearer' } };
 
   const weaveable = structure.bind(piece.structure.params);
   const doubtful = unsuited(weaveable.parts, (role) => beadOf(piece, role));
-  const wrong = doubtful.filter((one) => one.why === 'holes');
-  if (wrong.length > 0) return { ok: false, problem: { code: 'wrong-holes', beads: wrong } };
+  const standing = standsInTheWay(piece, weaveable, doubtful);
+  if (standing) return { ok: false, problem: standing };
+  const rules = rulesOf(piece, weaveable);
   const body = bodiesOf(piece);
   const without = new Set(piece.without);
-  const ends = endLoops(piece);
+  const closure = closureOf(piece.ends, body(LOOP_ROLE));
+  const ends = closure.loops;
   const build = remembered((n: number) => weaveable.weave(n, { ...ends, without }));
   const sample: Built = {
     units: SAMPLE + weaveable.minimumUnits,
@@ -169,32 +157,60 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
   };
   const closed = weaveable.form(body, without);
   const request = layoutRequest(sample.path, body);
-  const layout = request ? layouts(request.key) : undefined;
+  const layout = (request && layouts(request.key)) ?? null;
   const solved = request && layout ? solvedForm(layout, request, sample, body, closed) : null;
-  const form = piece.hand === 'left' ? mirroredForm(solved ?? closed) : (solved ?? closed);
-  const wished = wear(piece.wearer?.wristMm ?? null, form.thicknessMm, piece.wear);
-  const taken = allowance(piece, ends, body(LOOP_ROLE).lengthMm);
-  if (taken.allowanceMm >= wished.wishMm)
+  const laidOut = joinedForm(solved ?? closed, ends);
+  const shortening = shorteningOf(sample.path.passes, without);
+  const gauge = gaugeOf({
+    form: laidOut,
+    request,
+    layout: solved && layout,
+    shortening,
+    own: piece.gauge,
+    swatches: request && swatches(request.key, piece.thread.id),
+    baseSwatches:
+      shortening &&
+      swatches(stitchKey(weaveable, body, [...piece.without, ...shortening.passes]) ?? '', piece.thread.id),
+  });
+  const flat = atPitch(laidOut, gauge.pitchMm);
+  const form = piece.hand === 'left' ? mirroredForm(flat) : flat;
+  const { thicknessMm, widthMm } = form;
+  const wished = wear({
+    kind: piece.kind,
+    girths: piece.wearer?.girths ?? {},
+    choice: piece.wear,
+    thicknessMm,
+    widthMm,
+  });
+  if (closure.allowanceMm >= wished.wishMm)
     return {
       ok: false,
-      problem: { code: 'clasp-longer-than-piece', allowanceMm: taken.allowanceMm, wishMm: wished.wishMm },
+      problem: {
+        code: 'clasp-longer-than-piece',
+        allowanceMm: closure.allowanceMm,
+        wishMm: wished.wishMm,
+      },
     };
 
-  const gauge = gaugeOf(form, request, solved && layout ? layout : null);
   const question: FitQuestion = {
-    fixedMm: taken.allowanceMm + form.extraMm,
+    fixedMm: closure.allowanceMm + form.extraMm,
     pitchMm: form.pitchMm,
     spread: gauge.spread,
+    fixedSdMm: closure.sdMm,
     wishMm: wished.wishMm,
     band: wished.band,
     minimum: weaveable.minimumUnits,
+    rules,
+    chain: piece.ends.closing === 'clasp' ? piece.ends.chain : null,
   };
   const best = candidate(bestUnits(question), question);
   const units = Math.max(piece.units ?? best.units, weaveable.minimumUnits);
   if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
   const chosen = candidate(units, question);
+  const chainMm = chosen.links * (question.chain?.linkMm ?? 0);
 
-  const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: piece.ends.clasp, body });
+  const outside = { startMm: closure.startMm + chainMm, endMm: closure.endMm + chainMm };
+  const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: outside, body });
   const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
   const from = reading(build, units, weaveable.minimumUnits);
   const threadOf = remembered((built: Built) => threadMoves(built.path, layOut(built)));
@@ -206,27 +222,39 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
   const thread = threadPlan(
     inWork(),
     inWork((move) => move.needle === TAIL),
+    habits,
   );
   const work = once(() => workOf({ path: build(units), units }, layOut));
-  const passes = Math.min(...findingPasses(from.at.path).values());
-  const sits = piece.wearer ? sit(chosen.finishedMm, piece.wearer.wristMm + wished.thicknessEffectMm) : null;
+  const sewn = [...findingPasses(from.at.path).values()];
+  const passes = sewn.length > 0 ? Math.min(...sewn) : 0;
+  const sits = sit(chosen.finishedMm, wished, piece.wear);
+  const extender = piece.ends.closing === 'clasp' ? piece.ends.extender : null;
+  const closurePlan: ClosurePlan = {
+    ...closure,
+    passes,
+    chainMm,
+    longestMm: chosen.finishedMm + (extender ? extender.links * extender.linkMm : 0),
+    fixedFirst: fixedFirst(from.at.path),
+  };
 
   return {
     ok: true,
     structure,
     weaveable,
+    kind: piece.kind,
     hand: piece.hand,
     wear: wished,
     sit: sits,
-    closure: { ...taken, passes },
+    closure: closurePlan,
     gauge,
     toLayOut: layout ? null : request,
     chosen,
     best,
     candidates: neighbours(units, question),
     stations: stations(parts(units)),
-    widthMm: form.widthMm,
-    thicknessMm: form.thicknessMm,
+    rules,
+    widthMm,
+    thicknessMm,
     quantities: quantities(piece, weaveable, from, form.pitchMm),
     weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
     thread,
@@ -234,23 +262,107 @@ export function planPiece(piece: Piece, layouts: Layouts = shippedLayouts): Plan
     optionalPasses: optionalPasses(from.at.path),
     work,
     sketch: remembered((view) => sketchOf(from, form, layOut, work, body, view)),
-    warnings: [
-      ...fitWarnings(chosen, best, sits),
-      ...doubtful.map((bead): Warning => ({ code: 'odd-shape', bead })),
-      ...(weaveable.advise?.(body) ?? []).map((advice): Warning => ({ code: 'sizes', advice })),
-      ...makingWarnings(passes, thread, gauge),
-    ],
+    warnings: warningsOf({
+      piece,
+      structure,
+      chosen,
+      best,
+      sit: sits,
+      wear: wished,
+      closure: closurePlan,
+      closureDoubts: closureDoubts(piece.ends, closure, {
+        widthMm,
+        thicknessMm,
+        threadMm: piece.thread.diameterMm,
+        seed: { ...body(LOOP_ROLE), holeMm: beadOf(piece, LOOP_ROLE).holeMm },
+      }),
+      thread,
+      gauge,
+      unsuited: doubtful,
+      advice: weaveable.advise?.(body) ?? [],
+    }),
     cautions: cautionsFor(piece, rolesOf(weaveable)),
   };
 }
 
+/** What stands in the way before anything is woven; null where nothing does. */
+function standsInTheWay(piece: Piece, weaveable: Weaveable, doubtful: readonly Unsuited[]): Problem | null {
+  const { kind, wear: choice, wearer, ends } = piece;
+  const place = missingGirth({ kind, choice, girths: wearer?.girths ?? {} });
+  // A bail goes over what it is told to, without anybody's girth.
+  if (place) return { code: 'no-girth', place, kind, nobody: wearer === null };
+  const wrong = doubtful.filter((one) => one.why === 'holes');
+  if (wrong.length > 0) return { code: 'wrong-holes', beads: wrong };
+  const can = (weaveable.closings ?? ['clasp']).filter((one) => KIND_FACTS[kind].closings.includes(one));
+  if (!(weaveable.closings ?? ['clasp']).includes(ends.closing))
+    return { code: 'cannot-close', closing: ends.closing, can };
+  const rules = rulesOf(piece, weaveable);
+  return canBeKept(rules) ? null : { code: 'rules', rules: rules.filter(({ must }) => must) };
+}
+
+/** The stitch's rules on the count, and the maker's. */
+function rulesOf({ rules: { parity, multipleOf }, ends }: Piece, { rules }: Weaveable): CountRule[] {
+  const own: CountRule[] = [];
+  if (parity !== 'any')
+    own.push({
+      of: 2,
+      rest: parity === 'odd' ? 1 : 0,
+      must: true,
+      why: `you asked for an ${parity} number`,
+    });
+  if (multipleOf > 1)
+    own.push({ of: multipleOf, rest: 0, must: true, why: `you asked for whole sets of ${multipleOf}` });
+  return [...(rules?.(ends.closing) ?? []), ...own];
+}
+
+/** Joined into a ring, the work ends where it begins: nothing of it lies beyond its whole units. */
+const joinedForm = (form: Form, { joined }: EndLoops): Form => (joined ? { ...form, extraMm: 0 } : form);
+
+/** What the repeat of a stitch is kept under, with some passes left out; how it is closed does not matter to it. */
+function stitchKey(
+  weaveable: Weaveable,
+  body: (role: string) => BeadSize,
+  without: readonly string[],
+): string | null {
+  const loop = { seedsEachSide: 3, passes: 2 };
+  const path = weaveable.weave(SAMPLE + weaveable.minimumUnits, {
+    start: loop,
+    end: loop,
+    without: new Set(without),
+  });
+  return layoutRequest(path, body)?.key ?? null;
+}
+
+/** What swatches of a piece's stitch in its beads are kept under; null where its units do not repeat. */
+export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>): string | null {
+  const structure = structureById(piece.structure.id);
+  if (!structure || structure.check(piece.structure.params).length > 0) return null;
+  const weaveable = structure.bind(piece.structure.params);
+  const body = bodiesOf(piece);
+  return stitchKey(weaveable, body, piece.without);
+}
+
+/** Ends whose clasp half is sewn on before the last bead of the body is strung. */
+function fixedFirst({ moves }: Path): PieceEnd[] {
+  const lastOfBody = moves.findLastIndex((m) => m.kind === 'pick' && m.place.section === 'body');
+  return (['start', 'end'] as const).filter((end) => {
+    const sewing = moves.findIndex((m) => isTraversal(m) && m.place.section === loopSection(end));
+    return sewing >= 0 && sewing < lastOfBody && !onLaterPass(moves, sewing);
+  });
+}
+
+/** Whether every bead of the base is strung by then: what follows is a later pass, which the count does not wait for. */
+const onLaterPass = (moves: readonly Move[], at: number): boolean =>
+  moves.slice(at).every((m) => m.kind !== 'pick' || m.place.section !== 'body' || m.place.pass !== 'base');
+
 /** The same, with whatever is not laid out yet solved on the spot: takes up to some seconds. */
-export function planSolved(piece: Piece, layouts: Layouts = shippedLayouts): Plan | NoPlan {
-  const plan = planPiece(piece, layouts);
+export function planSolved(piece: Piece, known: Partial<Known> = SHIPPED): Plan | NoPlan {
+  const plan = planPiece(piece, known);
   if (!plan.ok || !plan.toLayOut) return plan;
   const { key } = plan.toLayOut;
   const layout = solveLayout(plan.toLayOut);
-  return planPiece(piece, (wanted) => (wanted === key ? layout : layouts(wanted)));
+  const { layouts } = { ...SHIPPED, ...known };
+  return planPiece(piece, { ...known, layouts: (wanted) => (wanted === key ? layout : layouts(wanted)) });
 }
 
 /** A piece worked out bead by bead. */
@@ -325,67 +437,13 @@ export const planUnits = (plan: Plan): ToldUnit[] =>
 
 const beadOf = (piece: Piece, role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
 
-function bodiesOf(piece: Piece): (role: string) => BeadSize {
+function bodiesOf(piece: Pick<Piece, 'beads'>): (role: string) => BeadSize {
   const bodies = new Map(Object.entries(piece.beads).map(([role, bead]) => [role, sizeOf(bead)]));
   return (role) => {
     const body = bodies.get(role);
     if (!body) throw new Error(`No bead is chosen for ${role}.`);
     return body;
   };
-}
-
-function endLoops(piece: Piece): EndLoops {
-  const loop: SewnLoop = { seedsEachSide: piece.ends.seedsEachSide, passes: piece.ends.passes };
-  return { start: loop, end: loop };
-}
-
-function allowance(piece: Piece, ends: EndLoops, seedMm: number): Omit<ClosurePlan, 'passes'> {
-  const seed = { lengthMm: seedMm, diameterMm: 0 };
-  const claspMm = claspClosedMm(piece.ends.clasp);
-  const loopsMm = loopLengthMm(ends.start, seed) + loopLengthMm(ends.end, seed);
-  return { claspMm, loopsMm, allowanceMm: claspMm + loopsMm };
-}
-
-/**
- * Lots of one size vary, edges are rounded more or less, and some structures may come out shorter than was
- * worked out. The last two are taken as equally likely anywhere between their limits: a uniform spread of
- * width w deviates by w/√12.
- */
-function gaugeOf(
-  { pitchMm, mayShorten }: Form,
-  request: LayoutRequest | null,
-  layout: CellLayout | null,
-): Gauge {
-  // The layout may be told in smaller units than the maker's.
-  const times = request ? request.rowsOfUnit / request.rows : 1;
-  const edges = layout?.roundingMm.map((mm) => mm * times) ?? [pitchMm, pitchMm];
-  const least = Math.min(...edges, pitchMm);
-  const most = Math.max(...edges, pitchMm);
-  const rounding = (most - least) / pitchMm;
-  return {
-    pitchMm,
-    perInch: MM_PER_INCH / pitchMm,
-    source: layout ? 'solver' : 'closed form',
-    spread: Math.hypot(LOT_SPREAD, rounding / Math.sqrt(12), mayShorten / Math.sqrt(12)),
-    mayShorten,
-    lowMm: least * (1 - 2 * LOT_SPREAD) * (1 - mayShorten),
-    highMm: most * (1 + 2 * LOT_SPREAD),
-    othersMm: layout?.othersMm.map((mm) => mm * times) ?? [],
-    drape: layout?.drape ?? null,
-    faces: request && layout ? faces(request.cell, layout) : [],
-    insideMm: layout?.insideMm ?? null,
-    settled: layout?.settled ?? true,
-  };
-}
-
-function faces({ beads }: RepeatCell, { heightsMm }: CellLayout): Gauge['faces'] {
-  const roles = new Map<string, [number, number]>();
-  beads.forEach(({ role }, i) => {
-    const [front, back] = heightsMm[i] ?? [0, 0];
-    const [f, b] = roles.get(role) ?? [0, 0];
-    roles.set(role, [Math.max(f, front), Math.max(b, back)]);
-  });
-  return [...roles].map(([role, [frontMm, backMm]]) => ({ role, frontMm, backMm }));
 }
 
 function quantities(piece: Piece, weaveable: Weaveable, from: Reading, pitchMm: number): RoleQuantity[] {
@@ -402,20 +460,4 @@ function quantities(piece: Piece, weaveable: Weaveable, from: Reading, pitchMm: 
     const mostTraversals = busiest.get(role)?.traversals ?? 0;
     return [{ role, bead: beadOf(piece, role), perUnit, perInch, total, mostTraversals }];
   });
-}
-
-function fitWarnings(chosen: Candidate, best: Candidate, sits: Sit | null): Warning[] {
-  if (!best.fits) return [{ code: 'none-fits', nearest: best }];
-  return chosen.fits ? [] : [{ code: 'chosen-does-not-fit', sit: sits, offMm: chosen.offMm, best }];
-}
-
-function makingWarnings(passes: number, thread: ThreadPlan, gauge: Gauge): Warning[] {
-  const warnings: Warning[] = [];
-  if (passes < 2) warnings.push({ code: 'one-pass-through-clasp' });
-  if (thread.lengths > 1)
-    warnings.push({ code: 'several-lengths', lengths: thread.lengths, eachMm: thread.eachMm });
-  if (gauge.othersMm.length > 0) warnings.push({ code: 'two-states', othersMm: gauge.othersMm });
-  if (!gauge.settled) warnings.push({ code: 'not-settled' });
-  warnings.push({ code: 'make-a-swatch', spread: gauge.spread, mayShorten: gauge.mayShorten });
-  return warnings;
 }

@@ -1,4 +1,8 @@
+import type { Closing, Kind } from './body/kinds';
+import { PLACE_FACTS, type Place } from './body/places';
+import type { WearPart } from './body/wear';
 import type { Caution } from './cautions';
+import type { ClosureDoubt, ClosurePart } from './closures/closure';
 import {
   formatChange,
   formatLength,
@@ -32,8 +36,10 @@ export function wordLengthProblem(problem: LengthProblem, style: LengthStyle): s
 
 export function wordProblem(problem: Problem, style: LengthStyle): string {
   switch (problem.code) {
-    case 'no-wearer':
-      return 'Choose who wears it, or take the flat rule, which needs nobody’s wrist.';
+    case 'no-girth':
+      return problem.nobody
+        ? `Choose who wears it, or a way to find the length that needs nobody’s ${problem.place}.`
+        : `The ${problem.place} is not measured yet. ${PLACE_FACTS[problem.place].how}`;
     case 'structure':
       return problem.messages.join(' ');
     case 'wrong-holes':
@@ -43,6 +49,15 @@ export function wordProblem(problem: Problem, style: LengthStyle): string {
           return `Bead ${role} is the ${part.part} here and needs ${holes}; a ${bead} does not have them. Choose another under Beads.`;
         })
         .join(' ');
+    case 'cannot-close':
+      return (
+        `This stitch cannot be ${CLOSING_WORDS[problem.closing]} as it stands. ` +
+        (problem.can.length > 0
+          ? `It can be ${problem.can.map((one) => CLOSING_WORDS[one]).join(' or ')}: change it under Ends.`
+          : 'Choose another stitch, or fewer rows.')
+      );
+    case 'rules':
+      return `No count keeps all of these: ${problem.rules.map(({ why }) => why).join('; ')}. Let one of them go.`;
     case 'clasp-longer-than-piece':
       return (
         `The clasp and its loops take ${formatLength(problem.allowanceMm, style)}, and the whole piece is to be ` +
@@ -67,6 +82,50 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
             ? `This sits ${warning.sit}.`
             : 'Not as wished.',
         text: `${formatChange(warning.offMm, style)} off the wish. ${warning.best.units} units fit best.`,
+      };
+    case 'breaks-rule':
+      return {
+        title: warning.rule.must
+          ? `${warning.units} will not do.`
+          : `${warning.units} would do, with a blemish.`,
+        text: `Better another count, because ${warning.rule.why}.`,
+      };
+    case 'typical-size':
+      return {
+        title: 'A usual size, nobody’s own.',
+        text: `The girths are those of a ${warning.size} adult as tables give them. Measure before you close it.`,
+      };
+    case 'between-knuckle':
+      return {
+        title: 'Knuckle and base are far apart.',
+        text: 'More than two sizes lie between them, so the ring is sized between. Try it on before you close it.',
+      };
+    case 'flat-strip-long':
+      return {
+        title: 'A flat strip lies well only as a collar.',
+        text: `Longer than ${formatLength(warning.mostMm, style)} it stands off the neck. Take a softer stitch or a rope, or a shorter strip with chains.`,
+      };
+    case 'over-the-head':
+      return {
+        title: 'It must go over the head.',
+        text: `Closed for good at ${formatLength(warning.finishedMm, style)} it will hardly pass: a head is about ${formatLength(warning.headMm, style)} round. Take a clasp, or make it longer.`,
+      };
+    case 'chain-ran-out':
+      return {
+        title: 'No room for chain.',
+        text: `The woven part alone is ${formatChange(warning.offMm, style)} off the wish. Weave fewer units, and chain makes up the rest.`,
+      };
+    case 'end-fixed-first':
+      return {
+        title: 'One end is final from the start.',
+        text: `The clasp at the ${warning.ends.join(' and the ')} is sewn on before the body is woven. Only the other end can still be fitted.`,
+      };
+    case 'closure':
+      return wordDoubt(warning.doubt, style);
+    case 'other-thread':
+      return {
+        title: 'Your swatch is in another thread.',
+        text: 'Its gauge is used all the same. A thicker thread makes a unit a little longer.',
       };
     case 'one-pass-through-clasp':
       return {
@@ -99,11 +158,89 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
       return { title: 'These sizes do not suit each other.', text: warning.advice };
     case 'make-a-swatch':
       return {
-        title: 'Worked out, not measured.',
+        title: warning.source === 'table' ? 'From a chart, not measured.' : 'Worked out, not measured.',
         text:
           `Bead lots differ by 2 to 3.5 %${warning.mayShorten > 0 ? `, and the stitch may draw in by up to ${Math.round(warning.mayShorten * 100)} %` : ''}. ` +
           'Lay the first inch on a ruler before you trust the count.',
       };
+  }
+}
+
+export const CLOSING_WORDS: Readonly<Record<Closing, string>> = {
+  clasp: 'closed with a clasp',
+  joined: 'joined into a ring',
+  open: 'left open at both ends',
+};
+
+export const CLOSURE_PART_WORDS: Readonly<Record<ClosurePart, string>> = {
+  clasp: 'clasp',
+  loops: 'loops of seeds',
+  rings: 'jump rings',
+  chain: 'chain on both sides',
+};
+
+/** What a part of the wish is called; the body by its place. */
+export function wordWearPart(part: WearPart['what'], kind: Kind, place: Place | null): string {
+  switch (part) {
+    case 'body':
+      return place ?? (kind === 'bail' ? 'what it goes over' : 'body');
+    case 'ease':
+      return 'ease';
+    case 'wide band':
+      return 'for a wide band';
+    case 'thickness':
+      return 'for thickness';
+    case 'drop':
+      return 'for the drop';
+    case 'length':
+      return 'finished length';
+    case 'other thickness':
+      return 'for a thickness unlike that piece’s';
+  }
+}
+
+function wordDoubt(doubt: ClosureDoubt, style: LengthStyle): { title: string; text: string } {
+  switch (doubt.code) {
+    case 'bar-cannot-swing':
+      return {
+        title: 'The bar cannot swing through its ring.',
+        text: `Half of it must go through first, with what is sewn to it. Take ${doubt.seeds} seeds a side at that end, or end the work in small beads.`,
+      };
+    case 'wire-too-thick':
+      return {
+        title: `The wire of a ${doubt.ring} does not pass the bead.`,
+        text: `The wire is ${doubt.wireMm} mm, the hole ${doubt.holeMm} mm. Sew a loop of seeds and hang the ring in that.`,
+      };
+    case 'ring-too-small':
+      return {
+        title: `A ${doubt.ring} is too small here.`,
+        text: `Inside it is ${doubt.insideMm} mm; clasp and thread want ${doubt.needsMm.toFixed(1)} mm.`,
+      };
+    case 'loops-and-width':
+      return {
+        title: `${doubt.loops} loops do not fit side by side.`,
+        text: `The strip is ${formatLength(doubt.widthMm, style)} wide; so many loops take ${formatLength(doubt.needsMm, style)}. Take a clasp with fewer loops, or a wider strip.`,
+      };
+    case 'one-loop-for-wide-strip':
+      return {
+        title: 'A wide strip on one loop turns.',
+        text: `At ${formatLength(doubt.widthMm, style)} wide a slide tube or a box with several loops holds it flat.`,
+      };
+    case 'turned-loop':
+      return {
+        title: 'The loop of this clasp lies flat.',
+        text: 'One jump ring, or a seed more on each side, turns it the way the work lies.',
+      };
+    case 'loop-count':
+      return doubt.seeds < doubt.least
+        ? {
+            title: `A loop of ${doubt.seeds} is tight.`,
+            text: `${doubt.least} or ${doubt.most} seeds pass over. A tight loop cracks beads or cuts thread.`,
+          }
+        : {
+            title: `A loop of ${doubt.seeds} is loose.`,
+            text: `${doubt.least} or ${doubt.most} seeds hold. A loose loop loses the piece.`,
+          };
   }
 }
 
@@ -114,6 +251,20 @@ export function wordCaution(caution: Caution): { title: string; text: string } {
         title: 'Magnet.',
         text: 'Keep it at least 15 cm (6 in) from implanted heart devices. Small magnets are dangerous if swallowed: not for children.',
       };
+    case 'children':
+      return {
+        title: 'For a child.',
+        text: 'Small beads are a choking hazard for young children, and a cord round an infant’s neck can strangle: a child’s necklace needs a breakaway clasp. Rules on lead and nickel differ by country.',
+      };
+    case 'swelling':
+      return {
+        title: 'Leave room.',
+        text: 'Fingers and hands swell in heat and overnight. A ring or bangle that is tight to take off is too tight: take it off at night.',
+      };
+    case 'wire-ends':
+      return { title: 'Wire ends fly.', text: 'Wear eye protection when you cut chain or open rings.' };
+    case 'glue':
+      return { title: 'Glue.', text: 'Air the room and wear gloves; keep to the words on the tube.' };
     case 'nickel':
       return {
         title: 'Nickel.',

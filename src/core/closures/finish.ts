@@ -1,4 +1,5 @@
 import type { Needle, Weave } from '../weave/builder';
+import type { Bead } from '../weave/path';
 import type { Target } from '../weave/route';
 
 /** Beads that an end is woven through after its last knot (common practice: "a few more beads"). */
@@ -17,3 +18,25 @@ export function fastenOff(weave: Weave, needle: Needle, ...towards: Target[]): v
       .tail();
   });
 }
+
+/**
+ * Fastens an end off where it came out between two beads, with nothing beyond to turn round: a half hitch over the
+ * thread there, through beads, another half hitch, and the rest woven in.
+ */
+export function fastenBack(weave: Weave, needle: Needle, ...through: Bead[]): void {
+  weave.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () => {
+    needle
+      .knot('half hitch')
+      .through(...through)
+      .knot('half hitch', { pullInto: true })
+      .tail();
+  });
+}
+
+/** Sews the last of the work to its beginning, so that the strip is a ring. */
+export function joinEnds(weave: Weave, work: () => void): void {
+  weave.in({ section: JOIN, pass: 'join the ends', row: 0, rowsPerUnit: 1 }, work);
+}
+
+/** The part of the work in which a ring is closed. */
+export const JOIN = 'join';

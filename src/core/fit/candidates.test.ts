@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { cumulativeStdNormalProbability } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { bestUnits, candidate, nearestUnits, neighbours, type FitQuestion } from './candidates';
+import { allowed, type CountRule } from './rules';
 import { chanceWithin, normalBelow } from './chance';
 
 const question = fc.record({
@@ -10,6 +11,16 @@ const question = fc.record({
   spread: fc.double({ min: 0, max: 0.05, noNaN: true }),
   wishMm: fc.double({ min: 80, max: 900, noNaN: true }),
   minimum: fc.integer({ min: 1, max: 4 }),
+  fixedSdMm: fc.double({ min: 0, max: 2, noNaN: true }),
+  rules: fc.constantFrom<readonly CountRule[]>(
+    [],
+    [{ of: 2, rest: 1, must: true, why: 'test' }],
+    [
+      { of: 3, rest: 0, must: true, why: 'test' },
+      { of: 2, rest: 0, must: true, why: 'test' },
+    ],
+  ),
+  chain: fc.constant(null),
 });
 const withBand = (q: Omit<FitQuestion, 'band'>): FitQuestion => ({
   ...q,
@@ -22,8 +33,9 @@ describe('the count', () => {
       fc.property(question, (raw) => {
         const q = withBand(raw);
         let best = q.minimum;
+        while (!allowed(best, q.rules)) best++;
         const off = (n: number) => Math.abs(candidate(n, q).offMm);
-        for (let n = q.minimum; n < 2000; n++) if (off(n) < off(best)) best = n;
+        for (let n = best; n < 2000; n++) if (allowed(n, q.rules) && off(n) < off(best)) best = n;
         expect(off(nearestUnits(q))).toBeCloseTo(off(best), 9);
       }),
     );
@@ -45,10 +57,10 @@ describe('the count', () => {
       fc.property(question, (raw) => {
         const q = withBand(raw);
         const fitting = Array.from({ length: 2000 }, (_, n) => candidate(q.minimum + n, q)).filter(
-          (c) => c.fits,
+          (c) => c.fits && allowed(c.units, q.rules),
         );
         const best = candidate(bestUnits(q), q);
-        expect(best.fits).toBe(fitting.length > 0);
+        expect(best.fits && allowed(best.units, q.rules)).toBe(fitting.length > 0);
         for (const c of fitting) expect(Math.abs(best.offMm)).toBeLessThanOrEqual(Math.abs(c.offMm) + 1e-9);
       }),
       { numRuns: 60 },
@@ -56,7 +68,8 @@ describe('the count', () => {
   });
 
   it('stands among its neighbours, n − 2 to n + 2, none below the minimum', () => {
-    const q = withBand({ fixedMm: 20, pitchMm: 8, spread: 0.01, wishMm: 180, minimum: 1 });
+    const plain = { fixedSdMm: 0, rules: [], chain: null };
+    const q = withBand({ fixedMm: 20, pitchMm: 8, spread: 0.01, wishMm: 180, minimum: 1, ...plain });
     expect(neighbours(20, q).map((c) => c.units)).toEqual([18, 19, 20, 21, 22]);
     expect(neighbours(2, { ...q, minimum: 2 }).map((c) => c.units)).toEqual([2, 3, 4]);
   });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
-import { newBracelet } from '../piece';
+import { newPiece } from '../piece';
 import { planPiece } from '../plan';
 import { STRUCTURES } from '../structures/registry';
 import { cellOf } from '../weave/cell';
@@ -35,7 +35,7 @@ describe('the key of a layout', () => {
 const QUICK = 10;
 
 describe.each(STRUCTURES.map((s) => [s.name, s.id] as const))('what ships: %s', (_, id) => {
-  const plan = planPiece({ ...newBracelet('Kept', id, null), units: 12 });
+  const plan = planPiece({ ...newPiece('Kept', id, null), units: 12 });
   if (!plan.ok) throw new Error(plan.problem.code);
 
   it('stands on the solver, with a band round it', () => {
@@ -47,7 +47,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s.id] as const))('what ships: %s', 
   });
 
   it('is what the solver still says, to a thousandth of a millimetre', () => {
-    const open = planPiece({ ...newBracelet('Kept', id, null), units: 12 }, () => undefined);
+    const open = planPiece({ ...newPiece('Kept', id, null), units: 12 }, { layouts: () => undefined });
     if (!open.ok || !open.toLayOut) throw new Error('nothing to lay out');
     expect(open.gauge.source).toBe('closed form');
     const kept = shippedLayouts(open.toLayOut.key);
@@ -75,10 +75,13 @@ describe.each(STRUCTURES.map((s) => [s.name, s.id] as const))('what ships: %s', 
     const choices = fields.flatMap((field) =>
       field.kind === 'choice' ? field.options.map(({ value }) => ({ [field.key]: value })) : [],
     );
-    const piece = newBracelet('Kept', id, null);
+    const piece = newPiece('Kept', id, null);
     for (const choice of [{}, ...choices]) {
       const params = { ...piece.structure.params, ...choice };
-      const open = planPiece({ ...piece, units: 12, structure: { id, params } }, () => undefined);
+      const open = planPiece(
+        { ...piece, units: 12, structure: { id, params } },
+        { layouts: () => undefined },
+      );
       if (!open.ok || !open.toLayOut) throw new Error('nothing to lay out');
       const { key, cell, sizes } = open.toLayOut;
       const kept = shippedLayouts(key);
@@ -120,7 +123,7 @@ it('says what stands out: 4 mm cubes by nearly half a millimetre over the 8/0 be
 });
 
 it('an odd material still gets a plan at once, by the closed form, and says what is to be laid out', () => {
-  const piece = newBracelet('Odd', 'ladder', null);
+  const piece = newPiece('Odd', 'ladder', null);
   const odd = { ...piece.beads.A, lengthMm: 2.345, diameterMm: 2.222 };
   const plan = planPiece({ ...piece, beads: { ...piece.beads, A: odd } });
   expect(plan.ok && plan.toLayOut?.sizes[0]).toMatchObject({ lengthMm: 2.345 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
-import { newBracelet, type Piece } from '../piece';
+import { newPiece, type Piece } from '../piece';
 import { planPiece, type Plan } from '../plan';
 import { STRUCTURES } from '../structures/registry';
 import { hang } from './arc';
@@ -75,7 +75,7 @@ describe('an arc that hangs', () => {
 });
 
 const sample = (id: string, units: number, params: Piece['structure']['params'] = {}): Plan => {
-  const piece = newBracelet('Sample', id, null);
+  const piece = newPiece('Sample', id, null);
   const plan = planPiece({
     ...piece,
     units,

@@ -30,6 +30,8 @@ export interface Layout {
   readonly findings: readonly Point[];
   /** The body of a bead of that role. */
   readonly body: (role: string) => Body;
+  /** A ring laid out flat: after so many millimetres along x it meets its beginning. */
+  readonly aroundMm?: number;
 }
 
 export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);

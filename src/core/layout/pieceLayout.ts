@@ -91,5 +91,6 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
     0,
     0,
   ]);
-  return { poses, findings, body: parts.body, stations: marks };
+  const around = parts.ends.joined ? { aroundMm: marks.bodyEndMm - marks.bodyStartMm } : {};
+  return { poses, findings, body: parts.body, stations: marks, ...around };
 }

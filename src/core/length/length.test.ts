@@ -1,13 +1,15 @@
 import fc from 'fast-check';
 import { unit as mathUnit } from 'mathjs';
 import { describe, expect, it } from 'vitest';
-import { WRIST_RANGE } from '../body/wear';
+import { PLACE_FACTS } from '../body/places';
 import { formatChange, formatLength, formatThread, parseLength, MM_PER_INCH, MM_PER_YARD } from './length';
 
 const mm = (text: string, unit: 'in' | 'cm' = 'in') => {
   const reading = parseLength(text, unit);
   return reading.ok ? reading.mm : reading.problem.code;
 };
+
+const WRIST_RANGE = PLACE_FACTS.wrist.range;
 
 describe('reading lengths as people write them', () => {
   // Library: mathjs units, an independent table of conversions.

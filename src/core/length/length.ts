@@ -62,7 +62,8 @@ const TERM = new RegExp(String.raw`^\s*(${NUMBER})\s*("|″|”|''|'|′|’|[a-
 /**
  * Reads a length as people write it: `7 1/4"`, `7-1/4`, `7¼ in`, `18,5 cm`, `185 mm`, `5' 4"`, `1.5 m`.
  * A bare number is in `unit`; a comma is always a decimal comma.
- * With a `range`, a length outside it is refused with the units in which the same number would fit.
+ * With a `range`, a length outside it is refused with the units in which the same number would fit; nothing is a
+ * length only where the range begins there.
  */
 export function parseLength(text: string, unit: LengthUnit, range?: LengthRange): LengthReading {
   const clean = text
@@ -75,7 +76,8 @@ export function parseLength(text: string, unit: LengthUnit, range?: LengthRange)
   const terms = readTerms(clean, unit);
   if (!terms) return refuse({ code: 'unreadable', text: text.trim() });
   const mm = terms.reduce((sum, t) => sum + t.value * MM_PER[t.unit], 0);
-  if (!(mm > 0)) return refuse({ code: 'not-positive', text: text.trim() });
+  const nothing = mm === 0 && range?.minMm === 0;
+  if (!(mm > 0) && !nothing) return refuse({ code: 'not-positive', text: text.trim() });
 
   if (range && (mm < range.minMm || mm > range.maxMm)) {
     const [only] = terms;

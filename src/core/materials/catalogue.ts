@@ -117,6 +117,9 @@ export const THREADS: readonly ThreadMaterial[] = [
   { id: 'gel-10', name: 'braided gel-spun thread 10 lb', diameterMm: 0.2, source: 'memory' },
   { id: 'nylon-b', name: 'waxed nylon, size B', diameterMm: 0.2, source: 'memory' },
   { id: 'nylon-d', name: 'waxed nylon, size D', diameterMm: 0.3, source: 'memory' },
+  { id: 'elastic-0.5', name: 'elastic cord 0.5 mm', diameterMm: 0.5, source: 'memory' },
+  { id: 'elastic-0.7', name: 'elastic cord 0.7 mm', diameterMm: 0.7, source: 'memory' },
+  { id: 'elastic-1.0', name: 'elastic cord 1.0 mm', diameterMm: 1, source: 'memory' },
 ];
 
 /** Shaft diameters of needles (memory). */
@@ -146,18 +149,6 @@ const jumpRing = (outsideMm: number, insideMm: number, wireMm: number): FindingM
   source: 'memory',
 });
 
-/** Slide tubes have 2 to 5 loops; their length is the middle of 6 to 8 mm. */
-const slideTube = (loops: number): FindingMaterial => ({
-  id: `slide-tube-${loops}`,
-  name: `slide tube, ${loops} loops`,
-  kind: 'slide tube',
-  lengthMm: 7,
-  insideMm: null,
-  wireMm: null,
-  loops,
-  source: 'memory',
-});
-
 export const FINDINGS: readonly FindingMaterial[] = [
   jumpRing(4, 2.6, 0.7),
   jumpRing(5, 3.6, 0.7),
@@ -173,24 +164,10 @@ export const FINDINGS: readonly FindingMaterial[] = [
     source: 'memory',
   },
   {
-    id: 'bead-tip',
-    name: 'bead tip',
-    kind: 'bead tip',
-    lengthMm: 6,
-    insideMm: null,
-    wireMm: null,
-    loops: 1,
-    source: 'memory',
-  },
-  slideTube(2),
-  slideTube(3),
-  slideTube(4),
-  slideTube(5),
-  {
-    id: 'button-12',
-    name: 'button 12 mm, for a loop',
-    kind: 'button',
-    lengthMm: 13,
+    id: 'chain-link',
+    name: 'fine chain, a link',
+    kind: 'chain link',
+    lengthMm: 3,
     insideMm: null,
     wireMm: null,
     loops: 1,
@@ -198,63 +175,131 @@ export const FINDINGS: readonly FindingMaterial[] = [
   },
 ];
 
-/** Closed lengths are the middle of the usual range; how they divide between the halves is from memory too. */
+type ClaspRow = Partial<Omit<Clasp, 'id' | 'name' | 'shape'>> & Pick<Clasp, 'startMm' | 'endMm'>;
+
+/** A closure; what a row does not say is as for a plain sewn one of one loop. */
+const clasp = (id: string, name: string, shape: Clasp['shape'], row: ClaspRow): Clasp => ({
+  id,
+  name,
+  shape,
+  spreadMm: 0,
+  loops: 1,
+  turned: false,
+  fastening: 'sewn loop',
+  barMm: null,
+  ringMm: null,
+  buttonsMm: null,
+  plated: true,
+  note: '',
+  source: 'memory',
+  ...row,
+});
+
+const lobster = (mm: number, spreadMm = 0.5) =>
+  clasp(`lobster-${mm}`, `lobster ${mm} mm and ring`, 'lobster', { startMm: mm, endMm: 4, spreadMm });
+
+/** A tube that slides into another; its loops lie flat to the strip. */
+const tube = (loops: number) =>
+  clasp(`slide-tube-${loops}`, `slide tube, ${loops} loops`, 'slide tube', {
+    startMm: 3.5,
+    endMm: 3.5,
+    spreadMm: 1,
+    loops,
+    note: 'Sew every loop; the strip must be as wide as the loops lie apart.',
+  });
+
+/** A ball is gone over by its girth. */
+const ball = (mm: number) =>
+  clasp(`ball-${mm}`, `beaded loop over a ${mm} mm ball`, 'ball', {
+    startMm: 0,
+    endMm: 0,
+    buttonsMm: Math.PI * mm,
+    plated: false,
+    note: 'Try the loop over the ball before it is reinforced: reinforcing too hard shrinks it.',
+  });
+
+/** A flat button passes on edge: across and back, and round its two rounded rims. */
+const button = (mm: number, thickMm: number) =>
+  clasp(`button-${mm}`, `beaded loop over a ${mm} mm button`, 'button', {
+    startMm: 0,
+    endMm: 0,
+    buttonsMm: 2 * (mm - thickMm) + Math.PI * thickMm,
+    plated: false,
+    note: 'Try the loop over the button on edge before it is reinforced.',
+  });
+
+/**
+ * Closed lengths are the middle of the usual range, with half of that range as spread; how they divide between
+ * the halves is from memory too. What closes by a loop of seeds takes no length of its own: the loop has it.
+ */
 export const CLASPS: readonly Clasp[] = [
-  {
-    id: 'toggle-12',
-    name: 'toggle, 12 mm ring',
-    shape: 'toggle',
+  clasp('toggle-12', 'toggle, 12 mm ring', 'toggle', {
     startMm: 13.5,
     endMm: 3.5,
+    spreadMm: 1,
+    barMm: 18,
+    ringMm: 9,
     plated: false,
-    source: 'memory',
-  },
-  {
-    id: 'lobster-10',
-    name: 'lobster 10 mm and ring',
-    shape: 'lobster',
-    startMm: 10,
-    endMm: 4,
-    plated: true,
-    source: 'memory',
-  },
-  {
-    id: 'lobster-12',
-    name: 'lobster 12 mm and ring',
-    shape: 'lobster',
-    startMm: 12,
-    endMm: 4,
-    plated: true,
-    source: 'memory',
-  },
-  {
-    id: 'lobster-15',
-    name: 'lobster 15 mm and ring',
-    shape: 'lobster',
-    startMm: 15,
-    endMm: 4,
-    plated: true,
-    source: 'memory',
-  },
-  {
-    id: 'spring-6',
-    name: 'spring ring 6 mm and ring',
-    shape: 'spring ring',
-    startMm: 6,
-    endMm: 3,
-    plated: true,
-    source: 'memory',
-  },
-  {
-    id: 'magnet',
-    name: 'magnetic barrel',
-    shape: 'magnetic',
+    note: 'The bar must swing through the ring: keep the last beads on its side small.',
+  }),
+  lobster(10),
+  lobster(12),
+  lobster(15),
+  clasp('spring-6', 'spring ring 6 mm and ring', 'spring ring', { startMm: 6, endMm: 3, spreadMm: 0.5 }),
+  clasp('magnet', 'magnetic barrel', 'magnetic', {
     startMm: 6,
     endMm: 6,
-    plated: true,
-    source: 'memory',
-  },
-  { id: 'box-12', name: 'box clasp', shape: 'box', startMm: 6.5, endMm: 6, plated: true, source: 'memory' },
+    spreadMm: 2,
+    note: 'Fit it last: it pulls at needle and beads.',
+  }),
+  clasp('box-12', 'box clasp', 'box', { startMm: 6.5, endMm: 6, spreadMm: 2.5, turned: true }),
+  clasp('box-3', 'box clasp, 3 loops', 'box', { startMm: 6.5, endMm: 6, spreadMm: 2.5, loops: 3 }),
+  ...[2, 3, 4, 5].map(tube),
+  ball(4),
+  ball(6),
+  ball(8),
+  button(12, 2),
+  button(15, 3),
+  clasp('bead-tips', 'bead tips, a pair, lobster 10 mm and ring', 'bead tip', {
+    startMm: 6 + 10,
+    endMm: 6 + 4,
+    spreadMm: 1,
+    fastening: 'knot inside',
+    note: 'Knot the cord round a seed inside the tip, about three knots; do not trim close.',
+  }),
+  clasp('end-bars', 'sewn-in end bars, lobster 10 mm and ring', 'end bar', {
+    startMm: 5 + 10,
+    endMm: 5 + 4,
+    spreadMm: 1,
+    fastening: 'sewn in',
+  }),
+  clasp('end-caps', 'end caps, lobster 10 mm and ring', 'end cap', {
+    startMm: 8 + 10,
+    endMm: 8 + 4,
+    spreadMm: 2,
+    fastening: 'glued',
+    note: 'The cap must take the rope: measure its inside against the rope.',
+  }),
+  clasp('wire-guards', 'wire guards, lobster 10 mm and ring', 'wire guard', {
+    startMm: 4 + 10,
+    endMm: 4 + 4,
+    spreadMm: 0.5,
+    note: 'The thread runs in the guard and does not chafe on the ring.',
+  }),
+  clasp('ribbon', 'ribbon tied in a bow', 'ribbon', {
+    startMm: 30,
+    endMm: 30,
+    spreadMm: 10,
+    plated: false,
+    note: 'Tied, it closes as far as you draw it: the length given is for a small bow.',
+  }),
+  clasp('ring-top-20', 'ring top 20 mm across', 'ring top', {
+    startMm: 20,
+    endMm: 0,
+    spreadMm: 0.5,
+    plated: false,
+    note: 'The top covers an arc of the finger; the band covers the rest.',
+  }),
 ];
 
 /** Colours to begin with; the names are ours, a weaver writes her own. */

@@ -86,7 +86,15 @@ export const needleSchema = z.object({
 });
 export type Needle = z.infer<typeof needleSchema>;
 
-export const FINDING_KINDS = ['jump ring', 'extender link', 'bead tip', 'slide tube', 'button'] as const;
+export const FINDING_KINDS = [
+  'jump ring',
+  'extender link',
+  'chain link',
+  // Kept so that older catalogues can be read: these close a piece, and stand among the clasps now.
+  'bead tip',
+  'slide tube',
+  'button',
+] as const;
 
 /** Small metal parts that are neither bead nor clasp. */
 export const findingSchema = z.object({
@@ -104,16 +112,48 @@ export const findingSchema = z.object({
 });
 export type FindingMaterial = z.infer<typeof findingSchema>;
 
-export const CLASP_SHAPES = ['toggle', 'lobster', 'spring ring', 'magnetic', 'box'] as const;
+export const CLASP_SHAPES = [
+  'toggle',
+  'lobster',
+  'spring ring',
+  'magnetic',
+  'box',
+  'slide tube',
+  'button',
+  'ball',
+  'bead tip',
+  'end bar',
+  'end cap',
+  'wire guard',
+  'ribbon',
+  'ring top',
+] as const;
+
+/** How a closure is fastened to the work. */
+export const FASTENINGS = ['sewn loop', 'knot inside', 'sewn in', 'glued'] as const;
 
 export const claspSchema = z.object({
   id: z.string().min(1).max(60),
   name: z.string().min(1).max(80),
   shape: z.enum(CLASP_SHAPES),
   /** What each half takes of the closed length, start and end of the work; they add up to the whole. */
-  startMm: mm,
-  endMm: mm,
+  startMm: z.number().min(0).max(400),
+  endMm: z.number().min(0).max(400),
+  /** How far the closed length of one such closure may lie from another's: half the usual range. */
+  spreadMm: z.number().min(0).max(20).default(0),
+  /** Loops on each side, side by side across the piece. */
+  loops: z.number().int().min(1).max(9).default(1),
+  /** Its loop lies flat to the work: it wants one more jump ring or a longer loop of seeds. */
+  turned: z.boolean().default(false),
+  fastening: z.enum(FASTENINGS).default('sewn loop'),
+  /** Length of a toggle's bar, and the inside of the ring that it swings through. */
+  barMm: mm.nullable().default(null),
+  ringMm: mm.nullable().default(null),
+  /** Girth that a loop of seeds at the other end must pass over: a ball's, or a button's on edge. */
+  buttonsMm: mm.nullable().default(null),
   plated: z.boolean(),
+  /** What to know when it is fitted, in words. */
+  note: z.string().max(200).default(''),
   source,
 });
 export type Clasp = z.infer<typeof claspSchema>;

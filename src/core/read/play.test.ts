@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { distance, type Point } from '../layout/layout';
-import { newBracelet } from '../piece';
+import { newPiece } from '../piece';
 import { planPiece, planUnits } from '../plan';
 import { STRUCTURES } from '../structures/registry';
 import { frames } from './play';
 
 const played = (id: string) => {
-  const plan = planPiece({ ...newBracelet('Sample', id, null), units: 7 });
+  const plan = planPiece({ ...newPiece('Sample', id, null), units: 7 });
   if (!plan.ok) throw new Error(plan.problem.code);
   const { path, layout, thread } = plan.work();
   return { plan, path, thread, all: frames(thread, layout) };

@@ -28,7 +28,7 @@ export function threadMoves(path: Path, layout: Layout): ThreadMove[] {
     const strandsHere = strandsOf.get(move.needle) ?? 1;
     const reached = pointOf(move, path, layout);
     if (!reached) return { move, holeMm: 0, gapMm: standing(move, layout), strands: strandsHere, span: null };
-    const from = at.get(move.needle) ?? null;
+    const from = nearest(at.get(move.needle) ?? null, reached.into, layout.aroundMm);
     const partner = partners.get(move.needle);
     if (!from && partner !== undefined && !at.has(partner)) at.set(partner, reached.into);
     at.set(move.needle, reached.out);
@@ -40,6 +40,13 @@ export function threadMoves(path: Path, layout: Layout): ThreadMove[] {
       span: from ? [from, reached.into] : null,
     };
   });
+}
+
+/** A point as it lies nearest to another: in a ring laid out flat, what left at one end comes in at the other. */
+function nearest(from: Point | null, to: Point, aroundMm: number | undefined): Point | null {
+  if (!from || aroundMm === undefined) return from;
+  const turns = Math.round((to[0] - from[0]) / aroundMm);
+  return turns === 0 ? from : [from[0] + turns * aroundMm, from[1], from[2]];
 }
 
 /** The needle at the other end of each needle's thread. */

@@ -32,7 +32,7 @@ const upperOf = (unit: number) => (unit % 2 === 0 ? 'right' : 'left');
  * Two needles on one cord. In each unit one strings a side, the other the side opposite (or goes along the one
  * that is there), and both cross in the rung. The cord's middle holds the clasp at the start.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+function weave(p: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
   const w = new Weave(options);
   const [left, right] = w.cord('left', 'right');
   const tops: Run[][] = [];
@@ -51,6 +51,9 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
 
   // The loop for the clasp lies in the middle of the cord; its seeds lead into the first rung from both sides.
   let first: Bead[] = [];
+  const stringFirst = () =>
+    w.in({ section: 'body', pass: 'base', row: -1 }, () => (first = left.string(p.rung, 'rung')));
+  if (start.passes === 0) stringFirst();
   sewLoop(
     w,
     left,
@@ -58,13 +61,22 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
     start,
     () => {
       if (first.length > 0) left.through(...first);
-      else w.in({ section: 'body', pass: 'base', row: -1 }, () => (first = left.string(p.rung, 'rung')));
+      else stringFirst();
     },
     () => undefined,
   );
   w.in({ row: -1 }, () => right.back(...[...first].reverse()));
   at(rungs, 0)[0] = { beads: first, forward: false };
   [upper, lower] = [right, left];
+
+  /** Both ends cross in the rung that was strung first of all. */
+  const closeRing = () => {
+    const run = at(at(rungs, 0), 0);
+    goThrough(lower, run, true);
+    goThrough(upper, run, false);
+    at(rungs, 0)[units] = run;
+    [upper, lower] = [lower, upper];
+  };
 
   for (let unit = 0; unit < units; unit++)
     w.in({ row: unit }, () => {
@@ -73,7 +85,8 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
         one.string(one === upper ? p.side : p.other, one.name),
       );
       (tops[0] ??= [])[unit] = { beads: (upper === left ? strungLeft : strungRight) ?? [], forward: true };
-      cross(left, 0, unit + 1, 'rung');
+      if (joined && unit === units - 1) closeRing();
+      else cross(left, 0, unit + 1, 'rung');
     });
 
   // The clasp at the end is sewn when the last row that runs there is done, by the needle that strung its rung.
@@ -190,6 +203,7 @@ export const crossWeave = structure({
     minimumUnits: 2,
     rowWord: 'unit',
     closing: null,
+    closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
     weave: (units, request) => weave(p, units, request),
     advise(body) {
       const length = (roles: readonly string[]) => roles.reduce((sum, role) => sum + body(role).lengthMm, 0);

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { fastenOff, WOVEN_BEADS } from '../closures/finish';
+import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
 import { loopSection, sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { at, partsOf, ringed, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 24;
 const COLUMNS = [2, 4, 6, 8] as const;
@@ -25,7 +25,8 @@ const rowsOf = (p: Params, units: number) => units * p.sequence.length + extraRo
  * Two columns side by side. Four beads drawn into a square are the first two rows; each later row is two
  * beads, down the right column and up the left one.
  */
-function weaveTwo(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+function weaveTwo(given: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
+  const p = ringed(given, joined);
   const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
   const t = w.needle('working');
   const rows = rowsOf(p, units);
@@ -58,6 +59,10 @@ function weaveTwo(p: Params, units: number, { start, end, ...options }: WeaveReq
     () => t.through(last.right),
     () => t.through(last.left),
   );
+  if (joined)
+    joinEnds(w, () => {
+      t.through(row0.left, row0.right, last.right, last.left);
+    });
   const tail = w.needle(TAIL);
   sewLoop(
     w,
@@ -206,6 +211,7 @@ export const flatHerringbone = structure({
     minimumUnits: Math.max(1, Math.ceil((2 - extraRows(p)) / p.sequence.length)),
     rowWord: 'row',
     closing: p.alike ? 'and the first row again' : null,
+    closings: p.columns === 2 ? ['clasp', 'joined', 'open'] : ['clasp'],
     weave: (units, request) => (p.columns === 2 ? weaveTwo : weaveWide)(p, units, request),
     /** Closed form: one bead length per row, up to 6 % less as the beads lean (common practice). */
     form(body) {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fastenOff } from '../closures/finish';
+import { fastenOff, joinEnds } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
@@ -26,7 +26,7 @@ const inRow = ({ wide }: Params, row: number) => (row % 2 === 0 ? Math.ceil(wide
  * of the row before, there and back. With an odd number across, the long row ends beside no gap: its last bead
  * is held in a circle through the edge bead two rows back.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+function weave(p: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
   const sequence = rowsOfUnit(p);
   const w = new Weave({ ...options, rowsPerUnit: sequence.length });
   const t = w.needle('working');
@@ -60,14 +60,22 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   });
   const all = [row0, row1, ...later.items.map(({ row }) => row)];
 
+  if (joined)
+    joinEnds(w, () => {
+      const last = at(all, -1);
+      // The first row stands in the gaps of the last, as one row more would.
+      row0.forEach((bead, i) => t.back(bead).back(at(last, half - 1 - i)));
+    });
+
   // The clasp is sewn to the bead in the middle of the last row, and of the first.
   const sew = (needle: Needle, which: 'start' | 'end', row: readonly Bead[]) => {
+    const loop = which === 'start' ? start : end;
+    if (loop.passes === 0) return;
     const bead = at(row, Math.floor(row.length / 2));
     w.in({ section: `${which} loop`, pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () => {
       if (which === 'start') needle.release();
       needle.travel(outOf(bead));
     });
-    const loop = which === 'start' ? start : end;
     sewLoop(
       w,
       needle,
@@ -143,6 +151,11 @@ export const flatPeyote = structure({
     minimumUnits: Math.max(1, Math.ceil(4 / rowsOfUnit(p).length)),
     rowWord: 'row',
     closing: null,
+    closings: isOdd(p) ? ['clasp', 'open'] : ['clasp', 'joined', 'open'],
+    rules: (closing) =>
+      closing === 'joined' && rowsOfUnit(p).length % 2 === 1
+        ? [{ of: 2, rest: 0, must: true, why: 'the last row must stand in the gaps of the first' }]
+        : [],
     weave: (units, request) => weave(p, units, request),
     /** Closed form: half a diameter a row, one length for each bead across. */
     form(body) {

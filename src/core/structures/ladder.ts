@@ -1,11 +1,12 @@
 import { z } from 'zod';
-import { fastenOff, WOVEN_BEADS } from '../closures/finish';
+import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
 import type { Body, Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { SHORTENS } from './shortening';
+import { at, partsOf, ringed, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 12;
 const PICOT_ROLE = 'B';
@@ -28,7 +29,8 @@ const roleOfRung = ({ sequence }: Params, rung: number) => at(sequence, rung % s
  * Each rung is sewn to the one before: pick it up, round through the one before, and through it again. The
  * picots come back from the end to the start, a tent over every gap, by turns on one edge and the other.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+function weave(given: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
+  const p = ringed(given, joined);
   const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
   const t = w.needle('working').begin('none');
   const count = units * p.sequence.length + extraRungs(p);
@@ -44,15 +46,29 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   const sew = (needle: Needle, which: 'start' | 'end', enter: () => void) =>
     sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => undefined);
   sew(t, 'end', () => t.through(...last));
+  // Rungs stand by turns this way and that: an even number meets its first one head to tail.
+  const round = (rung: readonly Bead[]) =>
+    count % 2 === 0 ? t.through(...rung) : t.back(...[...rung].reverse());
+  if (joined)
+    joinEnds(w, () => {
+      round(first);
+      t.through(...last);
+    });
 
   const why = 'Pulled too hard, the edge buckles.';
-  const back = w.pass('picots', { optional: true, tension: 'medium', why }, () => {
+  const shortens = SHORTENS['picots, edge beads without tension'];
+  const back = w.pass('picots', { optional: true, tension: 'medium', why, shortens }, () => {
     const picot = (rung: readonly Bead[]) => {
       t.string(PICOT, 'picot');
       t.through(...rung);
     };
     w.along(later, { backwards: true, to: later.items.length - 1 }, picot);
     w.in({ row: 0 }, () => picot(first));
+    if (joined)
+      w.in({ row: count - 1 }, () => {
+        t.string(PICOT, 'picot');
+        round(last);
+      });
     return t;
   });
 
@@ -60,13 +76,13 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   const all = [first, ...later.items];
   const few = Math.min(WOVEN_BEADS, count - 1);
   const tail = w.needle(TAIL);
-  if (back) {
+  if (back && !joined) {
     sew(t, 'start', () => t.through(...first));
     fastenOff(w, t, ...into(at(all, few)));
     w.in({ section: 'finish', pass: 'tail' }, () => tail.tail());
   } else {
     sew(tail, 'start', () => tail.back(...[...first].reverse()));
-    fastenOff(w, t, ...into(at(all, count - 1 - few)));
+    fastenOff(w, t, ...into(at(all, back ? few : count - 1 - few)));
     fastenOff(w, tail, ...into(at(all, few)));
   }
   return w.path();
@@ -148,6 +164,7 @@ export const ladder = structure({
     minimumUnits: Math.max(1, Math.ceil((2 - extraRungs(p)) / p.sequence.length)),
     rowWord: 'rung',
     closing: p.alike ? 'and the first rung again' : null,
+    closings: ['clasp', 'joined', 'open'],
     weave: (units, request) => weave(p, units, request),
     /** Closed form: one bead diameter per rung. Picots draw it in by up to 1 % (from memory). */
     form(body, without) {

@@ -37,7 +37,7 @@ const leftwards = (row: number) => row % 2 === 1;
  * old ones, through that side again, and on round to where the next circle begins; the thread never cuts a
  * corner. Later rows come back along the one before, and share its outer sides.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+function weave(p: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
   const w = new Weave(options);
   const t = w.needle('working').begin('none');
   const tops: Run[][] = [];
@@ -86,10 +86,15 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
 
   // The rung that the first unit shares with none before it.
   rungs[0] = [{ beads: t.string(p.rung, 'rung', { row: -1 }), forward: true }];
-  for (let unit = 0; unit < units; unit++) w.in({ row: unit }, () => circle(0, unit, unit === 0));
+  for (let unit = 0; unit < units; unit++) {
+    // The circle that closes a ring shares the first side of all: it has two sides of its own.
+    if (joined && unit === units - 1) (rungs[0] ??= [])[units] = at(at(rungs, 0), 0);
+    w.in({ row: unit }, () => circle(0, unit, unit === 0));
+  }
 
   const middle = Math.floor((p.rows - 1) / 2);
   const sewEnd = () => {
+    if (end.passes === 0) return;
     const rung = at(at(rungs, middle), units).beads;
     const there = outOf(at(rung, -1));
     if (p.rows > 1)
@@ -124,7 +129,7 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
 
   const tail = w.needle(TAIL);
   const first = at(at(rungs, middle), 0).beads;
-  if (middle > 0)
+  if (middle > 0 && start.passes > 0)
     w.in({ section: loopSection('start'), pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () =>
       tail.travel(backOutOf(at(first, 0))),
     );
@@ -208,6 +213,7 @@ export const rightAngleWeave = structure({
     minimumUnits: 2,
     rowWord: 'unit',
     closing: null,
+    closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
     weave: (units, request) => weave(p, units, request),
     form(body) {
       const net = grid(body, { sides: [p.side], rung: p.rung, rows: p.rows });

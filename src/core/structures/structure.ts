@@ -1,15 +1,18 @@
 import { z } from 'zod';
+import type { Closing } from '../body/kinds';
 import type { SewnLoop } from '../closures/sewnLoop';
+import type { CountRule } from '../fit/rules';
 import type { Body, Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
 import type { RowWord } from '../read/phrases';
 import type { WeaveOptions } from '../weave/builder';
 import type { Bead, Path } from '../weave/path';
 
-/** How both ends of a piece are closed. */
+/** How both ends of a piece are closed: a loop at each, or neither; joined, the last unit is sewn to the first. */
 export interface EndLoops {
   readonly start: SewnLoop;
   readonly end: SewnLoop;
+  readonly joined?: boolean;
 }
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
@@ -49,6 +52,10 @@ export interface Weaveable {
   /** Each role's parts, in the order they first come. */
   readonly parts: readonly Part[];
   readonly minimumUnits: number;
+  /** Ways in which it can be closed; a clasp at either end where nothing is said. */
+  readonly closings?: readonly Closing[];
+  /** What the count must keep to, or had better. */
+  readonly rules?: (closing: Closing) => readonly CountRule[];
   /** What the maker calls one row: the steps use it. */
   readonly rowWord: RowWord;
   /** What closes the piece beyond its whole units, in words; null where nothing does. */
@@ -164,6 +171,10 @@ export const partsOf = (sequence: readonly RoleLetter[], part: string, rule: Par
 
 /** Bead roles in the order they first come. */
 export const rolesOf = ({ parts }: Weaveable): RoleLetter[] => distinct(parts.map(({ role }) => role));
+
+/** Parameters of a strip that may end with its first row again: joined into a ring it does not, for there it begins. */
+export const ringed = <P extends { readonly alike: boolean }>(p: P, joined = false): P =>
+  joined ? { ...p, alike: false } : p;
 
 /** A run of bead roles, never empty. */
 export const sequenceSchema = (most: number, roles: readonly RoleLetter[] = ROLE_LETTERS) =>

@@ -9,6 +9,7 @@ import { tally, unitTally } from '../read/tally';
 import { threadMoves, threadMm, type ThreadMove } from '../read/thread';
 import { findingPasses, holeUses } from '../read/traversals';
 import { steps } from '../read/steps';
+import { USUAL_SETTINGS } from '../settings';
 import { threadPlan } from '../supplies/threadPlan';
 import { cellOf } from '../weave/cell';
 import { isTraversal, TAIL } from '../weave/path';
@@ -566,6 +567,7 @@ const planOf = (thread: ThreadMove[]) =>
   threadPlan(
     threadMm(thread),
     threadMm(thread, (m) => m.needle === TAIL),
+    USUAL_SETTINGS,
   );
 
 describe('what to cut', () => {

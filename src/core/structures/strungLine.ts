@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { fastenOff, WOVEN_BEADS } from '../closures/finish';
+import { fastenBack, fastenOff, JOIN, joinEnds, WOVEN_BEADS } from '../closures/finish';
 import { loopSection, sewLoop } from '../closures/sewnLoop';
 import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
-import { backOutOf, outOf, Weave } from '../weave/builder';
+import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { at, partsOf, ringed, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 24;
 const MOST_SWAG = 30;
@@ -20,8 +20,8 @@ const params = z.object({
 });
 type Params = z.infer<typeof params>;
 
-/** Swags need the way back along the line. */
-const tripsOf = ({ trips, swags }: Params) => (swags > 0 ? 2 : trips);
+/** Swags need the way back along the line, and so does a line with free ends: it holds itself. */
+const tripsOf = ({ trips, swags }: Params, open: boolean) => (swags > 0 || open ? 2 : trips);
 /** The row above is shorter: without the first and the last bead of the one below. */
 const upper = ({ swag }: Params) => (swag.length > 2 ? swag.slice(1, -1) : swag);
 /** A swag hangs across every second unit that has a neighbour on both sides. */
@@ -31,7 +31,9 @@ const swagged = (unit: number, units: number) => unit % 2 === 1 && unit < units 
  * String the units, sew on a clasp half, and (on a second trip) come back through them all to the first. Swags
  * are strung on the trips back and forth, across every other unit instead of through it.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+function weave(given: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
+  const p = ringed(given, joined);
+  const open = !joined && end.passes === 0;
   const { sequence, alike, swags, swag } = p;
   const w = new Weave(options);
   const t = w.needle('working').begin('foreign');
@@ -48,7 +50,10 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
     () => t.back(last),
     () => t.knot('half hitch').through(last),
   );
-  const backThrough = (unit: readonly Bead[]) => t.back(...unit.filter((bead) => bead !== last).reverse());
+  if (joined) return joinLine(w, t, [...line.items.flat(), ...closing], p.trips);
+  // At a free end the outermost bead is gone round: it holds the thread.
+  const turned = (bead: Bead) => bead === last || (open && bead === first);
+  const backThrough = (unit: readonly Bead[]) => t.back(...unit.filter((bead) => !turned(bead)).reverse());
 
   if (swags > 0) {
     const why = 'Let them hang: pulled tight, a swag draws the line into waves.';
@@ -58,7 +63,7 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
         else backThrough(unit);
       }),
     );
-  } else if (tripsOf(p) === 2)
+  } else if (tripsOf(p, open) === 2)
     w.pass('back along the line', { why: 'Should one thread wear through, the other holds.' }, () =>
       w.along(line, { backwards: true }, backThrough),
     );
@@ -67,7 +72,7 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   const fromStart = few(line.items.slice(0, WOVEN_BEADS + 1).flat());
   const fromEnd = few([...line.items.slice(-WOVEN_BEADS - 1).flat(), ...closing].reverse());
   const tail = w.needle(TAIL);
-  const sewing = tripsOf(p) === 2 ? t : tail;
+  const sewing = tripsOf(p, open) === 2 ? t : tail;
   w.in({ section: loopSection('start') }, () => sewing.release());
   sewLoop(
     w,
@@ -90,9 +95,27 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
         }),
     );
     fastenOff(w, t, outOf(last), backOutOf(fromEnd));
+  } else if (open) {
+    // Both ends come out beside the first bead, the tail round its outside, and run back into the line.
+    const few = [...line.items.slice(0, WOVEN_BEADS + 1).flat(), ...closing].slice(1, 1 + WOVEN_BEADS);
+    fastenBack(w, t, ...few);
+    fastenBack(w, tail, ...few);
+    return w.path();
   } else fastenOff(w, sewing, outOf(fromStart));
   if (sewing === tail) fastenOff(w, t, backOutOf(fromEnd));
   else w.in({ section: 'finish', pass: 'tail' }, () => tail.tail());
+  return w.path();
+}
+
+/** Closes a line into a ring: once more through its beginning, or all round again, and a knot with the tail. */
+function joinLine(w: Weave, t: Needle, line: readonly Bead[], trips: number) {
+  const again = trips === 2 ? line : line.slice(0, 1);
+  joinEnds(w, () => t.close(...again).knot('square'));
+  const few = Math.min(WOVEN_BEADS, line.length - 1);
+  fastenOff(w, t, outOf(at(line, few)));
+  const tail = w.needle(TAIL);
+  w.in({ section: JOIN }, () => tail.release());
+  fastenOff(w, tail, backOutOf(at(line, -1 - few)));
   return w.path();
 }
 
@@ -179,6 +202,11 @@ export const strungLine = structure({
     minimumUnits: p.swags > 0 ? 3 : 1,
     rowWord: 'unit',
     closing: p.alike ? 'and the first bead again' : null,
+    closings: p.swags > 0 ? ['clasp'] : ['clasp', 'joined', 'open'],
+    rules: () =>
+      p.swags > 0
+        ? [{ of: 2, rest: 1, must: false, why: 'with an odd number the swags hang alike from both ends' }]
+        : [],
     weave: (units, request) => weave(p, units, request),
     advise(body) {
       const unit = lengthOf(p.sequence, body);

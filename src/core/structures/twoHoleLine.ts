@@ -6,6 +6,7 @@ import type { Body, Pose } from '../layout/layout';
 import { backOutOf, hole, outOf, Weave } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
 import { nameParts } from './grid';
+import { SHORTENS } from './shortening';
 import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 6;
@@ -89,7 +90,8 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
 
   const lower = (k: number) => k % 2;
   const why = 'Not too tight: the line must still bend.';
-  const done = w.pass(p.overlay, { optional: true, tension: 'medium', face: p.face, why }, () => {
+  const shortens = SHORTENS['crosses over a two-hole base'];
+  const done = w.pass(p.overlay, { optional: true, tension: 'medium', face: p.face, why, shortens }, () => {
     const middles: Bead[] = [];
     for (let k = 0; k < units; k++)
       w.in({ row: k }, () => {

@@ -3,10 +3,18 @@
  * through, a tail that sews nothing comes to 10 to 15 cm (common practice).
  */
 export const END_MM = 110;
-/** Added to the thread in the work for pulling, drawing out and mending (from memory). */
-export const MARGIN = 0.1;
-/** Longest thread people like to work with: a wingspan and a half (practice), of a typical 1.65 m height (memory). */
-export const HANDY_MM = 1.5 * 1650;
+/** A typical wingspan, about the height (memory). */
+export const TYPICAL_WINGSPAN_MM = 1650;
+/** Longest thread people like to work with, in wingspans (practice). */
+const HANDY_WINGSPANS = 1.5;
+
+/** How one likes to cut thread. */
+export interface ThreadHabits {
+  /** Fingertip to fingertip; null takes a typical one. */
+  readonly wingspanMm: number | null;
+  /** Added to the thread in the work for pulling, drawing out and mending, as a part of it. */
+  readonly threadMargin: number;
+}
 
 export interface ThreadPlan {
   /** Thread that lies in the work: through holes, across gaps, in knots. */
@@ -30,15 +38,20 @@ export interface ThreadPlan {
  * @param inWorkMm thread that lies in the work
  * @param tailSewsMm what of it the tail sews
  */
-export function threadPlan(inWorkMm: number, tailSewsMm: number): ThreadPlan {
-  const marginMm = inWorkMm * MARGIN;
+export function threadPlan(
+  inWorkMm: number,
+  tailSewsMm: number,
+  { wingspanMm, threadMargin }: ThreadHabits,
+): ThreadPlan {
+  const marginMm = inWorkMm * threadMargin;
+  const handyMm = HANDY_WINGSPANS * (wingspanMm ?? TYPICAL_WINGSPAN_MM);
   const withEnds = (lengths: number) => inWorkMm + marginMm + 2 * lengths * END_MM;
   // Each length more adds two ends to weave in: the number that keeps every length handy.
-  const lengths = Math.max(1, Math.ceil((inWorkMm + marginMm) / (HANDY_MM - 2 * END_MM)));
+  const lengths = Math.max(1, Math.ceil((inWorkMm + marginMm) / (handyMm - 2 * END_MM)));
   return {
     inWorkMm,
     tailSewsMm,
-    tailMm: tailSewsMm * (1 + MARGIN) + END_MM,
+    tailMm: tailSewsMm * (1 + threadMargin) + END_MM,
     endsMm: 2 * lengths * END_MM,
     marginMm,
     totalMm: withEnds(lengths),

@@ -109,9 +109,17 @@ export interface PassInfo {
   readonly face: 'front' | 'back' | 'below' | null;
   /** Why it is done, or must not be left out. */
   readonly why: string | null;
+  /** By what part it draws in what is there already; null where it does not. */
+  readonly shortens: { readonly least: number; readonly most: number } | null;
 }
 
-export const PLAIN_PASS: PassInfo = { tension: 'tight', optional: false, face: null, why: null };
+export const PLAIN_PASS: PassInfo = {
+  tension: 'tight',
+  optional: false,
+  face: null,
+  why: null,
+  shortens: null,
+};
 
 /** One length of thread. Two needles are its two ends: a cord folded in the middle, or a needle and its tail. */
 export interface Thread {

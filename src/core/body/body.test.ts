@@ -1,0 +1,114 @@
+import fc from 'fast-check';
+import { unit } from 'mathjs';
+import { describe, expect, it } from 'vitest';
+import { dropMm, droppedMm, nameOfLength, namedLengthMm, NECKLACE_LENGTHS } from './necklace';
+import { PLACE_FACTS, PLACES, typicalGirths } from './places';
+import { ringMm, ringSize, RING_SCALES, SCALES } from './ringSize';
+
+const across = (roundMm: number | null) => (roundMm ?? NaN) / Math.PI;
+
+describe('ring sizes', () => {
+  it('published, ISO 8653: size 54 is 54.0 mm round, 17.19 mm across', () => {
+    expect(ringMm('iso', '54')).toBe(54);
+    expect(across(ringMm('iso', '54'))).toBeCloseTo(17.19, 2);
+    expect(ringSize('diameter', 54)).toBe('17.2');
+  });
+
+  // ASTM-style linear scale, constants from memory.
+  it.each([
+    ['7', 17.32],
+    ['10', 19.76],
+  ])('published, US: size %s is %f mm across', (size, mm) => {
+    expect(across(ringMm('us', size))).toBeCloseTo(mm, 2);
+  });
+
+  it('published, BS 6820 (constants from memory): N is 53.75 mm round; the older gauge is 0.4 mm more', () => {
+    expect(ringMm('uk', 'N')).toBeCloseTo(53.75, 9);
+    expect(ringMm('uk', 'n½')).toBeCloseTo(54.375, 9);
+    expect((ringMm('uk older', 'N') ?? 0) - (ringMm('uk', 'N') ?? 0)).toBeCloseTo(0.4, 9);
+    // Library: a sixty-fourth of an inch of diameter a letter.
+    const letter = (ringMm('uk older', 'O') ?? 0) - (ringMm('uk older', 'N') ?? 0);
+    expect(letter).toBeCloseTo(Math.PI * unit(1 / 64, 'inch').toNumber('mm'), 9);
+  });
+
+  it('published, Japan (constants from memory): 13 is 17.0 mm across', () => {
+    expect(across(ringMm('japan', '13'))).toBeCloseTo(17, 9);
+  });
+
+  it('every size of every scale comes back as it was written', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...RING_SCALES),
+        fc.double({ min: 41, max: 75, noNaN: true }),
+        (scale, mm) => {
+          const written = ringSize(scale, mm);
+          const read = ringMm(scale, written) ?? NaN;
+          expect(Math.abs(read - mm)).toBeLessThanOrEqual(
+            (SCALES[scale].part * SCALES[scale].stepMm) / 2 + 1e-9,
+          );
+          expect(ringSize(scale, read)).toBe(written);
+        },
+      ),
+    );
+  });
+
+  it('reads sizes as people write them, and nothing else', () => {
+    expect(ringMm('us', '7 1/2')).toBeCloseTo(ringMm('us', '7.5') ?? NaN, 9);
+    expect(ringMm('us', '7½')).toBeCloseTo(ringMm('us', '7,5') ?? NaN, 9);
+    expect(ringMm('uk', 'Z+2')).toBeCloseTo((ringMm('uk', 'Z') ?? NaN) + 2 * 1.25, 9);
+    for (const [scale, text] of [
+      ['us', 'N'],
+      ['us', ''],
+      ['us', '7/0'],
+      ['uk', '7'],
+      ['uk', 'NN'],
+    ] as const)
+      expect(ringMm(scale, text)).toBeNull();
+  });
+});
+
+describe('necklaces', () => {
+  it('the named lengths do not overlap, and each is its own name', () => {
+    NECKLACE_LENGTHS.forEach(({ name, fromIn, toIn }, i) => {
+      expect(fromIn).toBeLessThan(toIn);
+      expect(fromIn).toBeGreaterThan(NECKLACE_LENGTHS[i - 1]?.toIn ?? 0);
+      expect(nameOfLength(namedLengthMm(name))).toBe(name);
+    });
+    // memory: a princess necklace is 17 to 19 in
+    expect(unit(18, 'inch').toNumber('mm')).toBeCloseTo(namedLengthMm('princess'), 9);
+  });
+
+  it('a V: longer than the neck, shorter than neck and both legs, and back again', () => {
+    const neck = fc.double({ min: 280, max: 450, noNaN: true });
+    fc.assert(
+      fc.property(neck, fc.double({ min: 1, max: 400, noNaN: true }), (neckMm, drop) => {
+        const length = droppedMm(neckMm, drop);
+        expect(length).toBeGreaterThan(neckMm);
+        // Two legs straight from the middle line of the neck would be the longest way round.
+        expect(length).toBeLessThan(neckMm + 2 * Math.hypot(drop, neckMm / Math.PI));
+        expect(dropMm(neckMm, length)).toBeCloseTo(drop, 4);
+      }),
+    );
+    expect(droppedMm(360, 0)).toBeCloseTo(360, 6);
+    expect(dropMm(360, 300)).toBe(0);
+  });
+
+  it('closed form: with the point a radius below the neck, the tangents are √3 radii and two thirds of the neck are behind', () => {
+    const r = 50;
+    expect(droppedMm(2 * Math.PI * r, r)).toBeCloseTo(2 * Math.sqrt(3) * r + (2 / 3) * 2 * Math.PI * r, 9);
+  });
+});
+
+describe('typical sizes', () => {
+  it('lie in what a body can be, and grow from small to large', () => {
+    for (const place of PLACES) {
+      const { typical, range } = PLACE_FACTS[place];
+      if (!typical) continue;
+      expect(typical.small).toBeGreaterThan(range.minMm);
+      expect(typical.small).toBeLessThan(typical.medium);
+      expect(typical.medium).toBeLessThan(typical.large);
+      expect(typical.large).toBeLessThan(range.maxMm);
+    }
+    expect(typicalGirths('medium').finger).toBeUndefined(); // nobody's finger is guessed
+  });
+});

@@ -1,0 +1,140 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { openingMm, solveClosed } from '../layout/solver/closed';
+import { solidOf } from '../layout/solver/solid';
+import { BEADS, byId, CLASPS, FINDINGS } from '../materials/catalogue';
+import { sizeOf, type Finish } from '../materials/material';
+import { inColour } from '../piece';
+import { Weave } from '../weave/builder';
+import { buttonLoop, loopOpeningMm } from './buttonLoop';
+import { closureDoubts, closureOf, type EndsChoice } from './closure';
+
+const seed = (id: string, finish: Finish = 'plain') =>
+  sizeOf({ ...inColour(byId(BEADS, id), { name: 'foam', hex: '#e9e3d0' }), finish });
+const eleven = seed('seed-11');
+const end = { seedsEachSide: 3, passes: 2, rings: null };
+const ends = (clasp: string, change: Partial<EndsChoice> = {}): EndsChoice => ({
+  closing: 'clasp',
+  clasp: byId(CLASPS, clasp),
+  start: end,
+  end,
+  loopSeeds: null,
+  extender: null,
+  chain: null,
+  ...change,
+});
+
+describe('a loop of seeds over a ball', () => {
+  it('practice: over a 6 mm faceted ball go 14 or 15 of 10/0', () => {
+    expect(buttonLoop(Math.PI * 6, seed('seed-10'))).toMatchObject({ least: 14, most: 15 });
+  });
+
+  it('practice: fewer in a thickly plated finish, more in a frosted one', () => {
+    const exact = (finish: Finish) => buttonLoop(Math.PI * 6, seed('seed-10', finish)).exact;
+    expect(exact('plated')).toBeLessThan(exact('plain'));
+    expect(exact('matte')).toBeGreaterThan(exact('plain'));
+  });
+
+  it('closed form: opens between n·p − π·d and n·p', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 6, max: 60 }), (n) => {
+        const { lengthMm, diameterMm } = eleven;
+        expect(loopOpeningMm(n, eleven)).toBeGreaterThan(n * lengthMm - Math.PI * diameterMm);
+        expect(loopOpeningMm(n, eleven)).toBeLessThan(n * lengthMm);
+      }),
+    );
+  });
+
+  it('the opening is that of the loop laid out bead by bead, within 3 %', () => {
+    for (const id of ['seed-15', 'seed-10', 'seed-8']) {
+      const w = new Weave();
+      const t = w.needle('working');
+      const [first] = t.string(Array<string>(14).fill('A'));
+      if (first) t.close(first);
+      const solid = () => solidOf(seed(id));
+      const laidOut = Math.PI * openingMm(solveClosed(w.path(), solid), solid, ['A']);
+      expect(Math.abs(loopOpeningMm(14, seed(id)) / laidOut - 1)).toBeLessThan(0.03);
+    }
+  });
+
+  it('passes over its girth, and one seed fewer would not', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 8, max: 80, noNaN: true }), (girth) => {
+        const { least } = buttonLoop(girth, eleven);
+        expect(loopOpeningMm(least, eleven)).toBeGreaterThanOrEqual(girth - 1e-9);
+        expect(loopOpeningMm(least - 1, eleven)).toBeLessThan(girth);
+      }),
+    );
+  });
+});
+
+describe('what closing takes', () => {
+  it('is the sum of its parts, whatever closes it', () => {
+    for (const { id } of CLASPS) {
+      const { allowanceMm, parts } = closureOf(ends(id), eleven);
+      expect(parts.reduce((sum, { mm }) => sum + mm, 0)).toBeCloseTo(allowanceMm, 9);
+      expect(allowanceMm).toBeGreaterThan(0);
+    }
+    expect(closureOf(ends('toggle-12', { closing: 'joined' }), eleven).allowanceMm).toBe(0);
+  });
+
+  it('a jump ring more makes it longer by the ring’s inside', () => {
+    const finding = byId(FINDINGS, 'jump-ring-5');
+    const ringed = ends('lobster-12', { end: { ...end, rings: { finding, count: 2 } } });
+    const more = closureOf(ringed, eleven).allowanceMm - closureOf(ends('lobster-12'), eleven).allowanceMm;
+    expect(more).toBeCloseTo(2 * 3.6, 9); // memory: a 5 mm jump ring is 3.6 mm inside
+  });
+
+  it('a button loop has its own length and no clasp at that end', () => {
+    const { loops, claspMm, button } = closureOf(ends('button-12'), eleven);
+    expect(claspMm).toBe(0);
+    expect(loops.end.buttonSeeds).toBe(button?.least);
+    expect(loops.start.buttonSeeds).toBeUndefined();
+    // memory: a 12 mm button with its loop takes 12 to 14 mm and the seeds that hold the button
+    const { allowanceMm } = closureOf(ends('button-12', { start: { ...end, seedsEachSide: 0 } }), eleven);
+    expect(allowanceMm).toBeGreaterThan(11);
+    expect(allowanceMm).toBeLessThan(16);
+  });
+});
+
+describe('what to look at in a closure', () => {
+  const strip = { widthMm: 12, thicknessMm: 3, threadMm: 0.15, seed: { ...eleven, holeMm: 0.85 } };
+  const codes = (choice: EndsChoice, change: Partial<typeof strip> = {}) => {
+    const its = { ...strip, ...change };
+    return closureDoubts(choice, closureOf(choice, its.seed), its).map(({ code }) => code);
+  };
+
+  it('a toggle’s bar swings where the strip passes its ring, or where there are seeds for half of the bar', () => {
+    const toggle = ends('toggle-12');
+    expect(codes(toggle)).toContain('bar-cannot-swing');
+    expect(codes(toggle, { widthMm: 5 })).not.toContain('bar-cannot-swing');
+    const [doubt] = closureDoubts(toggle, closureOf(toggle, eleven), strip);
+    if (doubt?.code !== 'bar-cannot-swing') throw new Error('no doubt');
+    const enough = ends('toggle-12', { end: { ...end, seedsEachSide: doubt.seeds } });
+    expect(codes(enough)).not.toContain('bar-cannot-swing');
+    const one = ends('toggle-12', { end: { ...end, seedsEachSide: doubt.seeds - 1 } });
+    expect(codes(one)).toContain('bar-cannot-swing');
+  });
+
+  it('several loops need a strip as wide, and a wide strip more than one loop', () => {
+    expect(codes(ends('slide-tube-5'))).toContain('loops-and-width');
+    expect(codes(ends('slide-tube-2'))).not.toContain('loops-and-width');
+    expect(codes(ends('lobster-12'), { widthMm: 20 })).toContain('one-loop-for-wide-strip');
+    expect(codes(ends('lobster-12'))).toEqual([]);
+  });
+
+  it('the wire of a jump ring must pass the bead it goes through', () => {
+    const rings = { finding: byId(FINDINGS, 'jump-ring-6'), count: 1 };
+    const bare = ends('lobster-12', { end: { seedsEachSide: 0, passes: 2, rings } });
+    expect(codes(bare, { seed: { ...eleven, holeMm: 0.7 } })).toContain('wire-too-thick');
+    expect(codes(bare, { seed: { ...eleven, holeMm: 0.9 } })).not.toContain('wire-too-thick');
+  });
+
+  it('a loop of the maker’s own count is tight, right or loose', () => {
+    const { button } = closureOf(ends('ball-6'), eleven);
+    const with_ = (seeds: number) => codes(ends('ball-6', { loopSeeds: seeds }));
+    expect(with_(button?.least ?? 0)).not.toContain('loop-count');
+    expect(with_((button?.least ?? 0) - 1)).toContain('loop-count');
+    expect(with_((button?.most ?? 0) + 1)).toContain('loop-count');
+  });
+});

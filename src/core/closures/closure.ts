@@ -1,0 +1,197 @@
+import type { Closing } from '../body/kinds';
+import type { Body } from '../layout/layout';
+import type { Clasp, FindingMaterial } from '../materials/material';
+import type { EndLoops } from '../structures/structure';
+import { buttonLoop, type ButtonLoop } from './buttonLoop';
+import { loopLengthMm, NO_LOOP, type PieceEnd, type SewnLoop } from './sewnLoop';
+
+/** How one end is made. */
+export interface EndChoice {
+  readonly seedsEachSide: number;
+  readonly passes: number;
+  /** Jump rings between the sewn loop and the clasp. */
+  readonly rings: { readonly finding: FindingMaterial; readonly count: number } | null;
+}
+
+/** How a piece is closed: the choices. */
+export interface EndsChoice {
+  readonly closing: Closing;
+  readonly clasp: Clasp;
+  readonly start: EndChoice;
+  readonly end: EndChoice;
+  /** Seeds of a loop over a ball or a button; null takes the count worked out. */
+  readonly loopSeeds: number | null;
+  /** Links that the closed piece can be let out by. */
+  readonly extender: { readonly linkMm: number; readonly links: number } | null;
+  /** Chain on either side that makes up what the woven part leaves. */
+  readonly chain: { readonly linkMm: number; readonly wovenMm: number } | null;
+}
+
+export type ClosurePart = 'clasp' | 'loops' | 'rings' | 'chain';
+
+/** What closing the piece takes of its finished length. */
+export interface Closure {
+  readonly closing: Closing;
+  /** Each part that takes any, mm; chains are not among them, for they depend on the count. */
+  readonly parts: readonly { readonly what: ClosurePart; readonly mm: number }[];
+  readonly claspMm: number;
+  readonly loopsMm: number;
+  readonly ringsMm: number;
+  readonly allowanceMm: number;
+  /** One standard deviation of the closed length of such a clasp, mm. */
+  readonly sdMm: number;
+  /** From the tip at either end to where the sewn loop begins, chains not counted. */
+  readonly startMm: number;
+  readonly endMm: number;
+  readonly loops: EndLoops;
+  /** The loop over a ball or button, and its count; null where a clasp closes it. */
+  readonly button: (ButtonLoop & { readonly seeds: number }) | null;
+}
+
+const ringsMm = ({ rings }: EndChoice): number => (rings ? rings.count * rings.finding.lengthMm : 0);
+
+/** The loop of an end, as the path sews it. */
+function sewnLoop(ends: EndsChoice, end: PieceEnd, button: Closure['button']): SewnLoop {
+  if (ends.closing !== 'clasp') return NO_LOOP;
+  const { seedsEachSide, passes } = ends[end];
+  if (button && end === 'end') return { seedsEachSide: 0, passes, buttonSeeds: button.seeds };
+  // A finding that is sewn in or glued on, or that a knot sits in, is held without seeds.
+  return { seedsEachSide: ends.clasp.fastening === 'sewn loop' ? seedsEachSide : 0, passes };
+}
+
+/**
+ * What closes the piece, in millimetres and in beads.
+ * @param seed the seed of the loops, with its finish on
+ */
+export function closureOf(ends: EndsChoice, seed: Body): Closure {
+  const { clasp, closing } = ends;
+  const clasped = closing === 'clasp';
+  const over = clasped && clasp.buttonsMm !== null ? buttonLoop(clasp.buttonsMm, seed) : null;
+  const button = over && { ...over, seeds: ends.loopSeeds ?? over.least };
+  const loops: EndLoops = {
+    start: sewnLoop(ends, 'start', button),
+    end: sewnLoop(ends, 'end', button),
+    joined: closing === 'joined',
+  };
+  const claspMm = clasped ? clasp.startMm + clasp.endMm : 0;
+  const loopsMm = loopLengthMm(loops.start, seed) + loopLengthMm(loops.end, seed);
+  const links = clasped ? ringsMm(ends.start) + ringsMm(ends.end) : 0;
+  const parts = (
+    [
+      { what: 'clasp', mm: claspMm },
+      { what: 'loops', mm: loopsMm },
+      { what: 'rings', mm: links },
+    ] as const
+  ).filter(({ mm }) => mm > 0);
+  return {
+    closing,
+    parts,
+    claspMm,
+    loopsMm,
+    ringsMm: links,
+    allowanceMm: claspMm + loopsMm + links,
+    // Equally likely anywhere in the usual range of width 2·s: it deviates by s/√3.
+    sdMm: clasped ? clasp.spreadMm / Math.sqrt(3) : 0,
+    startMm: clasped ? clasp.startMm + ringsMm(ends.start) : 0,
+    endMm: clasped ? clasp.endMm + ringsMm(ends.end) : 0,
+    loops,
+    button,
+  };
+}
+
+/** What to look at in a closure, beside its length. */
+export type ClosureDoubt =
+  /** The bar cannot swing: so many seeds a side more on the bar's side would let it. */
+  | { readonly code: 'bar-cannot-swing'; readonly barMm: number; readonly seeds: number }
+  /** The wire does not pass the hole of a seed that it goes through. */
+  | {
+      readonly code: 'wire-too-thick';
+      readonly ring: string;
+      readonly wireMm: number;
+      readonly holeMm: number;
+    }
+  /** The ring cannot hold what hangs on it. */
+  | {
+      readonly code: 'ring-too-small';
+      readonly ring: string;
+      readonly insideMm: number;
+      readonly needsMm: number;
+    }
+  /** The strip is too narrow for so many loops side by side, or the clasp for so wide a strip. */
+  | {
+      readonly code: 'loops-and-width';
+      readonly loops: number;
+      readonly widthMm: number;
+      readonly needsMm: number;
+    }
+  | { readonly code: 'one-loop-for-wide-strip'; readonly widthMm: number }
+  | { readonly code: 'turned-loop' }
+  | { readonly code: 'loop-count'; readonly seeds: number; readonly least: number; readonly most: number };
+
+/** A strip wider than this turns in a clasp of one loop (from memory). */
+export const ONE_LOOP_MOST_MM = 15;
+
+interface Strip {
+  readonly widthMm: number;
+  readonly thicknessMm: number;
+  readonly seed: Body & { readonly holeMm: number };
+  /** Metal that hangs in a jump ring: the clasp's own wire, of which nothing is known but that it is about a mm. */
+  readonly threadMm: number;
+}
+
+/** The wire of a clasp's own loop (from memory). */
+const CLASP_WIRE_MM = 1;
+
+/** Checks of a closure against the strip that it closes. */
+export function closureDoubts(ends: EndsChoice, closure: Closure, strip: Strip): ClosureDoubt[] {
+  if (ends.closing !== 'clasp') return [];
+  const doubts: ClosureDoubt[] = [...barDoubts(ends, closure, strip), ...ringDoubts(ends, strip)];
+  const { clasp } = ends;
+  // Two seeds side by side are a loop; loops stand beside each other.
+  const needsMm = clasp.loops * 2 * strip.seed.diameterMm;
+  if (clasp.loops > 1 && strip.widthMm < needsMm)
+    doubts.push({ code: 'loops-and-width', loops: clasp.loops, widthMm: strip.widthMm, needsMm });
+  if (clasp.loops === 1 && clasp.fastening === 'sewn loop' && strip.widthMm > ONE_LOOP_MOST_MM)
+    doubts.push({ code: 'one-loop-for-wide-strip', widthMm: strip.widthMm });
+  if (clasp.turned && !ends.start.rings && !ends.end.rings) doubts.push({ code: 'turned-loop' });
+  const { button } = closure;
+  if (button && (button.seeds < button.least || button.seeds > button.most))
+    doubts.push({ code: 'loop-count', seeds: button.seeds, least: button.least, most: button.most });
+  return doubts;
+}
+
+/**
+ * To close a toggle half of the bar goes through the ring first, with what is sewn to it folded along: for half
+ * of the bar's length beyond its middle there may be nothing that the ring does not pass.
+ */
+function barDoubts({ clasp, end }: EndsChoice, closure: Closure, strip: Strip): ClosureDoubt[] {
+  const { barMm, ringMm } = clasp;
+  if (barMm === null || ringMm === null) return [];
+  const passes = Math.max(strip.widthMm, strip.thicknessMm) <= ringMm - CLASP_WIRE_MM;
+  const free = clasp.endMm + ringsMm(end) + loopLengthMm(closure.loops.end, strip.seed);
+  const short = barMm / 2 - free;
+  if (passes || short <= 0) return [];
+  return [
+    {
+      code: 'bar-cannot-swing',
+      barMm,
+      seeds: end.seedsEachSide + Math.ceil(short / strip.seed.lengthMm - 1e-9),
+    },
+  ];
+}
+
+/** A jump ring goes through the loop of seeds, or the hole of a bead where there is no loop, and holds the clasp. */
+function ringDoubts(ends: EndsChoice, { seed, threadMm }: Strip): ClosureDoubt[] {
+  return [ends.start, ends.end].flatMap(({ rings, seedsEachSide, passes }): ClosureDoubt[] => {
+    if (!rings) return [];
+    const { name, wireMm, insideMm } = rings.finding;
+    if (seedsEachSide === 0)
+      return wireMm !== null && wireMm > seed.holeMm
+        ? [{ code: 'wire-too-thick', ring: name, wireMm, holeMm: seed.holeMm }]
+        : [];
+    const needsMm = CLASP_WIRE_MM + passes * threadMm;
+    return insideMm !== null && insideMm < needsMm
+      ? [{ code: 'ring-too-small', ring: name, insideMm, needsMm }]
+      : [];
+  });
+}

@@ -1,0 +1,123 @@
+import fc from 'fast-check';
+import { mean, sampleStandardDeviation } from 'simple-statistics';
+import { describe, expect, it } from 'vitest';
+import { allowed, broken, canBeKept, cycle, type CountRule } from './rules';
+import { studentT, studentWithin } from './student';
+import { measuredGauge, pieceGauge, smallestSwatch } from './swatch';
+
+describe('Student’s t', () => {
+  // Published: two-sided 95 %, any statistics table.
+  it.each([
+    [1, 12.706],
+    [2, 4.303],
+    [3, 3.182],
+    [4, 2.776],
+    [9, 2.262],
+    [10, 2.228],
+    [30, 2.042],
+  ])('with %i degrees of freedom is %f', (freedom, t) => {
+    expect(studentT(0.95, freedom)).toBeCloseTo(t, 3);
+  });
+
+  it('comes to the normal distribution with many degrees', () => {
+    expect(studentWithin(1.96, 2000)).toBeCloseTo(0.95, 3);
+  });
+
+  it('refuses degrees that are none', () => {
+    expect(() => studentT(0.95, 0)).toThrow();
+    expect(() => studentT(0.95, 2.5)).toThrow();
+  });
+});
+
+const swatches = fc.array(
+  fc.record({
+    units: fc.integer({ min: 4, max: 40 }),
+    lengthMm: fc.double({ min: 20, max: 90, noNaN: true }),
+  }),
+  { minLength: 2, maxLength: 8 },
+);
+
+describe('a gauge from swatches', () => {
+  it('library: mean and interval agree with simple-statistics', () => {
+    fc.assert(
+      fc.property(swatches, (readings) => {
+        const pitches = readings.map(({ units, lengthMm }) => lengthMm / units);
+        const gauge = measuredGauge(readings);
+        expect(gauge.pitchMm).toBeCloseTo(mean(pitches), 9);
+        const half =
+          (studentT(0.95, readings.length - 1) * sampleStandardDeviation(pitches)) /
+          Math.sqrt(readings.length);
+        const [low, high] = gauge.meanBetweenMm ?? [NaN, NaN];
+        expect(high - low).toBeCloseTo(2 * half, 6);
+      }),
+    );
+  });
+
+  it('grows surer with every swatch that agrees, and never certain', () => {
+    const same = { units: 20, lengthMm: 60 };
+    const spreads = [1, 2, 4, 9].map((n) => measuredGauge(Array(n).fill(same)).spread);
+    for (let i = 1; i < spreads.length; i++) expect(spreads[i]).toBeLessThan(spreads[i - 1] ?? 0);
+    expect(spreads.at(-1)).toBeGreaterThan(0.002);
+  });
+
+  it('is less sure where swatches disagree', () => {
+    const agree = measuredGauge([60, 60.2, 59.9].map((lengthMm) => ({ units: 20, lengthMm })));
+    const differ = measuredGauge([56, 60, 64].map((lengthMm) => ({ units: 20, lengthMm })));
+    expect(differ.spread).toBeGreaterThan(2 * agree.spread);
+  });
+
+  it('a piece that was measured itself is surer than one swatch of the same length', () => {
+    const reading = { units: 20, lengthMm: 60 };
+    expect(pieceGauge(reading).pitchMm).toBe(3);
+    expect(pieceGauge(reading).spread).toBeLessThan(measuredGauge([reading]).spread);
+  });
+
+  it('the smallest swatch that serves: half a millimetre misread moves the count by half a unit at most', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 4, max: 49 }),
+        fc.double({ min: 1, max: 12, noNaN: true }),
+        (units, pitchMm) => {
+          const n = smallestSwatch(units, pitchMm, 1);
+          const counted = (units * pitchMm) / (pitchMm + 0.5 / n);
+          expect(units - counted).toBeLessThanOrEqual(0.5);
+          expect(n).toBeGreaterThanOrEqual(4);
+        },
+      ),
+    );
+  });
+});
+
+describe('rules on a count', () => {
+  const rule = (of: number, rest: number, must = true): CountRule => ({ of, rest, must, why: 'test' });
+  const rules = fc.array(
+    fc
+      .record({ of: fc.integer({ min: 1, max: 6 }), rest: fc.integer({ min: 0, max: 5 }) })
+      .map((r) => rule(r.of, r.rest)),
+    { maxLength: 3 },
+  );
+
+  it('repeat after their cycle', () => {
+    fc.assert(
+      fc.property(rules, fc.integer({ min: 1, max: 200 }), (all, n) => {
+        expect(allowed(n + cycle(all), all)).toBe(allowed(n, all));
+      }),
+    );
+  });
+
+  it('cannot be kept exactly where no count of many keeps them', () => {
+    fc.assert(
+      fc.property(rules, (all) => {
+        const any = Array.from({ length: 400 }, (_, n) => n).some((n) => allowed(n, all));
+        expect(canBeKept(all)).toBe(any);
+      }),
+    );
+  });
+
+  it('a preference is named, not enforced', () => {
+    const odd = rule(2, 1, false);
+    expect(allowed(8, [odd])).toBe(true);
+    expect(broken(8, [odd])).toEqual([odd]);
+    expect(broken(9, [odd])).toEqual([]);
+  });
+});

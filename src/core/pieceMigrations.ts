@@ -1,0 +1,48 @@
+import { KIND_FACTS } from './body/kinds';
+
+/** Steps from one format of a piece document to the next. Each takes what the one before it returns. */
+
+type Doc = Readonly<Record<string, unknown>>;
+
+const isDoc = (value: unknown): value is Doc => typeof value === 'object' && value !== null;
+
+/** Format 1 knew bracelets only: a wrist instead of girths, usual ease, both ends alike. */
+function fromOne(doc: Doc): Doc {
+  const { wearer, wear, ends } = doc;
+  const { easeMm } = KIND_FACTS.bracelet;
+  const end = isDoc(ends) ? { seedsEachSide: ends.seedsEachSide, passes: ends.passes, rings: null } : null;
+  return {
+    ...doc,
+    format: 2,
+    wearer: isDoc(wearer)
+      ? { personId: wearer.personId, name: wearer.name, girths: { wrist: wearer.wristMm }, typical: null }
+      : wearer,
+    wear: isDoc(wear) && wear.school === 'ease' ? { ...wear, easeMm } : wear,
+    ends: isDoc(ends)
+      ? {
+          closing: 'clasp',
+          clasp: ends.clasp,
+          start: end,
+          end,
+          loopSeeds: null,
+          extender: null,
+          chain: null,
+        }
+      : ends,
+    rules: { parity: 'any', multipleOf: 1 },
+    gauge: null,
+  };
+}
+
+const STEPS: Readonly<Record<number, (doc: Doc) => Doc>> = { 1: fromOne };
+
+/** A document of any format so far, told in the newest; anything else comes back as it is. */
+export function migrateDocument(raw: unknown): unknown {
+  let doc = raw;
+  // Each step raises the format, so this ends.
+  for (let step = stepOf(doc); step && isDoc(doc); step = stepOf(doc)) doc = step(doc);
+  return doc;
+}
+
+const stepOf = (doc: unknown) =>
+  isDoc(doc) && typeof doc.format === 'number' ? STEPS[doc.format] : undefined;

@@ -1,0 +1,166 @@
+import { describe, expect, it } from 'vitest';
+import { KIND_FACTS, type Closing } from '../body/kinds';
+import { LOOP_ROLE } from '../closures/sewnLoop';
+import { BEADS, byId, CLASPS, THREADS } from '../materials/catalogue';
+import { inColour, newPiece, type Piece, usualWear } from '../piece';
+import { planPiece, planSteps, type Plan } from '../plan';
+import { checkPath } from '../weave/check';
+import { isTraversal } from '../weave/path';
+import { STRUCTURES } from './registry';
+import type { Structure } from './structure';
+
+/** A structure joined, or left open, as a piece that asks for no body. */
+function piece(structure: Structure, closing: Closing, change: Partial<Piece> = {}): Piece {
+  const kind = closing === 'joined' ? 'bracelet' : closing === 'open' ? 'lariat' : 'bracelet';
+  const base = newPiece('Closed', structure.id, null, kind);
+  return { ...base, ends: { ...base.ends, closing }, ...change };
+}
+const planned = (one: Piece): Plan => {
+  const plan = planPiece(one);
+  if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
+  return plan;
+};
+const totalOf = (plan: Plan, role: string) => plan.quantities.find((q) => q.role === role)?.total ?? 0;
+
+const CASES = STRUCTURES.flatMap((structure) =>
+  (['joined', 'open'] as const)
+    .filter((closing) => structure.bind(structure.defaults).closings?.includes(closing))
+    .map((closing) => [structure.name, closing, structure] as const),
+);
+
+describe.each(CASES)('%s, %s', (_, closing, structure) => {
+  it('is a sound path at every count that its rules allow: every bead strung once and gone through', () => {
+    for (let units = 6; units <= 40; units++) {
+      const plan = planned(piece(structure, closing, { units }));
+      if (plan.chosen.breaks.some(({ must }) => must)) continue;
+      const { path } = plan.work();
+      const faults = checkPath(path).filter(({ code }) => code !== 'cell-unlike');
+      expect(faults, `${units} units`).toEqual([]);
+      const gone = new Set(path.moves.filter(isTraversal).map(({ bead }) => bead.id));
+      expect(gone.size).toBe(path.beads.length);
+    }
+  });
+
+  it('has no clasp, no loop, and nothing of its length is taken', () => {
+    const plan = planned(piece(structure, closing, { units: 24 }));
+    expect(totalOf(plan, LOOP_ROLE)).toBe(0);
+    expect(plan.work().path.findings).toEqual([]);
+    expect(plan.closure.allowanceMm).toBe(0);
+    expect(plan.warnings.map(({ code }) => code)).not.toContain('one-pass-through-clasp');
+    if (closing === 'joined') expect(plan.chosen.finishedMm).toBeCloseTo(24 * plan.gauge.pitchMm, 9);
+  });
+
+  it('leaves no thread longer than two beads’ girth bare, across the join either', () => {
+    const plan = planned(piece(structure, closing, { units: 24 }));
+    const { thread } = plan.work();
+    for (const { move, gapMm } of thread)
+      if (isTraversal(move) && move.place.section !== 'finish') expect(gapMm).toBeLessThan(2 * 3.05);
+  });
+
+  it('is told in steps that say how it is closed', () => {
+    const told = planSteps(planned(piece(structure, closing, { units: 24 })));
+    const words = told.map(({ section, pass }) => `${section} ${pass}`).join(' ');
+    if (closing === 'joined' && structure.id !== 'right-angle-weave' && structure.id !== 'cross-weave')
+      expect(words).toMatch(/join/i);
+    expect(words).not.toMatch(/clasp/i);
+  });
+});
+
+const three = inColour(byId(BEADS, 'fire-polished-3'), { name: 'tar', hex: '#2f3330' });
+const elastic = byId(THREADS, 'elastic-0.5');
+
+describe('rings by hand', () => {
+  it('closing a strip of right-angle weave into a ring adds a unit: n circles share n rungs, not n + 1', () => {
+    const [rung, side] = ['B', 'A'];
+    const structure = STRUCTURES.find(({ id }) => id === 'right-angle-weave') as Structure;
+    const params = { ...structure.defaults, side: [side], rung: [rung], rows: 1 };
+    const count = (closing: Closing) => {
+      const plan = planned(piece(structure, closing, { units: 12, structure: { id: structure.id, params } }));
+      return [totalOf(plan, side), totalOf(plan, rung)];
+    };
+    expect(count('clasp')).toEqual([24, 13]);
+    expect(count('joined')).toEqual([24, 12]);
+  });
+
+  it('practice: a two-needle band ends with one bead on each thread, then closes through a bead of the other end', () => {
+    const structure = STRUCTURES.find(({ id }) => id === 'cross-weave') as Structure;
+    const { path } = planned(piece(structure, 'joined', { units: 8 })).work();
+    const body = path.moves.filter((move) => isTraversal(move) && move.place.section === 'body');
+    const last = body.slice(-4);
+    expect(last.map(({ kind }) => kind)).toEqual(['pick', 'pick', 'pass', 'pass']);
+    const [, , one, other] = last;
+    if (!one || !other || !isTraversal(one) || !isTraversal(other)) throw new Error('no traversal');
+    expect(one.bead).toBe(other.bead);
+    expect(one.bead.id).toBe(0); // the rung strung first of all
+    expect(one.enter).not.toBe(other.enter);
+  });
+
+  it('practice: rows of flat herringbone that close round an 8 mm ball: 20, of 40 seeds, on 0.3 to 0.55 m of thread', () => {
+    const base = newPiece('Frame', 'flat-herringbone', null, 'bail');
+    const params = { sequence: ['A'], alike: false, columns: 2 };
+    const frame = planned({
+      ...base,
+      beads: { ...base.beads, A: inColour(byId(BEADS, 'seed-11'), { name: 'foam', hex: '#e9e3d0' }) },
+      structure: { id: 'flat-herringbone', params },
+      wear: { ...usualWear('bail', 'over'), overMm: Math.PI * 8 } as Piece['wear'],
+    });
+    // A frame lies tight round its ball: no ease, and its beads lean.
+    const tight = (Math.PI * 8 + frame.wear.thicknessEffectMm) / frame.gauge.pitchMm;
+    expect(tight * 0.94).toBeGreaterThan(18);
+    expect(tight * 0.94).toBeLessThan(22);
+    const twenty = planned({ ...base, units: 20, structure: { id: 'flat-herringbone', params } });
+    expect(totalOf(twenty, 'A')).toBe(40);
+    const metres = (twenty.thread.inWorkMm + 2 * 100) / 1000;
+    expect(metres).toBeGreaterThan(0.3);
+    expect(metres).toBeLessThan(0.55);
+  });
+
+  it('practice: 3 mm balls in an elastic cross-weave band beside a top 20 mm wide, US 6 to 8: 18 to 24 beads', () => {
+    for (const us of [6, 7, 8]) {
+      const finger = Math.PI * (11.63 + 0.8128 * us); // ASTM-style scale, constants from memory
+      const base = newPiece('Ring', 'cross-weave', null, 'ring');
+      const plan = planned({
+        ...base,
+        wearer: { personId: null, name: 'Ilse', girths: { finger }, typical: null },
+        beads: { ...base.beads, A: three, B: three },
+        thread: elastic,
+        wear: { school: 'elastic' },
+        ends: {
+          ...base.ends,
+          closing: 'clasp',
+          clasp: byId(CLASPS, 'ring-top-20'),
+          start: { seedsEachSide: 0, passes: 2, rings: null },
+          end: { seedsEachSide: 0, passes: 2, rings: null },
+        },
+      });
+      const beads = totalOf(plan, 'A') + totalOf(plan, 'B');
+      expect(plan.chosen.units).toBeGreaterThanOrEqual(6);
+      expect(plan.chosen.units).toBeLessThanOrEqual(8);
+      expect(beads).toBeGreaterThanOrEqual(18);
+      expect(beads).toBeLessThanOrEqual(25); // the first rung, which both ends share, is one more
+      expect(plan.thread.inWorkMm + 30).toBeLessThan(305); // practice: cord with knots at most 305 mm
+    }
+  });
+
+  it('practice: where peyote is joined, the last row stands in the gaps of the first: an even number of rows', () => {
+    const base = newPiece('Band', 'flat-peyote', null, 'bracelet');
+    const one = { id: 'flat-peyote', params: { ...base.structure.params, sequence: ['A'], wide: 6 } };
+    const joined = { ...base, structure: one, ends: { ...base.ends, closing: 'joined' as const } };
+    expect(planned(joined).chosen.units % 2).toBe(0);
+    expect(planned({ ...joined, units: 101 }).warnings).toContainEqual(
+      expect.objectContaining({ code: 'breaks-rule' }),
+    );
+  });
+});
+
+it('what cannot be closed as asked says what can', () => {
+  const tube = newPiece('Tube', 'tubular-peyote', null, 'bracelet');
+  expect(planPiece({ ...tube, ends: { ...tube.ends, closing: 'joined' } })).toMatchObject({
+    ok: false,
+    problem: { code: 'cannot-close', can: ['clasp'] },
+  });
+});
+
+it('a kind’s usual way of closing is one of its own', () => {
+  for (const { closings } of Object.values(KIND_FACTS)) expect(closings.length).toBeGreaterThan(0);
+});

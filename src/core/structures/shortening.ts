@@ -1,0 +1,7 @@
+import type { PassInfo } from '../weave/path';
+
+/** By what part a later pass shortens the base (from memory; a swatch of one's own says it better). */
+export const SHORTENS = {
+  'picots, edge beads without tension': { least: 0, most: 0.01 },
+  'crosses over a two-hole base': { least: 0.02, most: 0.05 },
+} as const satisfies Readonly<Record<string, PassInfo['shortens']>>;

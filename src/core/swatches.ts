@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import { swatchBook, type SwatchBook } from './fit/swatchBook';
+import { choicesSchema, MOST_UNITS, type Piece } from './piece';
+import { swatchKey } from './plan';
+
+const TENSIONS = ['tight', 'medium', 'loose'] as const;
+
+/** So many units worked and measured, in a stitch and beads of their own. Materials are copied into it. */
+export const swatchSchema = z.object({
+  name: z.string().trim().min(1, 'Give the swatch a name.').max(80),
+  structure: choicesSchema.shape.structure,
+  beads: choicesSchema.shape.beads,
+  thread: choicesSchema.shape.thread,
+  /** Later passes that were not worked when it was measured. */
+  without: choicesSchema.shape.without,
+  tension: z.enum(TENSIONS),
+  units: z.number().int().min(1).max(MOST_UNITS),
+  /** Beaded length only: from the first unit's edge to the last's. */
+  lengthMm: z.number().min(2).max(3000),
+  /** The day it was measured, as YYYY-MM-DD. */
+  takenOn: z.iso.date(),
+  note: z.string().max(400).default(''),
+});
+export type Swatch = z.infer<typeof swatchSchema>;
+
+/** A swatch as it was kept. Throws a ZodError where it is none. */
+export const readSwatch = (raw: unknown): Swatch => swatchSchema.parse(raw);
+
+/** A swatch begins as a piece does: without an end. */
+const swatchPiece = ({ structure, beads, without }: Swatch): Parameters<typeof swatchKey>[0] => ({
+  structure,
+  beads,
+  without,
+});
+
+const keys = new WeakMap<Swatch, string | null>();
+
+/** What a swatch is kept under: stitch and bead sizes; null where its units do not repeat. */
+export function keyOfSwatch(swatch: Swatch): string | null {
+  const known = keys.get(swatch);
+  if (known !== undefined) return known;
+  const key = swatchKey(swatchPiece(swatch));
+  keys.set(swatch, key);
+  return key;
+}
+
+/** A book of swatches for the plan to look in. */
+export const bookOf = (swatches: readonly Swatch[]): SwatchBook =>
+  swatchBook(
+    swatches.flatMap((swatch) => {
+      const key = keyOfSwatch(swatch);
+      return key === null
+        ? []
+        : [{ key, threadId: swatch.thread.id, units: swatch.units, lengthMm: swatch.lengthMm }];
+    }),
+  );
+
+/** A swatch of a piece's stitch, beads and thread, measured. */
+export const swatchOf = (
+  piece: Piece,
+  measured: Pick<Swatch, 'units' | 'lengthMm' | 'takenOn' | 'tension' | 'note' | 'without'>,
+): Swatch => ({
+  name: piece.name,
+  structure: piece.structure,
+  beads: piece.beads,
+  thread: piece.thread,
+  ...measured,
+});
