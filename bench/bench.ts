@@ -1,5 +1,5 @@
 // npm run bench: speed, as times and as ratios within this one run. Fails only when a figure is far off.
-import { newBracelet, type Piece } from '@/core/piece';
+import { newPiece, type Piece } from '@/core/piece';
 import { planPiece, type Plan } from '@/core/plan';
 import { tally } from '@/core/read/tally';
 import { reading, totals } from '@/core/read/totals';
@@ -15,7 +15,7 @@ import { line, missed, quantile, section, time } from './timing';
 const FRAME_MS = 1000 / 60;
 const MANY = 3000;
 
-const wearer = { personId: null, name: 'Maren', wristMm: 159 };
+const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
 const loop = { seedsEachSide: 3, passes: 2 };
 const ends = { start: loop, end: loop };
 
@@ -28,7 +28,7 @@ function planned(piece: Piece): Plan {
 for (const { id, name, defaults, bind } of STRUCTURES) {
   section(name);
   const weaveable = bind(defaults);
-  const piece = newBracelet('Bench', id, wearer);
+  const piece = newPiece('Bench', id, wearer);
   const perUnit = planned({ ...piece, units: 40 }).quantities.reduce((sum, q) => sum + q.perUnit, 0);
   const units = (beads: number) => Math.round(beads / perUnit);
   const build = (n: number) => weaveable.weave(n, ends);

@@ -1,5 +1,5 @@
 // Saves one piece over and over and prints each revision once it is acknowledged; the soak run kills it.
-import { newBracelet } from '@/core/piece';
+import { newPiece } from '@/core/piece';
 import { openFolder } from '@/data/database';
 import { pieceById, savePiece } from '@/data/pieces';
 
@@ -7,7 +7,7 @@ const [folder = '', workspaceId = '', id = ''] = process.argv.slice(2);
 const { db } = await openFolder(folder);
 let revision = (await pieceById(db, workspaceId, id))?.revision ?? 0;
 for (let n = 0; ; n++) {
-  const doc = newBracelet(`Soak ${n}`, 'strung-line', null);
+  const doc = newPiece(`Soak ${n}`, 'strung-line', null);
   const answer = await savePiece(db, workspaceId, id, {
     doc,
     baseRevision: revision,

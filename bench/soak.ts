@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { migratePiece, newBracelet } from '@/core/piece';
+import { migratePiece, newPiece } from '@/core/piece';
 import { planPiece } from '@/core/plan';
 import { planReport } from '@/core/report';
 import { addPiece, pieceById } from '@/data/pieces';
@@ -69,7 +69,7 @@ async function kills(): Promise<string> {
   let database = await openFolder(folder);
   await migrate(database);
   const { id: workspaceId } = await theWorkspace(database.db);
-  const { id } = await addPiece(database.db, workspaceId, newBracelet('Soak', 'strung-line', null));
+  const { id } = await addPiece(database.db, workspaceId, newPiece('Soak', 'strung-line', null));
   await database.close();
   const random = randoms(7);
   let acknowledged = 1;

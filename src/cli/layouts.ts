@@ -3,7 +3,7 @@
 import { readdirSync, writeFileSync } from 'node:fs';
 import { solveLayout, type CellLayout, type LayoutRequest } from '@/core/layout/cellLayout';
 import { BEADS } from '@/core/materials/catalogue';
-import { newBracelet, type Piece } from '@/core/piece';
+import { newPiece, type Piece } from '@/core/piece';
 import { shippedLayouts } from '@/core/layout/shipped';
 import { planPiece } from '@/core/plan';
 import { misfit } from '@/core/structures/parts';
@@ -16,7 +16,7 @@ const FILE = 'src/core/layout/shipped.json';
 
 /** A stitch as it starts, in every bead that can play its first role. */
 function inEveryBead({ id, bind, defaults }: Structure): Piece[] {
-  const piece = newBracelet('Layout', id, null);
+  const piece = newPiece('Layout', id, null);
   const part = bind(defaults).parts.find(({ role }) => role === 'A');
   return BEADS.filter((bead) => part && misfit(part, bead) !== 'holes').map((bead) => ({
     ...piece,
@@ -26,7 +26,7 @@ function inEveryBead({ id, bind, defaults }: Structure): Piece[] {
 
 /** A stitch in its usual beads, with each of its choices. */
 function withEveryChoice({ id, fields }: Structure): Piece[] {
-  const piece = newBracelet('Layout', id, null);
+  const piece = newPiece('Layout', id, null);
   return fields.flatMap((field) =>
     (field.kind === 'choice' ? field.options.map(({ value }) => value) : []).map((value) => ({
       ...piece,
@@ -40,7 +40,7 @@ function usualPieces(): Piece[] {
   const examples = readdirSync('examples').map((file) => examplePiece(file.replace('.json', '')));
   const plain = STRUCTURES.flatMap((structure) => [...inEveryBead(structure), ...withEveryChoice(structure)]);
   return [...plain, ...examples].flatMap((piece) => {
-    const plan = planPiece(piece, () => undefined);
+    const plan = planPiece(piece, { layouts: () => undefined });
     const optional = plan.ok ? plan.optionalPasses.map(({ name }) => name) : [];
     return [piece, ...(optional.length > 0 ? [{ ...piece, without: optional }] : [])];
   });
@@ -49,7 +49,7 @@ function usualPieces(): Piece[] {
 await speak(() => {
   const requests = new Map<string, LayoutRequest>();
   for (const piece of usualPieces()) {
-    const plan = planPiece(piece, () => undefined);
+    const plan = planPiece(piece, { layouts: () => undefined });
     if (plan.ok && plan.toLayOut) requests.set(plan.toLayOut.key, plan.toLayOut);
   }
   const kept = process.argv.includes('--keep') ? shippedLayouts : () => undefined;

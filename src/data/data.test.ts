@@ -2,16 +2,19 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { newBracelet } from '@/core/piece';
+import { newPiece } from '@/core/piece';
+import { readSettings, USUAL_SETTINGS } from '@/core/settings';
+import { swatchOf } from '@/core/swatches';
 import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import { backUp, backups, backUpWhenDue, restore } from './backup';
 import { openFolder, openMemory, openServer, type Database } from './database';
 import { FolderInUse } from './guard';
 import { catalogue, topUpCatalogue } from './materials';
 import { checkHistory, migrate, shippedMigrations } from './migrate';
-import { addMeasure, addPerson, people } from './people';
+import { addMeasure, addPerson, archiveMeasure, archivePerson, changePerson, people } from './people';
 import { addPiece, archivePiece, asideVersions, pieceById, pieces, savePiece, settle } from './pieces';
-import { setLengthUnit, theWorkspace } from './workspaces';
+import { addSwatch, archiveSwatch, swatches } from './swatches';
+import { setLengthUnit, setSettings, theWorkspace } from './workspaces';
 
 /** A migrated empty database, dumped once: opening a copy is many times quicker than making one. */
 let fresh: Blob;
@@ -25,7 +28,7 @@ beforeAll(async () => {
 }, 60_000);
 
 const doc = (name: string) =>
-  newBracelet(name, 'strung-line', { personId: null, name: 'Maren', wristMm: 159 });
+  newPiece(name, 'strung-line', { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null });
 
 // The same tests on a PostgreSQL server where one is given: TEST_DATABASE_URL=postgres://…/scratch
 const server = process.env.TEST_DATABASE_URL;
@@ -71,11 +74,53 @@ describe.each(kinds)('the data, on %s', (_, open) => {
   it('keeps people with the newest of their girths', async () => {
     const { id } = await addPerson(database.db, ws, { name: 'Tove', girths: { wrist: 155, neck: 340 } });
     await addPerson(database.db, ws, { name: 'Arne', girths: {} });
-    expect(await addMeasure(database.db, ws, id, 'wrist', 158)).toBe(true);
-    expect(await addMeasure(database.db, ws, crypto.randomUUID(), 'wrist', 158)).toBe(false);
+    expect(await addMeasure(database.db, ws, id, { place: 'wrist', mm: 158 })).toBe(true);
+    const nobody = crypto.randomUUID();
+    expect(await addMeasure(database.db, ws, nobody, { place: 'wrist', mm: 158 })).toBe(false);
     const found = await people(database.db, ws);
     expect(found.map((p) => p.name)).toEqual(['Arne', 'Tove']);
     expect(found[1]?.girths).toEqual({ wrist: 158, neck: 340 });
+  });
+
+  it('the newest day counts, whenever it was written down; what is taken back counts no more, and can again', async () => {
+    const { id } = await addPerson(database.db, ws, { name: 'Tove', girths: {} });
+    const take = (mm: number, takenOn: string) =>
+      addMeasure(database.db, ws, id, { place: 'finger', mm, takenOn });
+    await take(54, '2026-06-20');
+    await take(52, '2025-01-02');
+    const girth = async () => (await people(database.db, ws))[0]?.girths.finger;
+    expect(await girth()).toBe(54);
+    const newest = (await people(database.db, ws))[0]?.measures[0];
+    expect(newest?.takenOn).toBe('2026-06-20');
+    expect(await archiveMeasure(database.db, ws, newest?.id ?? '', true)).toBe(true);
+    expect(await girth()).toBe(52);
+    await archiveMeasure(database.db, ws, newest?.id ?? '', false);
+    expect(await girth()).toBe(54);
+  });
+
+  it('puts people and swatches away, and back', async () => {
+    const { id } = await addPerson(database.db, ws, { name: 'Tove', girths: { wrist: 155 } });
+    expect(await archivePerson(database.db, ws, id, true)).toBe(true);
+    expect(await people(database.db, ws)).toEqual([]);
+    await archivePerson(database.db, ws, id, false);
+    expect(await changePerson(database.db, ws, id, { name: 'Tova', note: 'alto' })).toBe(true);
+    expect((await people(database.db, ws))[0]).toMatchObject({ name: 'Tova', note: 'alto' });
+    expect(await changePerson(database.db, ws, crypto.randomUUID(), { name: 'x' })).toBe(false);
+
+    const measured = { units: 20, lengthMm: 61, takenOn: '2026-06-01', tension: 'medium', note: '' } as const;
+    const kept = await addSwatch(database.db, ws, swatchOf(doc('one'), { ...measured, without: [] }));
+    expect((await swatches(database.db, ws)).map(({ doc }) => doc.lengthMm)).toEqual([61]);
+    expect(await archiveSwatch(database.db, ws, kept.id, true)).toBe(true);
+    expect(await swatches(database.db, ws)).toEqual([]);
+    await archiveSwatch(database.db, ws, kept.id, false);
+    expect(await swatches(database.db, ws)).toHaveLength(1);
+  });
+
+  it('keeps habits; what an older version wrote, or nobody, is the usual', async () => {
+    expect((await theWorkspace(database.db)).settings).toEqual(USUAL_SETTINGS);
+    await setSettings(database.db, ws, { ...USUAL_SETTINGS, denominator: 8, wingspanMm: 1720 });
+    expect((await theWorkspace(database.db)).settings).toMatchObject({ denominator: 8, wingspanMm: 1720 });
+    expect(readSettings({ denominator: 7 })).toEqual(USUAL_SETTINGS);
   });
 
   it('saves from the present revision, and counts the same change once', async () => {

@@ -1,38 +1,56 @@
-import { and, asc, desc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import type { Girths, Place } from '@/core/body/places';
 import type { Db } from './database';
 import { measure, person } from './schema';
 
-export type MeasuredPlace = 'wrist' | 'neck' | 'finger';
+/** One length as it was taken, on its day. */
+export interface Measure {
+  readonly id: string;
+  readonly place: Place;
+  readonly mm: number;
+  /** The day, as YYYY-MM-DD. */
+  readonly takenOn: string;
+}
 
 export interface Person {
   readonly id: string;
   readonly name: string;
   readonly note: string;
-  /** The newest girth of each place, mm. */
-  readonly girths: Readonly<Partial<Record<MeasuredPlace, number>>>;
+  /** The newest length of each place, mm. */
+  readonly girths: Girths;
+  /** All that were taken, the newest first. */
+  readonly measures: readonly Measure[];
 }
 
-/** Everyone of a workspace by name, each with the newest girths. */
+/** Everyone of a workspace by name, each with all measures. */
 export async function people(db: Db, workspaceId: string): Promise<Person[]> {
   const rows = await db
-    .select({ id: person.id, name: person.name, note: person.note, place: measure.place, mm: measure.mm })
+    .select({ who: person, what: measure })
     .from(person)
-    .leftJoin(measure, eq(measure.personId, person.id))
-    .where(eq(person.workspaceId, workspaceId))
+    .leftJoin(measure, and(eq(measure.personId, person.id), isNull(measure.archivedAt)))
+    .where(and(eq(person.workspaceId, workspaceId), isNull(person.archivedAt)))
     .orderBy(asc(person.name), asc(person.id), desc(measure.takenOn), desc(measure.createdAt));
-  const found = new Map<string, Person & { girths: Partial<Record<MeasuredPlace, number>> }>();
-  for (const { id, name, note, place, mm } of rows) {
-    const one = found.get(id) ?? { id, name, note, girths: {} };
-    if (place && mm !== null) one.girths[place] ??= mm;
+  const found = new Map<string, { id: string; name: string; note: string; measures: Measure[] }>();
+  for (const { who, what } of rows) {
+    const { id, name, note } = who;
+    const one = found.get(id) ?? { id, name, note, measures: [] };
+    if (what) one.measures.push({ id: what.id, place: what.place, mm: what.mm, takenOn: what.takenOn });
     found.set(id, one);
   }
-  return [...found.values()];
+  return [...found.values()].map((one) => ({ ...one, girths: newest(one.measures) }));
+}
+
+/** The first of each place in a list that has the newest first. */
+function newest(measures: readonly Measure[]): Girths {
+  const girths: Partial<Record<Place, number>> = {};
+  for (const { place, mm } of measures) girths[place] ??= mm;
+  return girths;
 }
 
 export interface NewPerson {
   readonly name: string;
   readonly note?: string;
-  readonly girths: Person['girths'];
+  readonly girths: Girths;
 }
 
 export async function addPerson(
@@ -49,27 +67,68 @@ export async function addPerson(
     const rows = Object.entries(girths).map(([place, mm]) => ({
       workspaceId,
       personId: made.id,
-      place: place as MeasuredPlace,
+      place: place as Place,
       mm,
     }));
-    if (rows.length > 0) await tx.insert(measure).values(rows);
-    return { id: made.id, name: made.name, note: made.note, girths };
+    const kept = rows.length > 0 ? await tx.insert(measure).values(rows).returning() : [];
+    const measures = kept.map(({ id, place, mm, takenOn }) => ({ id, place, mm, takenOn }));
+    return { id: made.id, name: made.name, note: made.note, girths, measures };
   });
 }
 
-/** A new girth of somebody; the older ones stay as a record. Returns false where nobody has that id here. */
+const whose = (workspaceId: string, id: string) =>
+  and(eq(person.id, id), eq(person.workspaceId, workspaceId));
+
+/** Changes a name or a note. Returns false where nobody has that id here. */
+export async function changePerson(
+  db: Db,
+  workspaceId: string,
+  id: string,
+  change: { readonly name?: string; readonly note?: string },
+): Promise<boolean> {
+  const rows = await db.update(person).set(change).where(whose(workspaceId, id)).returning({ id: person.id });
+  return rows.length > 0;
+}
+
+/** Puts somebody away, or back. Pieces keep the girths they were planned with. */
+export async function archivePerson(
+  db: Db,
+  workspaceId: string,
+  id: string,
+  away: boolean,
+): Promise<boolean> {
+  const rows = await db
+    .update(person)
+    .set({ archivedAt: away ? sql`now()` : null })
+    .where(whose(workspaceId, id))
+    .returning({ id: person.id });
+  return rows.length > 0;
+}
+
+/** A new length of somebody; the older ones stay as a record. Returns false where nobody has that id here. */
 export async function addMeasure(
   db: Db,
   workspaceId: string,
   personId: string,
-  place: MeasuredPlace,
-  mm: number,
+  { place, mm, takenOn }: { readonly place: Place; readonly mm: number; readonly takenOn?: string },
 ): Promise<boolean> {
-  const [whose] = await db
-    .select({ id: person.id })
-    .from(person)
-    .where(and(eq(person.id, personId), eq(person.workspaceId, workspaceId)));
-  if (!whose) return false;
-  await db.insert(measure).values({ workspaceId, personId, place, mm });
+  const [found] = await db.select({ id: person.id }).from(person).where(whose(workspaceId, personId));
+  if (!found) return false;
+  await db.insert(measure).values({ workspaceId, personId, place, mm, ...(takenOn && { takenOn }) });
   return true;
+}
+
+/** Takes a measure back, or lets it count again. */
+export async function archiveMeasure(
+  db: Db,
+  workspaceId: string,
+  id: string,
+  away: boolean,
+): Promise<boolean> {
+  const rows = await db
+    .update(measure)
+    .set({ archivedAt: away ? sql`now()` : null })
+    .where(and(eq(measure.id, id), eq(measure.workspaceId, workspaceId)))
+    .returning({ id: measure.id });
+  return rows.length > 0;
 }

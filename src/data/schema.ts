@@ -1,3 +1,4 @@
+import { PLACES } from '@/core/body/places';
 import {
   date,
   doublePrecision,
@@ -26,6 +27,8 @@ export const workspace = pgTable('workspace', {
   lengthUnit: text('length_unit', { enum: ['in', 'cm'] })
     .notNull()
     .default('in'),
+  /** Habits, as `core/settings.ts` describes them. */
+  settings: jsonb('settings').notNull().default({}),
   createdAt: created(),
 });
 
@@ -36,12 +39,13 @@ export const person = pgTable(
     workspaceId: inWorkspace(),
     name: text('name').notNull(),
     note: text('note').notNull().default(''),
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
     createdAt: created(),
   },
   (t) => [index('person_workspace').on(t.workspaceId)],
 );
 
-/** A girth of a person, with its day: bodies change, and the newest counts. */
+/** A girth of a person, or the height, with its day: bodies change, and the newest counts. */
 export const measure = pgTable(
   'measure',
   {
@@ -50,9 +54,11 @@ export const measure = pgTable(
     personId: uuid('person_id')
       .notNull()
       .references(() => person.id, { onDelete: 'cascade' }),
-    place: text('place', { enum: ['wrist', 'neck', 'finger'] }).notNull(),
+    place: text('place', { enum: [...PLACES] }).notNull(),
     mm: doublePrecision('mm').notNull(),
     takenOn: date('taken_on').notNull().defaultNow(),
+    /** Taken back: it is kept, and counts no more. */
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
     createdAt: created(),
   },
   (t) => [index('measure_person').on(t.personId)],
@@ -105,4 +111,18 @@ export const pieceVersion = pgTable(
     settledAt: timestamp('settled_at', { withTimezone: true }),
   },
   (t) => [unique('piece_version_change').on(t.pieceId, t.changeId)],
+);
+
+/** So many units of a stitch in certain beads, measured: what a gauge stands on. */
+export const swatch = pgTable(
+  'swatch',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: inWorkspace(),
+    /** Stitch, beads, thread and what was measured, as `core/swatches.ts` describes them. */
+    doc: jsonb('doc').notNull(),
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
+    createdAt: created(),
+  },
+  (t) => [index('swatch_workspace').on(t.workspaceId)],
 );

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pieceSchema } from '@/core/piece';
+import { migratePiece } from '@/core/piece';
 import { pieceById, savePiece } from '@/data/pieces';
 import { installation } from './installation';
 import { isId } from './screens';
@@ -10,7 +10,8 @@ const MOST_BYTES = 512 * 1024;
 const saveSchema = z.object({
   revision: z.number().int().min(1),
   changeId: z.string().min(1).max(80),
-  doc: pieceSchema,
+  /** An edit that a window left behind before an update may be of an older format. */
+  doc: z.unknown().transform(migratePiece),
 });
 
 const says = (status: number, body: unknown) => Response.json(body, { status });

@@ -1,18 +1,31 @@
 import { catalogue, type Catalogue } from '@/data/materials';
-import { people, type Person } from '@/data/people';
+import { people, type Measure, type Person } from '@/data/people';
 import { asideVersions, pieceById, pieces, type AsideVersion, type StoredPiece } from '@/data/pieces';
-import { theWorkspace } from '@/data/workspaces';
-import type { LengthUnit } from '@/core/length/length';
+import { swatches, type StoredSwatch } from '@/data/swatches';
+import { theWorkspace, type Workspace } from '@/data/workspaces';
 import type { Piece } from '@/core/piece';
 import { examples } from './examples';
 import { installation } from './installation';
 
-export type { AsideVersion, Catalogue, Person, StoredPiece };
+export type { AsideVersion, Catalogue, Measure, Person, StoredPiece, StoredSwatch };
 
-/** The unit the weaver reads lengths in. */
-export async function lengthUnit(): Promise<LengthUnit> {
-  const { database } = await installation();
-  return (await theWorkspace(database.db)).lengthUnit;
+/** What every screen goes by: the unit of lengths, habits, and the swatches that plans stand on. */
+export async function atHand(): Promise<Omit<Workspace, 'id'> & { swatches: StoredSwatch[] }> {
+  const { database, workspaceId } = await installation();
+  const { lengthUnit, settings } = await theWorkspace(database.db);
+  return { lengthUnit, settings, swatches: await swatches(database.db, workspaceId) };
+}
+
+/** What the People screen shows. */
+export async function peopleScreen(): Promise<{ people: Person[] }> {
+  const { database, workspaceId } = await installation();
+  return { people: await people(database.db, workspaceId) };
+}
+
+/** What the Swatches screen shows: swatches themselves are at hand on every screen. */
+export async function swatchesScreen(): Promise<{ pieces: StoredPiece[] }> {
+  const { database, workspaceId } = await installation();
+  return { pieces: await pieces(database.db, workspaceId) };
 }
 
 /** What the Bench shows. */

@@ -1,0 +1,40 @@
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import { readSwatch, type Swatch } from '@/core/swatches';
+import type { Db } from './database';
+import { swatch } from './schema';
+
+export interface StoredSwatch {
+  readonly id: string;
+  readonly doc: Swatch;
+}
+
+/** All swatches of a workspace, the newest first. */
+export async function swatches(db: Db, workspaceId: string): Promise<StoredSwatch[]> {
+  const rows = await db
+    .select()
+    .from(swatch)
+    .where(and(eq(swatch.workspaceId, workspaceId), isNull(swatch.archivedAt)))
+    .orderBy(desc(swatch.createdAt), desc(swatch.id));
+  return rows.map(({ id, doc }) => ({ id, doc: readSwatch(doc) }));
+}
+
+export async function addSwatch(db: Db, workspaceId: string, doc: Swatch): Promise<StoredSwatch> {
+  const [row] = await db.insert(swatch).values({ workspaceId, doc }).returning();
+  if (!row) throw new Error('The swatch could not be kept.');
+  return { id: row.id, doc };
+}
+
+/** Puts a swatch away, so that no plan stands on it, or back. */
+export async function archiveSwatch(
+  db: Db,
+  workspaceId: string,
+  id: string,
+  away: boolean,
+): Promise<boolean> {
+  const rows = await db
+    .update(swatch)
+    .set({ archivedAt: away ? sql`now()` : null })
+    .where(and(eq(swatch.id, id), eq(swatch.workspaceId, workspaceId)))
+    .returning({ id: swatch.id });
+  return rows.length > 0;
+}

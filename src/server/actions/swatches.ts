@@ -1,0 +1,27 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { z } from 'zod';
+import { swatchSchema } from '@/core/swatches';
+import { addSwatch, archiveSwatch } from '@/data/swatches';
+import { done, firstMessage, refused, type Answer } from '../answer';
+import { installation } from '../installation';
+
+/** Keeps a measured swatch; plans in the same stitch and beads stand on it from then on. */
+export async function addSwatchAction(input: z.input<typeof swatchSchema>): Promise<Answer<string>> {
+  const parsed = swatchSchema.safeParse(input);
+  if (!parsed.success) return refused(firstMessage(parsed.error));
+  const { database, workspaceId } = await installation();
+  const { id } = await addSwatch(database.db, workspaceId, parsed.data);
+  revalidatePath('/', 'layout');
+  return done(id);
+}
+
+/** Puts a swatch away, or back. */
+export async function archiveSwatchAction(id: string, away: boolean): Promise<Answer<null>> {
+  if (!z.uuid().safeParse(id).success) return refused('There is no such swatch.');
+  const { database, workspaceId } = await installation();
+  const found = await archiveSwatch(database.db, workspaceId, id, away === true);
+  revalidatePath('/', 'layout');
+  return found ? done(null) : refused('That swatch is gone already. Reload the page.');
+}
