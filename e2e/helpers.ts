@@ -26,7 +26,7 @@ export async function expectAccessible(page: Page) {
 /** Starts a bracelet from the bench for one of the choir, and waits for its plan. */
 export async function startBracelet(page: Page, who: string, stitch: string) {
   await page.goto(address());
-  await page.getByRole('button', { name: 'Start a bracelet' }).click();
+  await page.getByRole('button', { name: 'Start a piece' }).click();
   await page
     .getByText(new RegExp(`^${who}`))
     .first()

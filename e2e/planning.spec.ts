@@ -5,10 +5,10 @@ import { address, openChoice, pick, saved, slip, startBracelet, unitsOf } from '
 
 test('a person is added, a bracelet planned, and every number follows the choices', async ({ page }) => {
   await page.goto(address());
-  await page.getByRole('button', { name: 'Start a bracelet' }).click();
+  await page.getByRole('button', { name: 'Start a piece' }).click();
   await page.getByText('somebody new …').click();
   await page.getByLabel('Name').fill('Tekla');
-  await page.getByLabel('Wrist').fill('15,9 cm');
+  await page.getByLabel('Wrist', { exact: true }).fill('15,9 cm');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('Tekla, 6 1/4 in')).toBeVisible();
   await page.getByRole('button', { name: /Flat herringbone/ }).click();

@@ -5,7 +5,7 @@ import { cli, freshFolder } from './server';
 test('axe finds nothing on the bench, nor while a bracelet is started', async ({ page }) => {
   await page.goto(address());
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Start a bracelet' }).click();
+  await page.getByRole('button', { name: 'Start a piece' }).click();
   await page.getByText('somebody new …').click();
   await expectAccessible(page);
 });

@@ -24,7 +24,7 @@ try {
   };
   await page.goto(url);
   await shoot('bench');
-  await page.getByRole('button', { name: 'Start a bracelet' }).click();
+  await page.getByRole('button', { name: 'Start a piece' }).click();
   await page.getByText('Jorun').click();
   await shoot('start');
   await page.getByRole('link', { name: 'Breakwater band' }).click();

@@ -5,7 +5,7 @@ import './globals.css';
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { lengthUnit } from '@/server/screens';
+import { atHand } from '@/server/screens';
 import { Providers } from '@/ui/shell/Providers';
 import { Shell } from '@/ui/shell/Shell';
 
@@ -24,7 +24,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
         <link rel="stylesheet" href="/antd.css" />
       </head>
       <body>
-        <Providers nonce={nonce} unit={await lengthUnit()}>
+        <Providers nonce={nonce} {...await atHand()}>
           <Shell>{children}</Shell>
         </Providers>
       </body>

@@ -8,12 +8,13 @@ import { useState } from 'react';
 import { structureById } from '@/core/structures/registry';
 import { planPiece } from '@/core/plan';
 import { wordProblem } from '@/core/words';
-import { archivePieceAction } from '@/server/actions';
+import { archivePieceAction } from '@/server/actions/pieces';
 import type { Person, StoredPiece } from '@/server/screens';
 import { PieceStrip } from '../piece/PieceDrawing';
-import { useLayouts } from '../layouts/useLayouts';
+import { useKnown } from '../shell/atHand';
 import { useLengths } from '../shell/lengths';
-import { StartBracelet } from './StartBracelet';
+import { sitWords } from '../plan/Slip';
+import { StartPiece } from './StartPiece';
 import styles from './Bench.module.css';
 
 /** The pieces planned, each with its little true picture. */
@@ -42,20 +43,19 @@ export function BenchScreen({
             className={styles.start}
             onClick={() => setStarting(true)}
           >
-            Start a bracelet
+            Start a piece
           </Button>
         )}
       </header>
       {starting && (
-        <StartBracelet people={people} onCancel={pieces.length > 0 ? () => setStarting(false) : null} />
+        <StartPiece people={people} onCancel={pieces.length > 0 ? () => setStarting(false) : null} />
       )}
       {pieces.length === 0 ? (
         <section className={`card ${styles.empty}`}>
           <h2>What a plan tells you</h2>
           <p>
-            How many units fit the wrist, how many of each bead, how much thread, and how it will sit, before
-            you thread a needle. Start with whom it is for; everything else has a usual value that you can
-            change.
+            How many units fit, how many of each bead, how much thread, and how it will sit, before you thread
+            a needle. Start with whom it is for; everything else has a usual value that you can change.
           </p>
         </section>
       ) : (
@@ -74,8 +74,7 @@ function PieceCard({ stored }: { stored: StoredPiece }) {
   const { message } = App.useApp();
   const router = useRouter();
   const { doc } = stored;
-  const { layouts } = useLayouts();
-  const plan = planPiece(doc, layouts);
+  const plan = planPiece(doc, useKnown());
 
   const putBack = async () => {
     await archivePieceAction(stored.id, false);
@@ -110,7 +109,8 @@ function PieceCard({ stored }: { stored: StoredPiece }) {
           </Link>
         </h2>
         <p className="soft">
-          bracelet{doc.wearer ? ` for ${doc.wearer.name}` : ''} ·{' '}
+          {doc.kind}
+          {doc.wearer ? ` for ${doc.wearer.name}` : ''} ·{' '}
           {structureById(doc.structure.id)?.name.toLowerCase()}
         </p>
       </div>
@@ -122,8 +122,8 @@ function PieceCard({ stored }: { stored: StoredPiece }) {
               <strong className={styles.count}>{plan.chosen.units}</strong> units
             </p>
             <p className="figures">
-              {show(plan.chosen.finishedMm)} closed
-              {plan.sit && `, ${plan.sit.startsWith('too') ? plan.sit : `sits ${plan.sit}`}`}
+              {show(plan.chosen.finishedMm)} {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'}
+              {plan.sit && `, ${sitWords(plan.sit)}`}
               <br />
               {plan.quantities.reduce((sum, q) => sum + q.total, 0)} beads, {thread(plan.thread.totalMm)} of
               thread

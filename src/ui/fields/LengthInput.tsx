@@ -9,16 +9,18 @@ import styles from './fields.module.css';
 
 interface Props {
   readonly label: string;
-  readonly mm: number;
+  /** Null where nothing is known yet. */
+  readonly mm: number | null;
   readonly range: LengthRange;
   readonly onChange: (mm: number) => void;
+  readonly help?: string;
 }
 
 /**
  * A length as people write it. What cannot be read stays as it was typed, with words that say what would be
  * accepted; the last good length goes on counting.
  */
-export function LengthInput({ label, mm, range, onChange }: Props) {
+export function LengthInput({ label, mm, range, onChange, help }: Props) {
   const { unit, style, show } = useLengths();
   const id = useId();
   /** What is being typed; null shows the value. */
@@ -30,10 +32,11 @@ export function LengthInput({ label, mm, range, onChange }: Props) {
       <label htmlFor={id}>{label}</label>
       <Input
         id={id}
-        value={typed ?? show(mm)}
+        value={typed ?? (mm === null ? '' : show(mm))}
+        placeholder={mm === null ? 'not measured yet' : undefined}
         status={problem ? 'error' : ''}
         aria-invalid={problem !== null}
-        aria-describedby={problem ? `${id}-problem` : undefined}
+        aria-describedby={problem ? `${id}-problem` : help ? `${id}-help` : undefined}
         autoComplete="off"
         onFocus={(event) => event.target.select()}
         onChange={(event) => {
@@ -45,9 +48,14 @@ export function LengthInput({ label, mm, range, onChange }: Props) {
           if (!problem) setTyped(null);
         }}
       />
+      {help && (
+        <p id={`${id}-help`} className={styles.help}>
+          {help}
+        </p>
+      )}
       {problem && (
         <p id={`${id}-problem`} role="alert" className={styles.problem}>
-          {problem} {typed !== '' && `Until then ${show(mm)} counts.`}
+          {problem} {typed !== '' && mm !== null && `Until then ${show(mm)} counts.`}
         </p>
       )}
     </div>

@@ -37,6 +37,6 @@ export function Examples({ examples, onTake }: Props) {
 /** Planned once: it does not follow what is played with beside it. */
 function Strip({ piece }: { readonly piece: Piece }) {
   const { layouts } = useLayouts();
-  const plan = useMemo(() => planPiece(piece, layouts), [piece, layouts]);
+  const plan = useMemo(() => planPiece(piece, { layouts }), [piece, layouts]);
   return plan.ok ? <PieceStrip piece={piece} plan={plan} /> : null;
 }

@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import type { Piece } from '@/core/piece';
-import { startBraceletAction } from '@/server/actions';
+import { startPieceAction } from '@/server/actions/pieces';
 import type { Person } from '@/server/screens';
 import { Pick } from '../fields/Pick';
 import { useLengths } from '../shell/lengths';
@@ -28,7 +28,7 @@ export function StartFromStitch({ piece, people, ready }: Props) {
   const [busy, start] = useTransition();
   const begin = () =>
     start(async () => {
-      const answer = await startBraceletAction({
+      const answer = await startPieceAction({
         structureId: piece.structure.id,
         personId: who === NOBODY ? null : who,
         params: piece.structure.params,
@@ -45,9 +45,10 @@ export function StartFromStitch({ piece, people, ready }: Props) {
         value={who}
         options={[
           { value: NOBODY, label: 'nobody yet' },
-          ...people
-            .filter((p) => p.girths.wrist !== undefined)
-            .map((p) => ({ value: p.id, label: `${p.name}, ${show(p.girths.wrist ?? 0)}` })),
+          ...people.map(({ id, name, girths: { wrist } }) => ({
+            value: id,
+            label: wrist === undefined ? name : `${name}, ${show(wrist)}`,
+          })),
         ]}
         onChange={setWho}
       />

@@ -1,4 +1,4 @@
-import { newBracelet, type Piece } from '@/core/piece';
+import { newPiece, type Piece } from '@/core/piece';
 import { planPiece, type NoPlan, type Plan } from '@/core/plan';
 import type { Layouts } from '@/core/layout/shipped';
 
@@ -8,15 +8,18 @@ const LEAST = 3;
 const MOST = 24;
 
 /** A stitch as it comes, for nobody in particular. */
-export const samplePiece = (structureId: string): Piece => newBracelet('Sample', structureId, null);
+export const samplePiece = (structureId: string): Piece => newPiece('Sample', structureId, null);
 
 /**
  * The plan of a short sample: as many units as make it worth looking at, or as few as show how it is worked.
  */
 export function planSample(piece: Piece, layouts: Layouts, few = false): Plan | NoPlan {
-  const one = planPiece({ ...piece, units: 1 }, layouts);
+  const one = planPiece({ ...piece, units: 1 }, { layouts });
   if (!one.ok) return one;
   const fewest = one.weaveable.minimumUnits;
   const units = few ? 0 : Math.round(LONG_MM / one.gauge.pitchMm);
-  return planPiece({ ...piece, units: Math.min(Math.max(units, fewest + LEAST), fewest + MOST) }, layouts);
+  return planPiece(
+    { ...piece, units: Math.min(Math.max(units, fewest + LEAST), fewest + MOST) },
+    { layouts },
+  );
 }

@@ -3,30 +3,36 @@
 import { Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useId, useState, useTransition, type FormEvent } from 'react';
-import { addPersonAction } from '@/server/actions';
+import { PLACE_FACTS, type Place } from '@/core/body/places';
+import { formatLength } from '@/core/length/length';
+import { addPersonAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
 import { useLengths } from '../shell/lengths';
 import styles from './people.module.css';
 
 interface Props {
+  /** What is asked for beside the name. */
+  readonly place?: Place;
   readonly onAdded: (person: Person) => void;
   readonly onCancel: () => void;
 }
 
-/** A name and a wrist as people write it. What was typed stays when it is refused. */
-export function AddPerson({ onAdded, onCancel }: Props) {
-  const { unit } = useLengths();
+/** A name and a girth as people write it. What was typed stays when it is refused. */
+export function AddPerson({ place = 'wrist', onAdded, onCancel }: Props) {
+  const { unit, style } = useLengths();
   const id = useId();
   const router = useRouter();
   const [name, setName] = useState('');
-  const [wrist, setWrist] = useState('');
+  const [girth, setGirth] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const { range, how } = PLACE_FACTS[place];
+  const example = formatLength((range.minMm + range.maxMm) / 2, style);
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
     start(async () => {
-      const answer = await addPersonAction({ name, wrist, unit });
+      const answer = await addPersonAction({ name, girths: { [place]: girth }, unit });
       if (!answer.ok) return setProblem(answer.message);
       router.refresh();
       onAdded(answer.value);
@@ -46,16 +52,19 @@ export function AddPerson({ onAdded, onCancel }: Props) {
         />
       </div>
       <div className={styles.field}>
-        <label htmlFor={`${id}-wrist`}>Wrist</label>
+        <label htmlFor={`${id}-girth`}>{place.charAt(0).toUpperCase() + place.slice(1)}</label>
         <Input
-          id={`${id}-wrist`}
-          value={wrist}
+          id={`${id}-girth`}
+          value={girth}
           autoComplete="off"
-          placeholder={unit === 'in' ? '6 1/4' : '15,9'}
+          placeholder={`such as ${example}`}
           status={problem ? 'error' : ''}
-          aria-describedby={problem ? `${id}-problem` : undefined}
-          onChange={(e) => setWrist(e.target.value)}
+          aria-describedby={problem ? `${id}-problem` : `${id}-how`}
+          onChange={(e) => setGirth(e.target.value)}
         />
+        <p id={`${id}-how`} className="soft">
+          {how}
+        </p>
       </div>
       {problem && (
         <p id={`${id}-problem`} role="alert" className={styles.problem}>

@@ -12,6 +12,69 @@ const solid = {
   vectorEffect: 'non-scaling-stroke' as const,
 };
 
+/** A plate of metal from x = 0 to `l`. */
+const Plate = ({ l, high }: { l: number; high: number }) => (
+  <rect width={l} y={-high / 2} height={high} rx={0.8} {...solid} />
+);
+
+/** A lobster from x = 0 to `l`, its ring at the right. */
+const Lobster = ({ l }: { l: number }) => (
+  <>
+    <path
+      d={`M 0 0 Q ${l * 0.12} -${l * 0.3} ${l * 0.45} -${l * 0.22} Q ${l * 0.72} -${l * 0.16} ${l * 0.74} 0 Q ${l * 0.72} ${l * 0.16} ${l * 0.45} ${l * 0.22} Q ${l * 0.12} ${l * 0.3} 0 0 Z`}
+      {...solid}
+    />
+    <ellipse
+      cx={l * 0.4}
+      rx={l * 0.17}
+      ry={l * 0.1}
+      fill="var(--card, #fffdf7)"
+      stroke="#7d6428"
+      strokeWidth={1}
+      vectorEffect="non-scaling-stroke"
+    />
+    <circle cx={l * 0.87} r={l * 0.12 - 0.2} {...metal} />
+  </>
+);
+
+/** What is set between the lobster and the work: a tip, a bar, a cap or a guard, `l` long. */
+function Fitting({ shape, l }: { shape: Clasp['shape']; l: number }) {
+  switch (shape) {
+    case 'end bar':
+      return <Plate l={l} high={9} />;
+    case 'end cap':
+      return <path d={`M 0 -1 Q ${l * 0.2} -4 ${l} -4 V 4 Q ${l * 0.2} 4 0 1 Z`} {...solid} />;
+    case 'wire guard':
+      return <path d={`M ${l} -1.2 H ${l * 0.5} A 1.2 1.2 0 0 0 ${l * 0.5} 1.2 H ${l}`} {...metal} />;
+    default:
+      return <ellipse cx={l / 2} rx={l / 2} ry={2} {...solid} />;
+  }
+}
+
+/** The lobsters of closures that have a fitting of their own (from memory: 10 mm, and a ring of 4 mm). */
+const LOBSTER_MM = 10;
+const RING_MM = 4;
+
+/** Links from x = 0 on, each so long inside. */
+export const Links = ({ count, linkMm }: { count: number; linkMm: number }) => (
+  <>
+    {Array.from({ length: count }, (_, k) => (
+      <ellipse
+        key={k}
+        cx={(k + 0.5) * linkMm}
+        rx={linkMm / 2 + 0.35}
+        ry={k % 2 === 0 ? Math.min(linkMm * 0.36, 2) : 0.4}
+        {...metal}
+        strokeWidth={0.6}
+      />
+    ))}
+  </>
+);
+
+/** How far a ball or a button stands out beyond where its loop takes hold, mm. */
+export const overhangMm = ({ shape, buttonsMm }: Clasp): number =>
+  buttonsMm === null ? 0 : shape === 'ball' ? buttonsMm / Math.PI : buttonsMm / 2.1;
+
 /** The clasp half at the start of the piece: from x = 0 to its ring's inner edge, mm. */
 export function ClaspStart({ clasp }: { clasp: Clasp }) {
   const l = clasp.startMm;
@@ -30,26 +93,29 @@ export function ClaspStart({ clasp }: { clasp: Clasp }) {
         <path d={`M 0 -2.6 H ${l * 0.6} Q ${l} -2.6 ${l} 0 Q ${l} 2.6 ${l * 0.6} 2.6 H 0 Z`} {...solid} />
       );
     case 'box':
-      return <rect width={l} y={-3} height={6} rx={0.8} {...solid} />;
-    case 'lobster':
+    case 'slide tube':
+      return <Plate l={l} high={Math.max(6, 5 * clasp.loops)} />;
+    case 'ball':
+    case 'button':
+      return <circle cx={-overhangMm(clasp) / 2} r={overhangMm(clasp) / 2} {...solid} />;
+    case 'ribbon':
+      return <path d={`M 0 -3 Q ${l / 2} 0 ${l} -1.5 V 1.5 Q ${l / 2} 0 0 3 Z`} {...solid} />;
+    case 'ring top':
+      return <ellipse cx={l / 2} rx={l / 2} ry={l * 0.35} {...solid} />;
+    case 'bead tip':
+    case 'end bar':
+    case 'end cap':
+    case 'wire guard':
       return (
         <>
-          <path
-            d={`M 0 0 Q ${l * 0.12} -${l * 0.3} ${l * 0.45} -${l * 0.22} Q ${l * 0.72} -${l * 0.16} ${l * 0.74} 0 Q ${l * 0.72} ${l * 0.16} ${l * 0.45} ${l * 0.22} Q ${l * 0.12} ${l * 0.3} 0 0 Z`}
-            {...solid}
-          />
-          <ellipse
-            cx={l * 0.4}
-            rx={l * 0.17}
-            ry={l * 0.1}
-            fill="var(--card, #fffdf7)"
-            stroke="#7d6428"
-            strokeWidth={1}
-            vectorEffect="non-scaling-stroke"
-          />
-          <circle cx={l * 0.87} r={l * 0.12 - 0.2} {...metal} />
+          <Lobster l={LOBSTER_MM} />
+          <g transform={`translate(${LOBSTER_MM} 0)`}>
+            <Fitting shape={clasp.shape} l={l - LOBSTER_MM} />
+          </g>
         </>
       );
+    case 'lobster':
+      return <Lobster l={l} />;
   }
 }
 
@@ -67,7 +133,26 @@ export function ClaspEnd({ clasp }: { clasp: Clasp }) {
     case 'magnetic':
       return <path d={`M ${l} -2.6 H ${l * 0.4} Q 0 -2.6 0 0 Q 0 2.6 ${l * 0.4} 2.6 H ${l} Z`} {...solid} />;
     case 'box':
-      return <rect width={l} y={-2.4} height={4.8} rx={0.6} {...solid} />;
+    case 'slide tube':
+      return <Plate l={l} high={Math.max(4.8, 4.4 * clasp.loops)} />;
+    case 'ribbon':
+      return <path d={`M 0 -1.5 Q ${l / 2} 0 ${l} -3 V 3 Q ${l / 2} 0 0 1.5 Z`} {...solid} />;
+    case 'ball':
+    case 'button':
+    case 'ring top':
+      return null;
+    case 'bead tip':
+    case 'end bar':
+    case 'end cap':
+    case 'wire guard':
+      return (
+        <>
+          <g transform={`translate(${l - RING_MM} 0) scale(-1 1)`}>
+            <Fitting shape={clasp.shape} l={l - RING_MM} />
+          </g>
+          <circle cx={l - RING_MM / 2} r={RING_MM / 2 - 0.4} {...metal} />
+        </>
+      );
     case 'spring ring':
     case 'lobster':
       return <circle cx={l / 2} r={l / 2 - 0.4} {...metal} />;

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { extent } from '@/core/layout/sketch';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
-import { ClaspEnd, ClaspStart } from './ClaspShape';
+import { ClaspEnd, ClaspStart, Links, overhangMm } from './ClaspShape';
 import { THREAD_COLOUR } from './beadLook';
 import { SketchDrawing } from './SketchDrawing';
 
@@ -16,10 +16,7 @@ export const PieceDrawing = memo(function PieceDrawing({ piece, plan }: Props) {
   const sketch = plan.sketch('above');
   return (
     <g>
-      <ClaspStart clasp={piece.ends.clasp} />
-      <g transform={`translate(${plan.stations.ringEndMm} 0)`}>
-        <ClaspEnd clasp={piece.ends.clasp} />
-      </g>
+      <Ends piece={piece} plan={plan} />
       <SketchDrawing piece={piece} sketch={sketch} />
       {sketch.routes.map((points, i) => (
         <polyline
@@ -36,19 +33,76 @@ export const PieceDrawing = memo(function PieceDrawing({ piece, plan }: Props) {
   );
 });
 
+/** What closes the piece: clasp halves with their rings and chains, or the line where a ring is joined. */
+function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm } }: Props) {
+  if (ends.closing === 'open') return null;
+  if (ends.closing === 'joined') {
+    const high = widthMm / 2 + 2;
+    return [stations.bodyStartMm, stations.bodyEndMm].map((x) => (
+      <path
+        key={x}
+        d={`M ${x} ${-high} V ${high}`}
+        stroke="var(--terracotta)"
+        strokeWidth={1.5}
+        strokeDasharray="4 3"
+        vectorEffect="non-scaling-stroke"
+      />
+    ));
+  }
+  const { clasp, start, end, chain } = ends;
+  const { ringStartMm, ringEndMm, totalMm } = stations;
+  return (
+    <>
+      <ClaspStart clasp={clasp} />
+      <g transform={`translate(${clasp.startMm} 0)`}>
+        {start.rings && <Links count={start.rings.count} linkMm={start.rings.finding.lengthMm} />}
+      </g>
+      {chain && (
+        <>
+          <g transform={`translate(${ringStartMm - closure.chainMm} 0)`}>
+            <Links count={chosen.links} linkMm={chain.linkMm} />
+          </g>
+          <g transform={`translate(${ringEndMm} 0)`}>
+            <Links count={chosen.links} linkMm={chain.linkMm} />
+          </g>
+        </>
+      )}
+      <g transform={`translate(${ringEndMm + closure.chainMm} 0)`}>
+        {end.rings && <Links count={end.rings.count} linkMm={end.rings.finding.lengthMm} />}
+      </g>
+      <g transform={`translate(${totalMm - clasp.endMm} 0)`}>
+        <ClaspEnd clasp={clasp} />
+      </g>
+    </>
+  );
+}
+
+/** Height that the clasp needs, mm. */
+function claspHeightMm({ ends: { closing, clasp } }: Piece): number {
+  if (closing !== 'clasp') return 7;
+  if (clasp.shape === 'toggle') return clasp.barMm ?? 19;
+  return Math.max(
+    7,
+    5 * clasp.loops + 1,
+    overhangMm(clasp),
+    clasp.shape === 'ring top' ? 0.7 * clasp.startMm : 0,
+  );
+}
+
 /** Height that the drawing needs, mm: the piece, what hangs from it, its loops and its clasp. */
 export function drawingHeightMm({ plan, piece }: Props): number {
   const { from, to } = extent(plan.sketch('above'));
-  return Math.max(2 * Math.max(-from[1], to[1]), piece.ends.clasp.shape === 'toggle' ? 19 : 7) + 1;
+  return Math.max(2 * Math.max(-from[1], to[1]), claspHeightMm(piece)) + 1;
 }
 
 /** The piece alone, as wide as its place, for a card on the bench. */
 export function PieceStrip({ piece, plan }: Props) {
   const height = drawingHeightMm({ piece, plan });
   const { totalMm } = plan.stations;
+  const before = 1 + (piece.ends.closing === 'clasp' ? overhangMm(piece.ends.clasp) : 0);
   return (
     <svg
-      viewBox={`-1 ${-height / 2} ${totalMm + 2} ${height}`}
+      viewBox={`${-before} ${-height / 2} ${totalMm + before + 1} ${height}`}
       width="100%"
       style={{ display: 'block', maxHeight: 84 }}
       aria-hidden

@@ -1,6 +1,7 @@
 'use client';
 
 import { useId } from 'react';
+import { KIND_FACTS } from '@/core/body/kinds';
 import type { Sketch } from '@/core/layout/sketch';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
@@ -15,19 +16,21 @@ interface Props {
 /** More beads than this are not drawn one by one in so small a picture: the row nearest to the eye stands for all. */
 const MOST = 500;
 
-/** The closed piece on the wrist, cut across, to scale: how much room is left between them. */
-export function WristSection({ piece, plan }: Props) {
+/** The closed piece on the body, cut across, to scale: how much room is left between them. */
+export function BodySection({ piece, plan }: Props) {
   const { show } = useLengths();
   const id = useId();
-  const { chosen, thicknessMm } = plan;
+  const { chosen, thicknessMm, wear, stations } = plan;
+  const { place, hangs } = KIND_FACTS[piece.kind];
+  if (piece.ends.closing === 'open') return null;
   const radius = chosen.finishedMm / (2 * Math.PI);
   const inside = radius - thicknessMm / 2;
-  const wrist = piece.wearer ? piece.wearer.wristMm / (2 * Math.PI) : null;
-  const size = radius + thicknessMm / 2 + 2;
+  const body = wear.bodyMm === null ? null : wear.bodyMm / (2 * Math.PI);
+  const size = Math.max(radius + thicknessMm / 2, body ?? 0) * 1.03 + 0.5;
   const side = plan.sketch('side');
-  // On skin the piece lies against the wrist below and leaves its room above.
-  const hang = wrist === null ? 0 : Math.max(0, inside - wrist);
-  const label = `The closed piece cut across${wrist === null ? '' : ` on a wrist of ${show(piece.wearer?.wristMm ?? 0)}`}, to scale.`;
+  // On skin the piece lies against the body below and leaves its room above.
+  const low = body === null ? 0 : Math.max(0, inside - body);
+  const label = `The closed piece cut across${wear.bodyMm === null ? '' : ` on a ${place ?? 'rope'} of ${show(wear.bodyMm)}`}, to scale.`;
   return (
     <svg
       viewBox={`${-size} ${-size} ${2 * size} ${2 * size}`}
@@ -46,12 +49,19 @@ export function WristSection({ piece, plan }: Props) {
           );
         })}
       </defs>
-      {wrist !== null && (
-        <circle r={wrist} cy={-hang} fill="var(--skin)" stroke="#a5907c" strokeWidth={0.4} />
+      {body !== null && (
+        <circle
+          r={body}
+          cy={hangs ? -low : low}
+          fill="var(--skin)"
+          stroke="#a5907c"
+          strokeWidth={1}
+          vectorEffect="non-scaling-stroke"
+        />
       )}
-      <circle r={radius} fill="none" stroke="#b08d3e" strokeWidth={0.8} />
+      <circle r={radius} fill="none" stroke="#b08d3e" strokeWidth={size / 45} />
       {around(side).map(({ key, shape, x, out, angle }) => {
-        const turn = (x / chosen.finishedMm) * 360 - 90;
+        const turn = (x / stations.totalMm) * 360 - 90;
         return (
           <use
             key={key}
@@ -60,9 +70,14 @@ export function WristSection({ piece, plan }: Props) {
           />
         );
       })}
-      {wrist !== null && (
-        <text y={-hang + 2} textAnchor="middle" fontSize={6.4} fill="#1e2b24">
-          {show(piece.wearer?.wristMm ?? 0)}
+      {wear.bodyMm !== null && (
+        <text
+          y={(hangs ? -low : low) + size * 0.05}
+          textAnchor="middle"
+          fontSize={size * 0.19}
+          fill="#1e2b24"
+        >
+          {show(wear.bodyMm)}
         </text>
       )}
     </svg>

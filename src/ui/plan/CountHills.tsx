@@ -22,10 +22,23 @@ interface Props {
 export function CountHills({ plan, onChoose }: Props) {
   const { show, change } = useLengths();
   const { candidates, chosen, gauge, wear } = plan;
+  // With chain every count comes to about the wish: then the counts are set out by what is woven.
+  const chained = plan.closure.chainMm > 0;
+  const shift = (c: Candidate) =>
+    chained ? (c.units - chosen.units) * gauge.pitchMm + chosen.finishedMm - c.finishedMm : 0;
+  const at = (c: Candidate) => c.finishedMm + shift(c);
   const centreMm = chosen.finishedMm;
   const halfMm = 2.55 * gauge.pitchMm;
   const scale = scaleLinear([centreMm - halfMm, centreMm + halfMm], [0, WIDTH]).clamp(true);
   const percent = (mm: number) => `${(scale(mm) / WIDTH) * 100}%`;
+
+  const verdict = (c: Candidate) => {
+    if (c.breaks.some(({ must }) => must)) return { good: false, words: '✕ not by the rule' };
+    return c.fits
+      ? { good: true, words: chained ? `${c.links} links` : '✓ fits' }
+      : { good: false, words: change(c.offMm) };
+  };
+  const rule = (c: Candidate) => c.breaks.map(({ why }) => `; better not: ${why}`).join('');
 
   return (
     <fieldset className={styles.hills}>
@@ -37,24 +50,28 @@ export function CountHills({ plan, onChoose }: Props) {
         aria-hidden
         focusable="false"
       >
-        <rect
-          x={scale(wear.band.minMm)}
-          width={scale(wear.band.maxMm) - scale(wear.band.minMm)}
-          y={0}
-          height={HEIGHT}
-          className={styles.band}
-        />
+        {!chained && (
+          <rect
+            x={scale(wear.band.minMm)}
+            width={scale(wear.band.maxMm) - scale(wear.band.minMm)}
+            y={0}
+            height={HEIGHT}
+            className={styles.band}
+          />
+        )}
         {candidates.map((c) => (
-          <Hill key={c.units} candidate={c} chosen={c.units === chosen.units} scale={scale} />
+          <Hill key={c.units} sdMm={c.sdMm} atMm={at(c)} chosen={c.units === chosen.units} scale={scale} />
         ))}
-        <line x1={scale(wear.wishMm)} x2={scale(wear.wishMm)} y1={0} y2={HEIGHT} className={styles.wish} />
+        {!chained && (
+          <line x1={scale(wear.wishMm)} x2={scale(wear.wishMm)} y1={0} y2={HEIGHT} className={styles.wish} />
+        )}
         <line x1={0} x2={WIDTH} y1={GROUND} y2={GROUND} className={styles.ground} />
       </svg>
       {candidates.map((c) => (
         <label
           key={c.units}
           className={c.units === chosen.units ? styles.countOn : styles.count}
-          style={{ left: percent(c.finishedMm) }}
+          style={{ left: percent(at(c)) }}
         >
           <input
             type="radio"
@@ -62,11 +79,11 @@ export function CountHills({ plan, onChoose }: Props) {
             value={c.units}
             checked={c.units === chosen.units}
             onChange={() => onChoose(c.units)}
-            aria-label={`${c.units} units, ${show(c.finishedMm)}, ${change(c.offMm)} off the wish${c.fits ? ', fits' : ''}`}
+            aria-label={`${c.units} units, ${show(c.finishedMm)}, ${change(c.offMm)} off the wish${verdict(c).good ? ', fits' : ''}${rule(c)}`}
           />
           <span className={styles.number}>{c.units}</span>
           <span className={styles.length}>{show(c.finishedMm)}</span>
-          <span className={c.fits ? styles.fits : styles.off}>{c.fits ? '✓ fits' : change(c.offMm)}</span>
+          <span className={verdict(c).good ? styles.fits : styles.off}>{verdict(c).words}</span>
         </label>
       ))}
     </fieldset>
@@ -75,17 +92,18 @@ export function CountHills({ plan, onChoose }: Props) {
 
 /** How likely each length is, for one count. */
 function Hill({
-  candidate,
+  atMm,
+  sdMm,
   chosen,
   scale,
 }: {
-  candidate: Candidate;
+  atMm: number;
+  sdMm: number;
   chosen: boolean;
   scale: (mm: number) => number;
 }) {
-  const { finishedMm, sdMm } = candidate;
   const points = range(-REACH, REACH + 0.01, 0.15).map((z): [number, number] => [
-    scale(finishedMm + z * sdMm),
+    scale(atMm + z * sdMm),
     GROUND - TALL * Math.exp((-z * z) / 2),
   ]);
   const shape = area<[number, number]>().y0(GROUND)(points) ?? '';

@@ -10,6 +10,7 @@ import type { PlanScreenData } from '@/server/screens';
 import type { SyncState } from '../outbox/pieceSync';
 import { layingOut, layoutStore } from '../layouts/layoutStore';
 import { useLayouts } from '../layouts/useLayouts';
+import { useKnown } from '../shell/atHand';
 import { useLengths } from '../shell/lengths';
 import { Choices } from './choices/Choices';
 import { CountHills } from './CountHills';
@@ -18,7 +19,7 @@ import { Steps } from './Steps';
 import { Tape } from './Tape';
 import { TwoVersions } from './TwoVersions';
 import { usePiece } from './usePiece';
-import { WristSection } from './WristSection';
+import { BodySection } from './BodySection';
 import styles from './PlanScreen.module.css';
 
 /** The main screen: the piece to scale, the choices in the order of the work, the answers always in view. */
@@ -27,9 +28,9 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
   const refresh = useCallback(() => router.refresh(), [router]);
   const { piece, state, change, restart } = usePiece(stored.id, stored.doc, stored.revision, refresh);
   const { style, show } = useLengths();
-  const known = useLayouts();
-  const { layouts } = known;
-  const plan = useMemo(() => planPiece(piece, layouts), [piece, layouts]);
+  const progress = useLayouts();
+  const known = useKnown();
+  const plan = useMemo(() => planPiece(piece, known), [piece, known]);
   const toLayOut = plan.ok ? plan.toLayOut : null;
   useEffect(() => layoutStore.want(toLayOut), [toLayOut]);
   useEffect(() => () => layoutStore.want(null), []);
@@ -44,7 +45,8 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
       <header className={styles.header}>
         <NameField name={piece.name} onChange={(name) => change({ name })} />
         <p className={styles.about}>
-          bracelet{piece.wearer ? ` for ${piece.wearer.name}` : ''} ·{' '}
+          {piece.kind}
+          {piece.wearer ? ` for ${piece.wearer.name}` : ''} ·{' '}
           {structureById(piece.structure.id)?.name.toLowerCase()}
         </p>
         <SaveState state={state} />
@@ -71,7 +73,7 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
         <Choices
           piece={piece}
           plan={plan.ok ? plan : null}
-          layingOut={layingOut(known, toLayOut)}
+          layingOut={layingOut(progress, toLayOut)}
           people={people}
           catalogue={catalogue}
           onChange={change}
@@ -92,12 +94,13 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
               </div>
               <CountHills plan={shown} onChoose={(units) => change({ units })} />
               <div className={styles.closed}>
-                <WristSection piece={piece} plan={shown} />
+                <BodySection piece={piece} plan={shown} />
                 <p>
                   <strong>
                     {shown.chosen.units} {shown.chosen.units === 1 ? 'unit' : 'units'}
                   </strong>
-                  , closed {show(shown.chosen.finishedMm)}, give or take {show(2 * shown.chosen.sdMm)}.
+                  , {shown.closure.closing === 'open' ? 'tip to tip' : 'closed'}{' '}
+                  {show(shown.chosen.finishedMm)}, give or take {show(2 * shown.chosen.sdMm)}.
                   <br />
                   {chanceWords(shown.chosen.chance)} to sit as wished.
                 </p>

@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import { wordCaution, wordWarning } from '@/core/words';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
+import type { Sit } from '@/core/body/wear';
 import type { Plan, Warning } from '@/core/plan';
 import { BeadIcon } from '../piece/BeadShape';
 import { useLengths } from '../shell/lengths';
@@ -24,25 +25,29 @@ export function Slip({ plan }: { plan: Plan }) {
           <p className={styles.units}>
             {chosen.units} {chosen.units === 1 ? 'unit' : 'units'}
           </p>
-          {plan.weaveable.closing && <p className="soft">{plan.weaveable.closing}</p>}
+          {plan.weaveable.closing && closure.closing !== 'joined' && (
+            <p className="soft">{plan.weaveable.closing}</p>
+          )}
         </div>
         <p className={styles.finished}>
           <strong className="figures">{show(chosen.finishedMm)}</strong>
           <br />
-          clasp closed
+          {closure.closing === 'clasp'
+            ? 'clasp closed'
+            : closure.closing === 'joined'
+              ? 'round its middle line'
+              : 'tip to tip'}
           <br />
           {sit ? (
-            <span className={sit.startsWith('too') ? styles.bad : styles.good}>
-              {sit.startsWith('too') ? sit : `sits ${sit}`}
-            </span>
+            <span className={sit.startsWith('too') ? styles.bad : styles.good}>{sitWords(sit)}</span>
           ) : (
-            'flat rule'
+            'one length'
           )}
         </p>
       </div>
       <Notes>
         {plan.warnings.filter(loud).map((warning) => (
-          <Note key={warning.code} {...wordWarning(warning, style)} />
+          <Note key={keyOf(warning)} {...wordWarning(warning, style)} />
         ))}
       </Notes>
       <table className={styles.beads}>
@@ -78,8 +83,21 @@ export function Slip({ plan }: { plan: Plan }) {
           {plan.thread.lengths > 1 && ` in ${plan.thread.lengths} lengths`}
         </Line>
         <Line name="of it, tail to leave">{thread(plan.thread.tailMm)}</Line>
-        <Line name="woven part, beads only">{show(chosen.finishedMm - closure.allowanceMm)}</Line>
-        <Line name="clasp and loops take">{show(closure.allowanceMm)}</Line>
+        <Line name="woven part, first bead to last">
+          {show(chosen.finishedMm - closure.allowanceMm - 2 * closure.chainMm)}
+        </Line>
+        {closure.allowanceMm > 0 && <Line name="clasp and loops take">{show(closure.allowanceMm)}</Line>}
+        {closure.chainMm > 0 && (
+          <Line name="chain">
+            2 × {show(closure.chainMm)}, {chosen.links} links
+          </Line>
+        )}
+        {closure.longestMm > chosen.finishedMm && (
+          <Line name="let out, at most">{show(closure.longestMm)}</Line>
+        )}
+        <Line name="19 pieces in 20 come to">
+          {show(chosen.lowMm)} to {show(chosen.highMm)}
+        </Line>
         <Line name="weighs">
           {plan.weight.grams < 10 ? plan.weight.grams.toFixed(1) : Math.round(plan.weight.grams)} g
           {plan.weight.unknown.length > 0 && ` without ${plan.weight.unknown.join(', ')}`}
@@ -90,7 +108,7 @@ export function Slip({ plan }: { plan: Plan }) {
         {plan.warnings
           .filter((warning) => !loud(warning))
           .map((warning) => (
-            <Note key={warning.code} {...wordWarning(warning, style)} mild />
+            <Note key={keyOf(warning)} {...wordWarning(warning, style)} mild />
           ))}
         {plan.cautions.map((caution) => (
           <Note key={caution} {...wordCaution(caution)} />
@@ -101,7 +119,27 @@ export function Slip({ plan }: { plan: Plan }) {
 }
 
 /** Warnings that stand above the figures; the others are good to know and stand below. */
-const loud = ({ code }: Warning) => code !== 'make-a-swatch' && code !== 'several-lengths';
+const MILD: readonly Warning['code'][] = [
+  'make-a-swatch',
+  'several-lengths',
+  'typical-size',
+  'end-fixed-first',
+  'other-thread',
+];
+const loud = (warning: Warning) =>
+  !MILD.includes(warning.code) &&
+  !(warning.code === 'closure' && warning.doubt.code === 'turned-loop') &&
+  !(warning.code === 'breaks-rule' && !warning.rule.must);
+
+/** Several warnings of one kind can stand beside each other. */
+function keyOf(warning: Warning): string {
+  if (warning.code === 'closure') return `closure ${warning.doubt.code}`;
+  return warning.code === 'breaks-rule' ? `rule ${warning.rule.why}` : warning.code;
+}
+
+/** How it sits, after the word that it needs. */
+export const sitWords = (sit: Sit): string =>
+  sit.startsWith('too') ? sit : sit === 'as wished' ? 'as wished' : `sits ${sit}`;
 
 const Notes = ({ children }: { children: ReactNode }) => <ul className={styles.notes}>{children}</ul>;
 

@@ -5,6 +5,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import { MM_PER_INCH } from '@/core/length/length';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
+import { overhangMm } from '../piece/ClaspShape';
 import { drawingHeightMm, PieceDrawing } from '../piece/PieceDrawing';
 import { useLengths } from '../shell/lengths';
 import styles from './Tape.module.css';
@@ -29,10 +30,13 @@ export function Tape({ piece, plan }: Props) {
   const [frame, width] = useWidth(1120);
   const { wear, chosen, stations } = plan;
   const lastMm = Math.max(stations.totalMm, wear.band.maxMm) + 6;
-  const wide = (width - 2 * SIDE) / lastMm;
+  const beforeMm = piece.ends.closing === 'clasp' ? overhangMm(piece.ends.clasp) : 0;
+  const wide = (width - 2 * SIDE) / (lastMm + beforeMm);
   const perMm = Math.min(wide, ROOM / drawingHeightMm({ piece, plan }));
-  const scale = scaleLinear([0, lastMm], [SIDE, SIDE + lastMm * perMm]);
-  const label = `The piece drawn to scale: ${chosen.units} units, ${show(chosen.finishedMm)} closed; the wish is ${show(wear.wishMm)}.`;
+  const zero = SIDE + beforeMm * perMm;
+  const scale = scaleLinear([0, lastMm], [zero, zero + lastMm * perMm]);
+  const ends = plan.closure.closing === 'open' ? 'tip to tip' : 'closed';
+  const label = `The piece drawn to scale: ${chosen.units} units, ${show(chosen.finishedMm)} ${ends}; the wish is ${show(wear.wishMm)}.`;
 
   return (
     <div ref={frame} className={`card ${styles.tape}`}>
@@ -46,7 +50,7 @@ export function Tape({ piece, plan }: Props) {
         />
         <InchRule scale={scale} lastMm={lastMm} />
         <CmRule scale={scale} lastMm={lastMm} />
-        <g transform={`translate(${SIDE} ${MIDDLE}) scale(${perMm})`} className={styles.piece}>
+        <g transform={`translate(${zero} ${MIDDLE}) scale(${perMm})`} className={styles.piece}>
           <PieceDrawing piece={piece} plan={plan} />
         </g>
         <line
@@ -75,11 +79,14 @@ type Scale = (mm: number) => number;
 function InchRule({ scale, lastMm }: { scale: Scale; lastMm: number }) {
   const eighths = range(0, Math.floor((lastMm / MM_PER_INCH) * 8) + 1);
   const tall = (i: number) => (i % 8 === 0 ? 14 : i % 4 === 0 ? 9 : 5);
+  const inchPx = scale(MM_PER_INCH) - scale(0);
+  const told = 8 * (inchPx < 26 ? 5 : inchPx < 40 ? 2 : 1);
+  const shown = eighths.filter((i) => inchPx > 60 || i % (inchPx > 26 ? 4 : 8) === 0);
   return (
     <g className={styles.rule}>
-      <path d={eighths.map((i) => `M${scale((i * MM_PER_INCH) / 8)} ${INCH_RULE}v${tall(i)}`).join('')} />
+      <path d={shown.map((i) => `M${scale((i * MM_PER_INCH) / 8)} ${INCH_RULE}v${tall(i)}`).join('')} />
       {eighths
-        .filter((i) => i % 8 === 0)
+        .filter((i) => i % told === 0)
         .map((i) => (
           <text key={i} x={scale((i * MM_PER_INCH) / 8) + 3} y={INCH_RULE + 27} className={styles.ruleText}>
             {i === 0 ? '0 in' : i / 8}
@@ -118,7 +125,7 @@ function ThreadLane({ plan, scale, word }: { plan: Plan; scale: Scale; word: (mm
   const { bodyStartMm, bodyEndMm } = plan.stations;
   const step = (bodyEndMm - bodyStartMm) / lengths;
   const first = word(eachMm);
-  const tail = `tail ${word(tailMm)}${tailSewsMm > 0 ? ' sews this end' : ''}`;
+  const tail = `tail ${word(tailMm)}${tailSewsMm > 0 && plan.closure.closing === 'clasp' ? ' sews this end' : ''}`;
   return (
     <g>
       {range(lengths).map((i) => (

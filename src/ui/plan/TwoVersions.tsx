@@ -4,10 +4,10 @@ import { App, Button } from 'antd';
 import { useTransition } from 'react';
 import { planPiece } from '@/core/plan';
 import type { Piece } from '@/core/piece';
-import { settleAction } from '@/server/actions';
+import { settleAction } from '@/server/actions/pieces';
 import type { AsideVersion, StoredPiece } from '@/server/screens';
 import { PieceStrip } from '../piece/PieceDrawing';
-import { useLayouts } from '../layouts/useLayouts';
+import { useKnown } from '../shell/atHand';
 import { useLengths } from '../shell/lengths';
 import styles from './TwoVersions.module.css';
 
@@ -54,8 +54,8 @@ export function TwoVersions({ current, aside, onSettled }: Props) {
 
 function Version({ title, piece, children }: { title: string; piece: Piece; children: React.ReactNode }) {
   const { show } = useLengths();
-  const { layouts } = useLayouts();
-  const plan = planPiece(piece, layouts);
+  const known = useKnown();
+  const plan = planPiece(piece, known);
   return (
     <div className={`card ${styles.version}`}>
       <h3>{title}</h3>

@@ -5,17 +5,24 @@ import { App, ConfigProvider } from 'antd';
 import { useServerInsertedHTML } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import type { LengthUnit } from '@/core/length/length';
+import type { Settings } from '@/core/settings';
+import type { StoredSwatch } from '@/server/screens';
+import { AtHandProvider } from './atHand';
 import { LengthsProvider } from './lengths';
 import { theme } from './theme';
 
 /** Ant Design with our theme and the page's nonce, and lengths in the weaver's unit. */
 export function Providers({
   nonce: fresh,
-  unit,
+  lengthUnit,
+  settings,
+  swatches,
   children,
 }: {
   nonce: string;
-  unit: LengthUnit;
+  lengthUnit: LengthUnit;
+  settings: Settings;
+  swatches: readonly StoredSwatch[];
   children: ReactNode;
 }) {
   const [cache] = useState(createCache);
@@ -28,7 +35,11 @@ export function Providers({
     <StyleProvider cache={cache}>
       <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }}>
         <App notification={{ placement: 'bottomLeft' }}>
-          <LengthsProvider unit={unit}>{children}</LengthsProvider>
+          <LengthsProvider unit={lengthUnit} denominator={settings.denominator}>
+            <AtHandProvider settings={settings} swatches={swatches}>
+              {children}
+            </AtHandProvider>
+          </LengthsProvider>
         </App>
       </ConfigProvider>
     </StyleProvider>

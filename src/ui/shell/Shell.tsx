@@ -1,6 +1,12 @@
 'use client';
 
-import { AppstoreOutlined, PictureOutlined } from '@ant-design/icons';
+import {
+  AppstoreOutlined,
+  ColumnWidthOutlined,
+  PictureOutlined,
+  SettingOutlined,
+  TeamOutlined,
+} from '@ant-design/icons';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, type ReactNode } from 'react';
@@ -11,6 +17,9 @@ import styles from './Shell.module.css';
 const PLACES = [
   { href: '/', name: 'Bench', icon: <AppstoreOutlined aria-hidden /> },
   { href: '/gallery', name: 'Gallery', icon: <PictureOutlined aria-hidden /> },
+  { href: '/people', name: 'People', icon: <TeamOutlined aria-hidden /> },
+  { href: '/swatches', name: 'Swatches', icon: <ColumnWidthOutlined aria-hidden /> },
+  { href: '/settings', name: 'Settings', icon: <SettingOutlined aria-hidden /> },
 ] as const;
 
 /** The frame of every screen: the rail at the left, the screen beside it. */

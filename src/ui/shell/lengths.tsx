@@ -8,7 +8,7 @@ import {
   type LengthStyle,
   type LengthUnit,
 } from '@/core/length/length';
-import { setLengthUnitAction } from '@/server/actions';
+import { setLengthUnitAction } from '@/server/actions/settings';
 
 interface Lengths {
   readonly unit: LengthUnit;
@@ -23,11 +23,15 @@ interface Lengths {
 const Context = createContext<Lengths | null>(null);
 
 /** Lengths in the weaver's own unit, for everything below it. */
-export function LengthsProvider({ unit: kept, children }: { unit: LengthUnit; children: ReactNode }) {
+export function LengthsProvider({
+  unit: kept,
+  denominator,
+  children,
+}: LengthStyle & { readonly children: ReactNode }) {
   const [unit, setShown] = useOptimistic(kept);
   const [, start] = useTransition();
   const value = useMemo((): Lengths => {
-    const style: LengthStyle = { unit, denominator: 16 };
+    const style: LengthStyle = { unit, denominator };
     return {
       unit,
       style,
@@ -40,7 +44,7 @@ export function LengthsProvider({ unit: kept, children }: { unit: LengthUnit; ch
           await setLengthUnitAction(next);
         }),
     };
-  }, [unit, setShown]);
+  }, [unit, denominator, setShown]);
   return <Context value={value}>{children}</Context>;
 }
 

@@ -3,7 +3,10 @@
 import { useState } from 'react';
 import { structureById } from '@/core/structures/registry';
 import { fieldsThatCount, rolesOf, type Part } from '@/core/structures/structure';
+import { KIND_FACTS } from '@/core/body/kinds';
+import { ringSize } from '@/core/body/ringSize';
 import type { Piece } from '@/core/piece';
+import { CLOSING_WORDS } from '@/core/words';
 import type { Plan } from '@/core/plan';
 import type { Catalogue, Person } from '@/server/screens';
 import type { LayingOut } from '../../layouts/layoutStore';
@@ -12,7 +15,9 @@ import { roleName } from '../roleName';
 import { BeadsChoice } from './BeadsChoice';
 import { ChoiceRow } from './ChoiceRow';
 import { EndsChoice } from './EndsChoice';
-import { fine, GaugeFacts, sourceWords, ThreadChoice } from './GaugeAndThread';
+import { fine, sourceWords } from './gauge/gaugeWords';
+import { GaugeChoice } from './gauge/GaugeChoice';
+import { ThreadChoice } from './ThreadChoice';
 import { StructureChoice } from './StructureChoice';
 import { WornChoice } from './WornChoice';
 import styles from './choices.module.css';
@@ -63,14 +68,22 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
     },
     {
       title: 'Ends',
-      summary: `${piece.ends.clasp.name}, sewn ${piece.ends.seedsEachSide}-ring-${piece.ends.seedsEachSide}${plan ? `; takes ${show(plan.closure.allowanceMm)}` : ''}`,
-      body: <EndsChoice piece={piece} plan={plan} clasps={catalogue.clasps} onChange={onChange} />,
+      summary: endsWords(piece, plan, show),
+      body: (
+        <EndsChoice
+          piece={piece}
+          plan={plan}
+          clasps={catalogue.clasps}
+          findings={catalogue.findings}
+          onChange={onChange}
+        />
+      ),
     },
     {
       title: 'Gauge',
       summary: plan ? `${fine(plan.gauge.pitchMm)} a unit, ${sourceWords(plan, layingOut)}` : 'not known yet',
       body: plan ? (
-        <GaugeFacts plan={plan} layingOut={layingOut} />
+        <GaugeChoice piece={piece} plan={plan} layingOut={layingOut} onChange={onChange} />
       ) : (
         <p>It is worked out as soon as there are beads.</p>
       ),
@@ -133,10 +146,42 @@ const sequenceWords = (piece: Piece): string =>
     .join(', ');
 
 function wornWords(piece: Piece, plan: Plan | null, show: (mm: number) => string): string {
+  const { kind, wear, wearer } = piece;
+  const { place } = KIND_FACTS[kind];
   const wish = plan ? ` → wish ${show(plan.wear.wishMm)}` : '';
-  if (piece.wear.school === 'flat') return `flat rule${wish}`;
-  if (!piece.wearer) return 'nobody yet';
-  const thickness =
-    plan && plan.wear.thicknessEffectMm > 0 ? `, +${show(plan.wear.thicknessEffectMm)} for thickness` : '';
-  return `${piece.wearer.name}, wrist ${show(piece.wearer.wristMm)}, ${piece.wear.fit}${thickness}${wish}`;
+  const girth = place && wearer?.girths[place];
+  const size = kind === 'ring' && girth ? ` (US ${ringSize('us', girth)})` : '';
+  const who = wearer ? `${wearer.name}${girth ? `, ${place} ${show(girth)}${size}` : ''}` : 'nobody yet';
+  switch (wear.school) {
+    case 'flat':
+      return `${kind}, ${kind === 'bracelet' ? 'flat rule' : 'one length'}${wish}`;
+    case 'like':
+      return `${kind}, like one that fits${wish}`;
+    case 'drop':
+      return `${kind}, ${who}, falls ${show(wear.dropMm)}${wish}`;
+    case 'elastic':
+      return `${kind}, ${who}, elastic${wish}`;
+    case 'ease':
+    case 'over': {
+      const thickness =
+        plan && plan.wear.thicknessEffectMm > 0
+          ? `, +${show(plan.wear.thicknessEffectMm)} for thickness`
+          : '';
+      return `${kind}, ${kind === 'bail' ? 'over a rope' : who}, ${wear.fit}${thickness}${wish}`;
+    }
+  }
+}
+
+function endsWords({ ends }: Piece, plan: Plan | null, show: (mm: number) => string): string {
+  if (ends.closing !== 'clasp') return CLOSING_WORDS[ends.closing];
+  const takes = plan ? `; takes ${show(plan.closure.allowanceMm)}` : '';
+  const chain = plan && plan.closure.chainMm > 0 ? `, chain ${show(plan.closure.chainMm)} each side` : '';
+  const { seedsEachSide } = ends.start;
+  const button = plan?.closure.button;
+  if (button) return `${ends.clasp.name}, ${button.seeds} seeds${takes}`;
+  const loop =
+    ends.clasp.fastening === 'sewn loop' && seedsEachSide > 0
+      ? `, sewn ${seedsEachSide}-ring-${ends.end.seedsEachSide}`
+      : '';
+  return `${ends.clasp.name}${loop}${takes}${chain}`;
 }

@@ -1,70 +1,129 @@
 'use client';
 
-import { wordCaution } from '@/core/words';
-import { claspClosedMm, type Clasp } from '@/core/materials/material';
+import { KIND_FACTS } from '@/core/body/kinds';
+import { CAUTIONS_OF_ENDS } from '@/core/cautions';
+import { CLOSING_WORDS, CLOSURE_PART_WORDS, wordCaution } from '@/core/words';
+import { claspClosedMm, type Clasp, type FindingMaterial } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { useLengths } from '../../shell/lengths';
 import { Note } from '../Slip';
+import { ChainFields } from './ends/ChainFields';
+import { EndFields } from './ends/EndFields';
+import { ExtenderField } from './ends/ExtenderField';
 import styles from './choices.module.css';
 
 interface Props {
   readonly piece: Piece;
   readonly plan: Plan | null;
   readonly clasps: readonly Clasp[];
+  readonly findings: readonly FindingMaterial[];
   readonly onChange: (change: Partial<Piece>) => void;
 }
 
-const LOOP_SEEDS = [2, 3, 4, 5, 6] as const;
-
-/** The clasp and how it is sewn on. */
-export function EndsChoice({ piece, plan, clasps, onChange }: Props) {
-  const { show } = useLengths();
-  const { ends } = piece;
+/** How the piece is closed, and how that is sewn on. */
+export function EndsChoice({ piece, plan, clasps, findings, onChange }: Props) {
+  const { ends, kind } = piece;
   const set = (change: Partial<Piece['ends']>) => onChange({ ends: { ...ends, ...change } });
+  const { closings } = KIND_FACTS[kind];
   return (
     <>
-      <Pick
-        label="Clasp"
-        value={ends.clasp.id}
-        options={clasps.map((clasp) => ({
-          value: clasp.id,
-          label: `${clasp.name}, ${show(claspClosedMm(clasp))} closed`,
-        }))}
-        onChange={(id) => {
-          const clasp = clasps.find((c) => c.id === id);
-          if (clasp) set({ clasp });
-        }}
-      />
-      <Choice
-        label="Sewn on with a loop: seeds, ring, seeds"
-        value={ends.seedsEachSide}
-        options={LOOP_SEEDS.map((n) => ({ value: n, label: `${n}, ring, ${n}` }))}
-        onChange={(seedsEachSide) => set({ seedsEachSide })}
-      />
-      <Choice
-        label="Threads through the clasp"
-        value={ends.passes}
-        options={[1, 2, 3].map((n) => ({ value: n, label: `${n}` }))}
-        onChange={(passes) => set({ passes })}
-        help="Two or more; three for a heavy piece."
-      />
-      {plan && (
+      {closings.length > 1 && (
+        <Choice
+          label="Closed how?"
+          value={ends.closing}
+          options={closings.map((closing) => ({ value: closing, label: CLOSING_WORDS[closing] }))}
+          onChange={(closing) => set({ closing })}
+        />
+      )}
+      {ends.closing === 'joined' && (
         <p className="soft">
-          The clasp takes {show(plan.closure.claspMm)} and its two loops {show(plan.closure.loopsMm)}.
+          The last unit is sewn to the first: nothing of the length is taken, and it has no end.
         </p>
       )}
-      {plan && plan.cautions.length > 0 && (
+      {ends.closing === 'open' && (
+        <p className="soft">Two free ends, tip to tip; each holds its own thread.</p>
+      )}
+      {ends.closing === 'clasp' && (
+        <ClaspFields piece={piece} plan={plan} clasps={clasps} findings={findings} onChange={set} />
+      )}
+      {plan && <ClosureFacts plan={plan} />}
+      {plan && (
         <ul className={styles.notes}>
           {plan.cautions
-            .filter((caution) => caution !== 'sharp-edges')
+            .filter((caution) => CAUTIONS_OF_ENDS.includes(caution))
             .map((caution) => (
               <Note key={caution} {...wordCaution(caution)} />
             ))}
         </ul>
       )}
     </>
+  );
+}
+
+/** Which closures suit a kind of piece: a ring top is for rings only. */
+const suits = ({ shape }: Clasp, kind: Piece['kind']) => (shape === 'ring top') === (kind === 'ring');
+
+function ClaspFields({
+  piece: { ends, kind },
+  plan,
+  clasps,
+  findings,
+  onChange,
+}: Omit<Props, 'onChange'> & { readonly onChange: (change: Partial<Piece['ends']>) => void }) {
+  const { show } = useLengths();
+  const { clasp } = ends;
+  const length = (one: Clasp) =>
+    one.buttonsMm === null ? `, ${show(claspClosedMm(one))} closed` : ', as long as its loop';
+  return (
+    <>
+      <Pick
+        label="Clasp"
+        value={clasp.id}
+        options={clasps
+          .filter((one) => suits(one, kind))
+          .map((one) => ({ value: one.id, label: `${one.name}${length(one)}` }))}
+        onChange={(id) => {
+          const found = clasps.find((one) => one.id === id);
+          if (found) onChange({ clasp: found, loopSeeds: null });
+        }}
+      />
+      {clasp.note !== '' && <p className="soft">{clasp.note}</p>}
+      <EndFields ends={ends} findings={findings} button={plan?.closure.button ?? null} onChange={onChange} />
+      {kind === 'necklace' && <ChainFields ends={ends} plan={plan} findings={findings} onChange={onChange} />}
+      {clasp.buttonsMm === null && (
+        <ExtenderField ends={ends} plan={plan} findings={findings} onChange={onChange} />
+      )}
+    </>
+  );
+}
+
+/** What closing takes, part by part, each with its end points. */
+function ClosureFacts({ plan: { closure, chosen } }: { readonly plan: Plan }) {
+  const { show } = useLengths();
+  if (closure.closing !== 'clasp') return null;
+  return (
+    <dl className={styles.facts}>
+      {closure.parts.map(({ what, mm }) => (
+        <div key={what}>
+          <dt>{CLOSURE_PART_WORDS[what]}</dt>
+          <dd className="figures">{show(mm)}</dd>
+        </div>
+      ))}
+      {closure.chainMm > 0 && (
+        <div>
+          <dt>
+            {CLOSURE_PART_WORDS.chain}, {chosen.links} links each
+          </dt>
+          <dd className="figures">2 × {show(closure.chainMm)}</dd>
+        </div>
+      )}
+      <div className={styles.sum}>
+        <dt>from the last bead over the clasp to the first</dt>
+        <dd className="figures">{show(closure.allowanceMm + 2 * closure.chainMm)}</dd>
+      </div>
+    </dl>
   );
 }

@@ -1,0 +1,57 @@
+'use client';
+
+import { Button } from 'antd';
+import { archiveMeasureAction } from '@/server/actions/people';
+import type { Measure } from '@/server/screens';
+import { useUndo } from '../fields/useUndo';
+import { useLengths } from '../shell/lengths';
+import styles from './people.module.css';
+
+/** Everything that was measured, the newest first; a slip of the tape can be taken back. */
+export function MeasureHistory({
+  measures,
+  who,
+}: {
+  readonly measures: readonly Measure[];
+  readonly who: string;
+}) {
+  const { show } = useLengths();
+  const takeBack = useUndo(archiveMeasureAction);
+  return (
+    <details className={styles.more}>
+      <summary>
+        The record, {measures.length} {measures.length === 1 ? 'measure' : 'measures'}
+        <span className="srOnly"> of {who}</span>
+      </summary>
+      <table className={styles.record}>
+        <thead>
+          <tr>
+            <th scope="col">day</th>
+            <th scope="col">what</th>
+            <th scope="col">length</th>
+            <th scope="col">
+              <span className="srOnly">take back</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {measures.map(({ id, place, mm, takenOn }) => (
+            <tr key={id}>
+              <td className="figures">{takenOn}</td>
+              <td>{place}</td>
+              <td className="figures">{show(mm)}</td>
+              <td>
+                <Button onClick={() => void takeBack(id, `The ${place} of ${takenOn}`)}>
+                  Take back{' '}
+                  <span className="srOnly">
+                    {place} of {takenOn}
+                  </span>
+                </Button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}

@@ -1,0 +1,150 @@
+'use client';
+
+import { useState } from 'react';
+import type { Closure } from '@/core/closures/closure';
+import type { FindingMaterial } from '@/core/materials/material';
+import type { Piece } from '@/core/piece';
+import { Choice } from '../../../fields/Choice';
+import { Pick } from '../../../fields/Pick';
+import { Toggle } from '../../../fields/Toggle';
+import styles from '../choices.module.css';
+
+type Ends = Piece['ends'];
+type End = Ends['start'];
+
+const LOOP_SEEDS = [0, 2, 3, 4, 5, 6, 8] as const;
+const THREADS = [1, 2, 3, 4] as const;
+const RINGS = [0, 1, 2, 3] as const;
+
+const sameEnd = (a: End, b: End) => JSON.stringify(a) === JSON.stringify(b);
+
+interface Props {
+  readonly ends: Ends;
+  readonly findings: readonly FindingMaterial[];
+  readonly button: Closure['button'];
+  readonly onChange: (change: Partial<Ends>) => void;
+}
+
+/** How each end is sewn on: both alike, or each its own way. */
+export function EndFields({ ends, findings, button, onChange }: Props) {
+  const [apart, setApart] = useState(!sameEnd(ends.start, ends.end));
+  const rings = findings.filter(({ kind }) => kind === 'jump ring');
+  const { fastening } = ends.clasp;
+  const field = (title: string, end: End, set: (end: End) => void, loop: boolean) => (
+    <OneEnd title={title} end={end} rings={rings} loop={loop && fastening === 'sewn loop'} onChange={set} />
+  );
+  if (button)
+    return (
+      <>
+        {field('Ball or button', ends.start, (start) => onChange({ start }), true)}
+        <ButtonLoop button={button} onChange={onChange} />
+      </>
+    );
+  return (
+    <>
+      <Toggle
+        label="The two ends are made differently"
+        checked={apart}
+        onChange={(on) => {
+          setApart(on);
+          if (!on) onChange({ end: ends.start });
+        }}
+      />
+      {apart ? (
+        <>
+          {field('At the start', ends.start, (start) => onChange({ start }), true)}
+          {field('At the end', ends.end, (end) => onChange({ end }), true)}
+        </>
+      ) : (
+        field('', ends.start, (end) => onChange({ start: end, end }), true)
+      )}
+    </>
+  );
+}
+
+function OneEnd({
+  title,
+  end,
+  rings,
+  loop,
+  onChange,
+}: {
+  readonly title: string;
+  readonly end: End;
+  readonly rings: readonly FindingMaterial[];
+  /** Whether it hangs on a loop of seeds. */
+  readonly loop: boolean;
+  readonly onChange: (end: End) => void;
+}) {
+  const label = (words: string) => (title === '' ? words : `${title}: ${words}`);
+  const [usual] = rings;
+  return (
+    <div className={styles.group}>
+      {loop && (
+        <Choice
+          label={label('sewn on with a loop of seeds, ring, seeds')}
+          value={end.seedsEachSide}
+          options={LOOP_SEEDS.map((n) => ({ value: n, label: n === 0 ? 'no seeds' : `${n}, ring, ${n}` }))}
+          onChange={(seedsEachSide) => onChange({ ...end, seedsEachSide })}
+        />
+      )}
+      <Choice
+        label={label('threads through the clasp')}
+        value={end.passes}
+        options={THREADS.map((n) => ({ value: n, label: `${n}` }))}
+        onChange={(passes) => onChange({ ...end, passes })}
+        help="Two or more; three for a heavy piece."
+      />
+      {usual && (
+        <Choice
+          label={label('jump rings between loop and clasp')}
+          value={end.rings?.count ?? 0}
+          options={RINGS.map((n) => ({ value: n, label: n === 0 ? 'none' : `${n}` }))}
+          onChange={(count) =>
+            onChange({
+              ...end,
+              rings: count === 0 ? null : { finding: end.rings?.finding ?? usual, count },
+            })
+          }
+        />
+      )}
+      {end.rings && (
+        <Pick
+          label={label('which ring')}
+          value={end.rings.finding.id}
+          options={rings.map((ring) => ({
+            value: ring.id,
+            label: `${ring.name}, ${ring.insideMm ?? '?'} mm inside, wire ${ring.wireMm ?? '?'} mm`,
+          }))}
+          onChange={(id) => {
+            const finding = rings.find((ring) => ring.id === id);
+            if (finding && end.rings) onChange({ ...end, rings: { ...end.rings, finding } });
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** The count of a loop over a ball or a button: what passes over it, and what still holds. */
+function ButtonLoop({
+  button,
+  onChange,
+}: {
+  readonly button: NonNullable<Closure['button']>;
+  readonly onChange: (change: Partial<Ends>) => void;
+}) {
+  const { least, most, seeds } = button;
+  const counts = [least - 1, least, most, most + 1];
+  return (
+    <Choice
+      label="Seeds in the loop"
+      value={seeds}
+      options={[...new Set([...counts, seeds])]
+        .sort((a, b) => a - b)
+        .map((n) => ({ value: n, label: n < least ? `${n} tight` : n > most ? `${n} loose` : `${n}` }))}
+      onChange={(count) => onChange({ loopSeeds: count === least ? null : count })}
+      help={`${least} or ${most} pass over it. Try it over before you reinforce: reinforcing too hard shrinks a loop.`}
+    />
+  );
+}

@@ -1,0 +1,24 @@
+'use client';
+
+import type { Piece } from '@/core/piece';
+import type { Plan } from '@/core/plan';
+import type { LayingOut } from '../../../layouts/layoutStore';
+import { GaugeFacts } from './GaugeFacts';
+import { GaugeSourceFields } from './GaugeSourceFields';
+import { SwatchPlan } from './SwatchPlan';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly layingOut: LayingOut;
+  readonly onChange: (change: Partial<Piece>) => void;
+}
+
+/** How long one unit is, how that is known, and how to know it better. */
+export const GaugeChoice = ({ piece, plan, layingOut, onChange }: Props) => (
+  <>
+    <GaugeFacts plan={plan} layingOut={layingOut} />
+    <GaugeSourceFields piece={piece} plan={plan} onChange={onChange} />
+    <SwatchPlan piece={piece} plan={plan} />
+  </>
+);

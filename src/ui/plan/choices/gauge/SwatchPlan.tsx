@@ -1,0 +1,29 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Piece } from '@/core/piece';
+import type { Plan } from '@/core/plan';
+import { swatchPlan } from '@/core/swatchPlan';
+import { useKnown } from '../../../shell/atHand';
+import { useLengths } from '../../../shell/lengths';
+
+/** The smallest swatch that tells the count; nothing once the maker's own work is the source. */
+export function SwatchPlan({ piece, plan }: { readonly piece: Piece; readonly plan: Plan }) {
+  const { show, thread } = useLengths();
+  const known = useKnown();
+  const { source } = plan.gauge;
+  const measured = source === 'this piece' || source === 'swatch';
+  const swatch = useMemo(
+    () => (measured ? null : swatchPlan(piece, plan, known)),
+    [measured, piece, plan, known],
+  );
+  if (!swatch) return null;
+  const beads = swatch.beads.map(({ role, total }) => `${total} ${role}`).join(', ');
+  return (
+    <p>
+      <strong>A swatch worth making: {swatch.units} units.</strong> About {show(swatch.lengthMm)} of beads
+      alone: {beads}, and {thread(swatch.threadMm)} of thread. Half a millimetre misread on it moves the count
+      by half a unit at most. Measure it, and write it here as this piece, measured.
+    </p>
+  );
+}

@@ -1,0 +1,44 @@
+import type { Plan } from '@/core/plan';
+import type { LayingOut } from '../../../layouts/layoutStore';
+
+/** Millimetres to a hundredth: gauges are read finer than lengths. */
+export const fine = (mm: number): string => `${mm.toFixed(2)} mm`;
+
+/** Where the length of a unit comes from, in words. */
+export function sourceWords({ gauge }: Plan, layingOut: LayingOut): string {
+  switch (gauge.source) {
+    case 'this piece':
+      return 'measured on this piece';
+    case 'swatch': {
+      const count = gauge.swatches?.count ?? 1;
+      return count === 1 ? 'from your swatch' : `from ${count} swatches of yours`;
+    }
+    case 'table':
+      return 'from a chart';
+    case 'solver':
+      return 'laid out from thread path and beads';
+    case 'closed form':
+      if (layingOut === 'failed') return 'by rule of thumb; it could not be laid out';
+      return layingOut === null
+        ? 'by rule of thumb'
+        : `by rule of thumb; laying it out, ${Math.round(100 * layingOut)} %`;
+  }
+}
+
+/** What the source means for how far it can be trusted. */
+export function trustWords({ gauge }: Plan): string {
+  switch (gauge.source) {
+    case 'this piece':
+      return 'Your ruler on your own work: surer than anything worked out.';
+    case 'swatch':
+      return gauge.meanBetweenMm
+        ? `Your own work. The mean of your swatches lies between ${gauge.meanBetweenMm[0].toFixed(2)} and ${fine(gauge.meanBetweenMm[1])} (19 in 20).`
+        : 'Your own work, measured once. A second swatch would show how even your hand is.';
+    case 'table':
+      return 'Copied from a chart: other beads and another hand. A swatch of your own is surer.';
+    case 'solver':
+      return 'Found by drawing the thread taut on beads of these sizes. The range covers bead lots and how round their edges are. The sizes are usual values, not yours: a measured piece of your own work is surer.';
+    case 'closed form':
+      return 'A rule of thumb from the beads’ own sizes, which are usual values, not yours. A measured piece of your own work is surer.';
+  }
+}

@@ -1,0 +1,51 @@
+'use client';
+
+import { KIND_FACTS } from '@/core/body/kinds';
+import { dropMm, nameOfLength } from '@/core/body/necklace';
+import { wordWearPart } from '@/core/words';
+import type { Plan } from '@/core/plan';
+import { useLengths } from '../../../shell/lengths';
+import styles from '../choices.module.css';
+
+/** What the wished length is made of, added up. */
+export function WearLedger({ plan: { wear, kind, chosen } }: { readonly plan: Plan }) {
+  const { show, change } = useLengths();
+  const { place } = KIND_FACTS[kind];
+  const [first, ...more] = wear.parts;
+  return (
+    <dl className={styles.facts}>
+      {first && (
+        <div>
+          <dt>{wordWearPart(first.what, kind, place)}</dt>
+          <dd className="figures">{show(first.mm)}</dd>
+        </div>
+      )}
+      {more.map(({ what, mm }) => (
+        <div key={what}>
+          <dt>{wordWearPart(what, kind, place)}</dt>
+          <dd className="figures">{change(mm)}</dd>
+        </div>
+      ))}
+      <div className={styles.sum}>
+        <dt>wished for, finished{kind === 'lariat' ? '' : ' and closed'}</dt>
+        <dd className="figures">{show(wear.wishMm)}</dd>
+      </div>
+      <div>
+        <dt>still fits between</dt>
+        <dd className="figures">
+          {show(wear.band.minMm)} and {show(wear.band.maxMm)}
+        </dd>
+      </div>
+      {kind === 'necklace' && (
+        <div>
+          <dt>{nameOfLength(chosen.finishedMm)} length</dt>
+          <dd className="figures">
+            {wear.bodyMm === null
+              ? ''
+              : `falls ${show(dropMm(wear.bodyMm, chosen.finishedMm))} below the neck`}
+          </dd>
+        </div>
+      )}
+    </dl>
+  );
+}

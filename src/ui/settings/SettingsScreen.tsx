@@ -1,0 +1,139 @@
+'use client';
+
+import { App } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useOptimistic, useTransition } from 'react';
+import { FITS, KIND_FACTS, KINDS, type Kind } from '@/core/body/kinds';
+import { PLACE_FACTS } from '@/core/body/places';
+import { easeOf, type Settings } from '@/core/settings';
+import { setSettingsAction } from '@/server/actions/settings';
+import { Choice } from '../fields/Choice';
+import { LengthInput } from '../fields/LengthInput';
+import { Toggle } from '../fields/Toggle';
+import { useAtHand } from '../shell/atHand';
+import { useLengths } from '../shell/lengths';
+import styles from './settings.module.css';
+
+const MARGINS = [0.05, 0.1, 0.15, 0.2, 0.3] as const;
+const percent = (part: number) => `${Math.round(part * 100)} %`;
+/** Kinds whose length goes by ease. */
+const EASED = KINDS.filter((kind) =>
+  KIND_FACTS[kind].schools.some((one) => one === 'ease' || one === 'over'),
+);
+
+/** One's own habits: how lengths are shown, what a new piece starts from, how thread is cut. */
+export function SettingsScreen() {
+  const { settings: kept } = useAtHand();
+  const { unit, setUnit } = useLengths();
+  const { message } = App.useApp();
+  const router = useRouter();
+  const [settings, show] = useOptimistic(kept);
+  const [, start] = useTransition();
+  const set = (change: Partial<Settings>) =>
+    start(async () => {
+      const next = { ...settings, ...change };
+      show(next);
+      const answer = await setSettingsAction(next);
+      if (!answer.ok) void message.error(answer.message);
+      router.refresh();
+    });
+  return (
+    <div className={styles.screen}>
+      <h1>Settings</h1>
+      <section className={`card ${styles.section}`} aria-labelledby="lengths">
+        <h2 id="lengths">Lengths</h2>
+        <Choice
+          label="Shown in"
+          value={unit}
+          options={[
+            { value: 'in', label: 'inches' },
+            { value: 'cm', label: 'centimetres' },
+          ]}
+          onChange={setUnit}
+          help="Either can be typed everywhere: 7 1/4 in, 18,5 cm, 185 mm."
+        />
+        <Choice
+          label="Inches to"
+          value={settings.denominator}
+          options={[
+            { value: 8, label: 'an eighth' },
+            { value: 16, label: 'a sixteenth' },
+          ]}
+          onChange={(denominator) => set({ denominator })}
+        />
+      </section>
+      <section className={`card ${styles.section}`} aria-labelledby="fit">
+        <h2 id="fit">How a piece sits</h2>
+        <p className="soft">A new piece starts from these. Pieces already begun keep what they have.</p>
+        <Choice
+          label="A bracelet’s length by"
+          value={settings.school}
+          options={[
+            { value: 'ease', label: 'wrist and ease' },
+            { value: 'flat', label: 'flat rule' },
+          ]}
+          onChange={(school) => set({ school })}
+        />
+        <Toggle
+          label="Allow for thickness"
+          help="A closed ring of beads is smaller inside than along its middle line, by π times its thickness."
+          checked={settings.thicknessEffect}
+          onChange={(thicknessEffect) => set({ thicknessEffect })}
+        />
+        {EASED.map((kind) => (
+          <EaseRow key={kind} kind={kind} settings={settings} onChange={set} />
+        ))}
+      </section>
+      <section className={`card ${styles.section}`} aria-labelledby="thread">
+        <h2 id="thread">Thread</h2>
+        <LengthInput
+          label="Your wingspan, or your height"
+          mm={settings.wingspanMm}
+          range={PLACE_FACTS.height.range}
+          onChange={(wingspanMm) => set({ wingspanMm })}
+          help={PLACE_FACTS.height.how}
+        />
+        <Choice
+          label="Thread to spare"
+          value={settings.threadMargin}
+          options={MARGINS.map((part) => ({ value: part, label: percent(part) }))}
+          onChange={(threadMargin) => set({ threadMargin })}
+          help="For pulling, drawing out and mending."
+        />
+      </section>
+    </div>
+  );
+}
+
+/** The three amounts of ease of one kind of piece. */
+function EaseRow({
+  kind,
+  settings,
+  onChange,
+}: {
+  readonly kind: Kind;
+  readonly settings: Settings;
+  readonly onChange: (change: Partial<Settings>) => void;
+}) {
+  const ease = easeOf(settings, kind);
+  return (
+    <fieldset className={styles.ease}>
+      <legend>{kind}</legend>
+      {FITS.map((fit, i) => {
+        const [tighter, looser] = [FITS[i - 1], FITS[i + 1]];
+        return (
+          <LengthInput
+            key={fit}
+            label={fit}
+            mm={ease[fit]}
+            range={{
+              minMm: tighter ? ease[tighter] : 0,
+              maxMm: looser ? ease[looser] : 200,
+            }}
+            onChange={(mm) => onChange({ easeMm: { ...settings.easeMm, [kind]: { ...ease, [fit]: mm } } })}
+          />
+        );
+      })}
+    </fieldset>
+  );
+}

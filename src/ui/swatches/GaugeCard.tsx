@@ -1,0 +1,105 @@
+'use client';
+
+import { Button } from 'antd';
+import type { MeasuredGauge } from '@/core/fit/swatch';
+import { structureById } from '@/core/structures/registry';
+import { rolesOf } from '@/core/structures/structure';
+import type { Swatch } from '@/core/swatches';
+import { archiveSwatchAction } from '@/server/actions/swatches';
+import type { StoredSwatch } from '@/server/screens';
+import { Fact } from '../fields/Fact';
+import { useUndo } from '../fields/useUndo';
+import { BeadIcon } from '../piece/BeadShape';
+import { fine } from '../plan/choices/gauge/gaugeWords';
+import { roleName } from '../plan/roleName';
+import { useLengths } from '../shell/lengths';
+import { PitchDots } from './PitchDots';
+import styles from './swatches.module.css';
+
+interface Props {
+  readonly title: string;
+  readonly swatches: readonly StoredSwatch[];
+  readonly gauge: MeasuredGauge;
+}
+
+/** One gauge: what it comes to, how sure it is, and the swatches it stands on. */
+export function GaugeCard({ title, swatches, gauge }: Props) {
+  const { show, unit } = useLengths();
+  const putAway = useUndo(archiveSwatchAction);
+  const [first] = swatches;
+  const perLength = (unit === 'in' ? 25.4 : 10) / gauge.pitchMm;
+  return (
+    <section className={`card ${styles.gauge}`} aria-label={title}>
+      <div className={styles.about}>
+        <h2>{title}</h2>
+        {first && <Beads swatch={first.doc} />}
+      </div>
+      <PitchDots pitches={swatches.map(({ doc }) => doc.lengthMm / doc.units)} gauge={gauge} />
+      <dl className={styles.facts}>
+        <Fact name="one unit">{fine(gauge.pitchMm)}</Fact>
+        {gauge.meanBetweenMm && (
+          <Fact name="the mean lies between (19 in 20)">
+            {gauge.meanBetweenMm[0].toFixed(2)} and {fine(gauge.meanBetweenMm[1])}
+          </Fact>
+        )}
+        <Fact name="the next piece, 19 in 20">
+          {(gauge.pitchMm * (1 - 1.96 * gauge.spread)).toFixed(2)} to{' '}
+          {fine(gauge.pitchMm * (1 + 1.96 * gauge.spread))}
+        </Fact>
+        <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{perLength.toFixed(1)}</Fact>
+      </dl>
+      <table className={styles.list}>
+        <thead>
+          <tr>
+            <th scope="col">day</th>
+            <th scope="col">units</th>
+            <th scope="col">length, beads only</th>
+            <th scope="col">one unit</th>
+            <th scope="col">thread, tension</th>
+            <th scope="col">
+              <span className="srOnly">put away</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {swatches.map(({ id, doc }) => (
+            <tr key={id}>
+              <td className="figures">{doc.takenOn}</td>
+              <td className="figures">{doc.units}</td>
+              <td className="figures">{show(doc.lengthMm)}</td>
+              <td className="figures">{fine(doc.lengthMm / doc.units)}</td>
+              <td>
+                {doc.thread.name.replace('braided ', '')}, {doc.tension}
+                {doc.without.length > 0 && `; before ${doc.without.join(' and ')}`}
+                {doc.note !== '' && `; ${doc.note}`}
+              </td>
+              <td>
+                <Button onClick={() => void putAway(id, `The swatch of ${doc.takenOn}`)}>
+                  Put away{' '}
+                  <span className="srOnly">
+                    {doc.units} units of {doc.takenOn}
+                  </span>
+                </Button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** The beads of the roles that the stitch uses. */
+function Beads({ swatch }: { readonly swatch: Swatch }) {
+  const structure = structureById(swatch.structure.id);
+  const roles = structure ? rolesOf(structure.bind(swatch.structure.params)) : [];
+  return (
+    <p className={styles.beads}>
+      {roles.map((role) => (
+        <span key={role}>
+          <BeadIcon bead={swatch.beads[role]} size={18} /> {role} {roleName(swatch.beads[role])}
+        </span>
+      ))}
+    </p>
+  );
+}
