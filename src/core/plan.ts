@@ -4,6 +4,7 @@ import { missingGirth, sit, wear, type Sit, type Wear } from './body/wear';
 import { cautionsFor, type Caution } from './cautions';
 import { closureDoubts, closureOf, type Closure } from './closures/closure';
 import { LOOP_ROLE, loopSection, type PieceEnd } from './closures/sewnLoop';
+import { arrange, arrangements, type Arrangement, type ArrangeQuestion } from './fit/arrange';
 import { bestUnits, candidate, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
 import { canBeKept, type CountRule } from './fit/rules';
 import { NO_SWATCHES, type SwatchBook } from './fit/swatchBook';
@@ -34,7 +35,14 @@ import { busiestHoles, findingPasses } from './read/traversals';
 import { weight, type Weight } from './read/weight';
 import { structureById } from './structures/registry';
 import { unsuited, type Unsuited } from './structures/parts';
-import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from './structures/structure';
+import {
+  rolesOf,
+  type EndLoops,
+  type Form,
+  type Graduation,
+  type Structure,
+  type Weaveable,
+} from './structures/structure';
 import { USUAL_SETTINGS } from './settings';
 import { threadPlan, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
 import { warningsOf, type Warning } from './warnings';
@@ -85,6 +93,8 @@ export interface Plan {
   readonly candidates: readonly Candidate[];
   /** Where clasp, loops and woven part lie along the piece. */
   readonly stations: Stations;
+  /** How many of each step a graduated piece has on one half; null where units are counted. */
+  readonly arrangement: { readonly steps: readonly string[]; readonly counts: readonly number[] } | null;
   /** What the count keeps to: the stitch's own rules and the maker's. */
   readonly rules: readonly CountRule[];
   readonly widthMm: number;
@@ -134,7 +144,54 @@ const SHIPPED: Known = { layouts: shippedLayouts, swatches: NO_SWATCHES, habits:
  * run on every keystroke: wear → closure → gauge → fit → path → counts, thread, warnings.
  */
 export function planPiece(piece: Piece, known: Partial<Known> = SHIPPED): Plan | NoPlan {
-  const { layouts, swatches, habits } = { ...SHIPPED, ...known };
+  const all = { ...SHIPPED, ...known };
+  const structure = structureById(piece.structure.id);
+  const graduated = structure?.check(piece.structure.params).length === 0;
+  const graduation = graduated ? structure?.bind(piece.structure.params).arrangement : undefined;
+  return graduation ? planGraduated(piece, graduation, all) : planCounted(piece, all, null);
+}
+
+/** How a graduated piece is fitted: its counts, and the others to choose from. */
+interface Arranged {
+  readonly best: Arrangement;
+  readonly around: readonly Arrangement[];
+  readonly beads: (counts: readonly number[]) => number;
+}
+
+/** A graduated piece is one unit; what is chosen is how many of each step it has. */
+function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan | NoPlan {
+  const withCounts = (counts: readonly number[]): Piece => ({
+    ...piece,
+    units: 1,
+    structure: { ...piece.structure, params: { ...graduation.withCounts(counts) } },
+  });
+  const asked = graduation.question(bodiesOf(piece));
+  const first = planCounted(withCounts(graduation.steps.map(() => asked.least)), known, null);
+  if (!first.ok) return first;
+  const question: ArrangeQuestion = {
+    ...asked,
+    fixedMm: asked.fixedMm + first.closure.allowanceMm,
+    wishMm: first.wear.wishMm,
+  };
+  const best = arrange(question);
+  const counts = graduation.counts ?? best.counts;
+  const around = arrangements(question, counts);
+  return planCounted(withCounts(counts), known, { best, around, beads: graduation.beads });
+}
+
+/** The candidates of a graduated piece: each is one unit of its own length. */
+function arrangedCandidates(question: FitQuestion, { best, around, beads }: Arranged, woven: number) {
+  const told = ({ counts, finishedMm }: Arrangement): Candidate => ({
+    ...candidate(1, { ...question, pitchMm: finishedMm - woven }),
+    units: beads(counts),
+    counts,
+  });
+  return { best: told(best), candidates: around.map(told) };
+}
+
+/** A piece of so many units. */
+function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Plan | NoPlan {
+  const { layouts, swatches, habits } = known;
   const structure = structureById(piece.structure.id);
   const messages = structure
     ? structure.check(piece.structure.params)
@@ -156,7 +213,7 @@ export function planPiece(piece: Piece, known: Partial<Known> = SHIPPED): Plan |
     path: build(SAMPLE + weaveable.minimumUnits),
   };
   const closed = weaveable.form(body, without);
-  const request = layoutRequest(sample.path, body);
+  const request = weaveable.formIsExact ? null : layoutRequest(sample.path, body);
   const layout = (request && layouts(request.key)) ?? null;
   const solved = request && layout ? solvedForm(layout, request, sample, body, closed) : null;
   const laidOut = joinedForm(solved ?? closed, ends);
@@ -203,10 +260,11 @@ export function planPiece(piece: Piece, known: Partial<Known> = SHIPPED): Plan |
     rules,
     chain: piece.ends.closing === 'clasp' ? piece.ends.chain : null,
   };
-  const best = candidate(bestUnits(question), question);
-  const units = Math.max(piece.units ?? best.units, weaveable.minimumUnits);
+  const told = arranged && arrangedCandidates(question, arranged, question.fixedMm);
+  const best = told?.best ?? candidate(bestUnits(question), question);
+  const units = arranged ? 1 : Math.max(piece.units ?? best.units, weaveable.minimumUnits);
   if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
-  const chosen = candidate(units, question);
+  const chosen = chosenOf(candidate(units, question), told?.candidates ?? null);
   const chainMm = chosen.links * (question.chain?.linkMm ?? 0);
 
   const outside = { startMm: closure.startMm + chainMm, endMm: closure.endMm + chainMm };
@@ -250,8 +308,12 @@ export function planPiece(piece: Piece, known: Partial<Known> = SHIPPED): Plan |
     toLayOut: layout ? null : request,
     chosen,
     best,
-    candidates: neighbours(units, question),
+    candidates: told?.candidates ?? neighbours(units, question),
     stations: stations(parts(units)),
+    arrangement:
+      weaveable.arrangement && chosen.counts
+        ? { steps: weaveable.arrangement.steps, counts: chosen.counts }
+        : null,
     rules,
     widthMm,
     thicknessMm,
@@ -283,6 +345,12 @@ export function planPiece(piece: Piece, known: Partial<Known> = SHIPPED): Plan |
     }),
     cautions: cautionsFor(piece, rolesOf(weaveable)),
   };
+}
+
+/** The candidate that is woven: among arrangements the one of its length. */
+function chosenOf(woven: Candidate, arranged: readonly Candidate[] | null): Candidate {
+  const same = (c: Candidate) => Math.abs(c.finishedMm - woven.finishedMm) < 1e-6;
+  return arranged?.find(same) ?? woven;
 }
 
 /** What stands in the way before anything is woven; null where nothing does. */

@@ -22,6 +22,8 @@ export interface FitQuestion {
 
 export interface Candidate {
   readonly units: number;
+  /** Beads of each step on one half, where the piece is graduated; null where units are counted. */
+  readonly counts: readonly number[] | null;
   readonly finishedMm: number;
   /** Finished length less the wish. */
   readonly offMm: number;
@@ -50,6 +52,7 @@ export function candidate(units: number, q: FitQuestion): Candidate {
   const sdMm = Math.hypot(woven * q.spread, q.fixedSdMm);
   return {
     units,
+    counts: null,
     finishedMm,
     offMm: finishedMm - q.wishMm,
     sdMm,

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
+import highs from 'highs';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
+import { arrange, arrangedMm, type ArrangeQuestion } from './arrange';
 import { allowed, broken, canBeKept, cycle, type CountRule } from './rules';
 import { studentT, studentWithin } from './student';
 import { measuredGauge, pieceGauge, smallestSwatch } from './swatch';
@@ -121,3 +123,82 @@ describe('rules on a count', () => {
     expect(broken(9, [odd])).toEqual([]);
   });
 });
+
+describe('a graduated sequence', () => {
+  const asked = fc.record({
+    stepsMm: fc.array(
+      fc.integer({ min: 12, max: 90 }).map((tenths) => tenths / 10),
+      {
+        minLength: 1,
+        maxLength: 5,
+      },
+    ),
+    fixedMm: fc.integer({ min: 0, max: 400 }).map((tenths) => tenths / 10),
+    wishMm: fc.integer({ min: 500, max: 6000 }).map((tenths) => tenths / 10),
+    least: fc.integer({ min: 1, max: 3 }),
+    apart: fc.integer({ min: 0, max: 3 }),
+  });
+
+  it('library: no integer programme (highs) finds one nearer to the wish', async () => {
+    const solver = await highs();
+    fc.assert(
+      fc.property(asked, (q) => {
+        const reference = solver.solve(programme(q)).ObjectiveValue;
+        expect(Math.abs(arrange(q).offMm)).toBeCloseTo(reference, 4);
+      }),
+      { numRuns: 120, seed: 3 },
+    );
+  }, 60_000);
+
+  it('keeps to the least and to how far steps may differ, and is as long as it says', () => {
+    fc.assert(
+      fc.property(asked, (q) => {
+        const { counts, finishedMm, offMm } = arrange(q);
+        expect(Math.min(...counts)).toBeGreaterThanOrEqual(q.least);
+        expect(Math.max(...counts) - Math.min(...counts)).toBeLessThanOrEqual(q.apart);
+        expect(arrangedMm(q, counts)).toBeCloseTo(finishedMm, 9);
+        expect(finishedMm - q.wishMm).toBeCloseTo(offMm, 9);
+      }),
+    );
+  });
+
+  it('a longer wish is never answered by a shorter line', () => {
+    fc.assert(
+      fc.property(asked, fc.integer({ min: 0, max: 500 }), (q, more) => {
+        const longer = arrange({ ...q, wishMm: q.wishMm + more / 10 });
+        expect(longer.finishedMm).toBeGreaterThanOrEqual(arrange(q).finishedMm - 1e-6);
+      }),
+    );
+  });
+
+  it('of equally near ones it takes the more even', () => {
+    // Two steps of the same length: 3 and 3 is as long as 2 and 4.
+    expect(arrange({ stepsMm: [4, 4], fixedMm: 0, wishMm: 48, least: 1, apart: 2 }).counts).toEqual([3, 3]);
+  });
+
+  it('counted by hand: 4, 6 and 8 mm with one 8 mm in the middle, closed by 24 mm, on a wish of 184 mm', () => {
+    // 24 + 8 + 2 · (4a + 6b + 8c): four of each make 32 + 144 = 176; 5, 4, 4 make 184.
+    const q = { stepsMm: [4, 6, 8], fixedMm: 32, wishMm: 184, least: 1, apart: 1 };
+    expect(arrange(q)).toMatchObject({ counts: [5, 4, 4], finishedMm: 184, offMm: 0 });
+  });
+});
+
+/** The same question as an integer programme: least |off|, in the format of CPLEX. */
+function programme({ stepsMm, fixedMm, wishMm, least, apart }: ArrangeQuestion): string {
+  const names = stepsMm.map((_, i) => `c${i}`);
+  const length = stepsMm.map((mm, i) => `${2 * mm} c${i}`).join(' + ');
+  const room = wishMm - fixedMm;
+  const pairs = names.flatMap((a) => names.filter((b) => a !== b).map((b) => `${a} - ${b} <= ${apart}`));
+  return [
+    'Minimize obj: off',
+    'Subject To',
+    `over: ${length} - off <= ${room}`,
+    `under: ${length} + off >= ${room}`,
+    ...pairs.map((pair, i) => `p${i}: ${pair}`),
+    'Bounds',
+    ...names.map((name) => `${least} <= ${name} <= 400`),
+    'General',
+    names.join(' '),
+    'End',
+  ].join('\n');
+}

@@ -1,6 +1,7 @@
 import { crossWeave } from './crossWeave';
 import { flatHerringbone } from './flatHerringbone';
 import { flatPeyote } from './flatPeyote';
+import { graduatedLine } from './graduatedLine';
 import { ladder } from './ladder';
 import { rightAngleWeave } from './rightAngleWeave';
 import { strungLine } from './strungLine';
@@ -13,6 +14,7 @@ import { twoHoleLine } from './twoHoleLine';
 /** Every stitch the gallery knows, in the order it shows them. A new one is one file and one line here. */
 export const STRUCTURES: readonly Structure[] = [
   strungLine,
+  graduatedLine,
   ladder,
   tileLadder,
   flatHerringbone,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Closing } from '../body/kinds';
 import type { SewnLoop } from '../closures/sewnLoop';
+import type { ArrangeQuestion } from '../fit/arrange';
 import type { CountRule } from '../fit/rules';
 import type { Body, Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
@@ -47,6 +48,19 @@ export interface Part {
   readonly shapes?: readonly BeadShape[];
 }
 
+/** A sequence that grows to the middle and back: what the fit may choose. */
+export interface Graduation {
+  readonly steps: readonly RoleLetter[];
+  /** Counts that the maker has chosen, one for each step; null leaves them to the fit. */
+  readonly counts: readonly number[] | null;
+  /** Beads of the steps in all, for so many of each on one half. */
+  readonly beads: (counts: readonly number[]) => number;
+  /** What is asked of the fit, but for the wish and what closing takes. */
+  readonly question: (body: (role: string) => Body) => Omit<ArrangeQuestion, 'wishMm'>;
+  /** The structure's parameters with these counts. */
+  readonly withCounts: (counts: readonly number[]) => Readonly<Record<string, unknown>>;
+}
+
 /** A structure with its parameters filled in. */
 export interface Weaveable {
   /** Each role's parts, in the order they first come. */
@@ -56,6 +70,10 @@ export interface Weaveable {
   readonly closings?: readonly Closing[];
   /** What the count must keep to, or had better. */
   readonly rules?: (closing: Closing) => readonly CountRule[];
+  /** The closed form is exact, as for beads end to end: nothing needs laying out. */
+  readonly formIsExact?: boolean;
+  /** Where the whole piece is one unit and the fit is to choose how many beads of each step it has. */
+  readonly arrangement?: Graduation;
   /** What the maker calls one row: the steps use it. */
   readonly rowWord: RowWord;
   /** What closes the piece beyond its whole units, in words; null where nothing does. */

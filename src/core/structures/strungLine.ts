@@ -31,7 +31,7 @@ const swagged = (unit: number, units: number) => unit % 2 === 1 && unit < units 
  * String the units, sew on a clasp half, and (on a second trip) come back through them all to the first. Swags
  * are strung on the trips back and forth, across every other unit instead of through it.
  */
-function weave(given: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
+export function weaveLine(given: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
   const p = ringed(given, joined);
   const open = !joined && end.passes === 0;
   const { sequence, alike, swags, swag } = p;
@@ -207,7 +207,7 @@ export const strungLine = structure({
       p.swags > 0
         ? [{ of: 2, rest: 1, must: false, why: 'with an odd number the swags hang alike from both ends' }]
         : [],
-    weave: (units, request) => weave(p, units, request),
+    weave: (units, request) => weaveLine(p, units, request),
     advise(body) {
       const unit = lengthOf(p.sequence, body);
       const shortest = lengthOf(p.swags === 2 ? upper(p) : p.swag, body);
