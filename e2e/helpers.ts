@@ -23,18 +23,22 @@ export async function expectAccessible(page: Page) {
   expect(faults).toEqual([]);
 }
 
-/** Starts a bracelet from the bench for one of the choir, and waits for its plan. */
-export async function startBracelet(page: Page, who: string, stitch: string) {
+/** Starts a piece from the bench for one of the choir, and waits for its plan. */
+export async function startPiece(page: Page, kind: string, who: string, stitch: string) {
   await page.goto(address());
   await page.getByRole('button', { name: 'Start a piece' }).click();
+  await page.getByText(kind, { exact: true }).click();
   await page
     .getByText(new RegExp(`^${who}`))
     .first()
     .click();
   await page.getByRole('button', { name: new RegExp(stitch) }).click();
   await page.waitForURL(/\/plan\//);
-  await expect(page.getByRole('heading', { name: 'How many units?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^How many / })).toBeVisible();
 }
+
+export const startBracelet = (page: Page, who: string, stitch: string) =>
+  startPiece(page, 'bracelet', who, stitch);
 
 /** Opens one of the choices. */
 export const openChoice = (page: Page, title: string) =>

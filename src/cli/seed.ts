@@ -4,7 +4,8 @@ import { migrate } from '@/data/migrate';
 import { addPerson, people } from '@/data/people';
 import { addPiece } from '@/data/pieces';
 import { theWorkspace } from '@/data/workspaces';
-import { CHOIR, DEMO_PIECES, examplePiece } from '@/demo/choir';
+import { addSwatch } from '@/data/swatches';
+import { CHOIR, DEMO_PIECES, demoSwatches, examplePiece } from '@/demo/choir';
 import { speak } from './speak';
 
 await speak(async () => {
@@ -21,6 +22,7 @@ await speak(async () => {
       const wearer = piece.wearer && { ...piece.wearer, personId: singers.get(piece.wearer.name) ?? null };
       await addPiece(database.db, id, { ...piece, wearer });
     }
+    for (const swatch of demoSwatches()) await addSwatch(database.db, id, swatch);
     return `The choir is here: ${CHOIR.length} singers, ${DEMO_PIECES.length} pieces.`;
   } finally {
     await database.close();

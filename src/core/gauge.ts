@@ -21,6 +21,8 @@ export interface Gauge {
   /** Later passes that draw the work in, and by what part. */
   readonly shortening: Shortening | null;
   readonly perInch: number;
+  /** What layout or closed form say beside it, all passes worked. */
+  readonly workedOutMm: number;
   readonly source: GaugeSource;
   /** Swatches that it stands on, and whether they were worked with the same thread. */
   readonly swatches: { readonly count: number; readonly sameThread: boolean } | null;
@@ -97,6 +99,7 @@ export function gaugeOf(q: GaugeQuestion): Gauge {
   // The layout may be told in smaller units than the maker's.
   const times = request ? request.rowsOfUnit / request.rows : 1;
   const known = {
+    workedOutMm: withShortening(form.pitchMm, 0, shortening).pitchMm,
     othersMm: layout?.othersMm.map((mm) => mm * times) ?? [],
     drape: layout?.drape ?? null,
     faces: request && layout ? faces(request.cell, layout) : [],

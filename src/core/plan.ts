@@ -224,7 +224,9 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     layout: solved && layout,
     shortening,
     own: piece.gauge,
-    swatches: request && swatches(request.key, piece.thread.id),
+    swatches: weaveable.pathless
+      ? { readings: [weaveable.pathless.measured], sameThread: true }
+      : request && swatches(request.key, piece.thread.id),
     baseSwatches:
       shortening &&
       swatches(stitchKey(weaveable, body, [...piece.without, ...shortening.passes]) ?? '', piece.thread.id),
@@ -277,8 +279,10 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   const inWork = (where: (move: Move) => boolean = () => true) =>
     total(from, (built) => threadMm(threadOf(built), (move) => woven(move) && where(move))) +
     threadMm(threadOf(from.at), (move) => !woven(move) && where(move));
+  const { pathless } = weaveable;
   const thread = threadPlan(
-    inWork(),
+    // Where nobody has told the path, what the measured units took stands for it.
+    pathless ? units * pathless.threadMm + threadMm(threadOf(from.at), (move) => !woven(move)) : inWork(),
     inWork((move) => move.needle === TAIL),
     habits,
   );
@@ -320,7 +324,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     quantities: quantities(piece, weaveable, from, form.pitchMm),
     weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
     thread,
-    exposed: exposedThread(threadOf(from.at)),
+    exposed: exposedThread(pathless ? [] : threadOf(from.at)),
     optionalPasses: optionalPasses(from.at.path),
     work,
     sketch: remembered((view) => sketchOf(from, form, layOut, work, body, view)),
@@ -342,6 +346,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
       gauge,
       unsuited: doubtful,
       advice: weaveable.advise?.(body) ?? [],
+      pathless: weaveable.pathless !== undefined,
     }),
     cautions: cautionsFor(piece, rolesOf(weaveable)),
   };
@@ -497,7 +502,8 @@ const stepWords = ({ hand, weaveable }: Plan, { path, layout }: Work): StepWords
 });
 
 /** The worded steps of a plan; worked out only when somebody reads them. */
-export const planSteps = (plan: Plan): StepGroup[] => steps(plan.work().path, stepWords(plan, plan.work()));
+export const planSteps = (plan: Plan): StepGroup[] =>
+  plan.weaveable.pathless ? [] : steps(plan.work().path, stepWords(plan, plan.work()));
 
 /** The same, every unit on its own: to be watched move by move. */
 export const planUnits = (plan: Plan): ToldUnit[] =>
@@ -525,7 +531,7 @@ function quantities(piece: Piece, weaveable: Weaveable, from: Reading, pitchMm: 
     if (total === 0) return [];
     const perUnit = middle.reduce((sum, unit) => sum + (unit.get(role) ?? 0), 0) / period;
     const perInch = (perUnit * MM_PER_INCH) / pitchMm;
-    const mostTraversals = busiest.get(role)?.traversals ?? 0;
+    const mostTraversals = weaveable.pathless ? 0 : (busiest.get(role)?.traversals ?? 0);
     return [{ role, bead: beadOf(piece, role), perUnit, perInch, total, mostTraversals }];
   });
 }

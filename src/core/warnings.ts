@@ -35,6 +35,8 @@ export type Warning =
   | { readonly code: 'odd-shape'; readonly bead: Unsuited }
   | { readonly code: 'sizes'; readonly advice: string }
   | { readonly code: 'other-thread' }
+  | { readonly code: 'gauge-differs'; readonly gaugeMm: number; readonly workedOutMm: number }
+  | { readonly code: 'no-path' }
   | {
       readonly code: 'make-a-swatch';
       readonly spread: number;
@@ -55,6 +57,7 @@ interface Findings {
   readonly gauge: Gauge;
   readonly unsuited: readonly Unsuited[];
   readonly advice: readonly string[];
+  readonly pathless: boolean;
 }
 
 /** A flat strip longer than a choker stands off the neck. */
@@ -97,8 +100,15 @@ function placeWarnings({ piece, structure, chosen, wear }: Findings): Warning[] 
   return warnings;
 }
 
-function makingWarnings({ closure, thread, gauge }: Findings): Warning[] {
+/** A measured unit that differs by more than this from what was worked out is looked at twice (from memory). */
+const DIFFERS = 0.15;
+
+function makingWarnings({ closure, thread, gauge, pathless }: Findings): Warning[] {
   const warnings: Warning[] = [];
+  const { pitchMm, workedOutMm } = gauge;
+  if (pathless) warnings.push({ code: 'no-path' });
+  else if (Math.abs(pitchMm / workedOutMm - 1) > DIFFERS)
+    warnings.push({ code: 'gauge-differs', gaugeMm: pitchMm, workedOutMm });
   if (closure.closing === 'clasp' && closure.passes < 2) warnings.push({ code: 'one-pass-through-clasp' });
   if (gauge.swatches && !gauge.swatches.sameThread) warnings.push({ code: 'other-thread' });
   if (thread.lengths > 1)

@@ -122,6 +122,16 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
       };
     case 'closure':
       return wordDoubt(warning.doubt, style);
+    case 'gauge-differs':
+      return {
+        title: 'That is not what the beads would make.',
+        text: `Your unit comes to ${warning.gaugeMm.toFixed(2)} mm; thread path and beads make ${warning.workedOutMm.toFixed(2)} mm. Count the units again, or look whether these are the beads.`,
+      };
+    case 'no-path':
+      return {
+        title: 'Your own stitch.',
+        text: 'Beads, length and thread are reckoned from what you measured. Its thread path is not known, so there are no steps, holes are not checked, and the picture shows amounts, not places.',
+      };
     case 'other-thread':
       return {
         title: 'Your swatch is in another thread.',

@@ -34,7 +34,9 @@ describe('the key of a layout', () => {
 /** Cells of so many beads are solved anew in a few seconds. */
 const QUICK = 10;
 
-describe.each(STRUCTURES.map((s) => [s.name, s.id] as const))('what ships: %s', (_, id) => {
+const LAID_OUT = STRUCTURES.filter(({ bind, defaults }) => !bind(defaults).formIsExact);
+
+describe.each(LAID_OUT.map((s) => [s.name, s.id] as const))('what ships: %s', (_, id) => {
   const plan = planPiece({ ...newPiece('Kept', id, null), units: 12 });
   if (!plan.ok) throw new Error(plan.problem.code);
 

@@ -30,7 +30,7 @@ const params = z.object({
   /** Steps may differ by so many beads. */
   apart: z.literal(APART),
   /** Beads of each step on one half; empty leaves them to the fit. */
-  counts: z.array(z.number().int().min(1).max(MOST_OF_A_STEP)).max(MOST_STEPS),
+  counts: z.array(z.number().int().min(1).max(MOST_OF_A_STEP)).max(MOST_STEPS).default([]),
 });
 type Params = z.infer<typeof params>;
 

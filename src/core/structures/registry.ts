@@ -3,6 +3,7 @@ import { flatHerringbone } from './flatHerringbone';
 import { flatPeyote } from './flatPeyote';
 import { graduatedLine } from './graduatedLine';
 import { ladder } from './ladder';
+import { ownUnit } from './ownUnit';
 import { rightAngleWeave } from './rightAngleWeave';
 import { strungLine } from './strungLine';
 import type { Structure } from './structure';
@@ -26,4 +27,6 @@ export const STRUCTURES: readonly Structure[] = [
   twoHoleLine,
 ];
 
-export const structureById = (id: string): Structure | undefined => STRUCTURES.find((s) => s.id === id);
+/** A stitch of the gallery, or the maker's own unit. */
+export const structureById = (id: string): Structure | undefined =>
+  id === ownUnit.id ? ownUnit : STRUCTURES.find((s) => s.id === id);

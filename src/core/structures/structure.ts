@@ -3,6 +3,8 @@ import type { Closing } from '../body/kinds';
 import type { SewnLoop } from '../closures/sewnLoop';
 import type { ArrangeQuestion } from '../fit/arrange';
 import type { CountRule } from '../fit/rules';
+import type { Measured } from '../fit/swatch';
+import type { LengthRange } from '../length/length';
 import type { Body, Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
 import type { RowWord } from '../read/phrases';
@@ -72,6 +74,8 @@ export interface Weaveable {
   readonly rules?: (closing: Closing) => readonly CountRule[];
   /** The closed form is exact, as for beads end to end: nothing needs laying out. */
   readonly formIsExact?: boolean;
+  /** Its thread path is not known: the units that were measured, and the thread that one of them took. */
+  readonly pathless?: { readonly measured: Measured; readonly threadMm: number };
   /** Where the whole piece is one unit and the fit is to choose how many beads of each step it has. */
   readonly arrangement?: Graduation;
   /** What the maker calls one row: the steps use it. */
@@ -105,6 +109,21 @@ export type Field =
       readonly label: string;
       readonly help: string;
       readonly options: readonly { readonly value: number | string; readonly label: string }[];
+    }
+  | {
+      readonly key: string;
+      readonly kind: 'count';
+      readonly label: string;
+      readonly help: string;
+      readonly least: number;
+      readonly most: number;
+    }
+  | {
+      readonly key: string;
+      readonly kind: 'length';
+      readonly label: string;
+      readonly help: string;
+      readonly range: LengthRange;
     };
 
 /** The fields that mean something with these parameters. */
@@ -131,6 +150,9 @@ export const FAMILIES = [
   'two-hole line',
 ] as const;
 
+/** Families of the gallery, and what is in none of them: a stitch of the maker's own. */
+export type Family = (typeof FAMILIES)[number] | 'own';
+
 /** What a finished piece of it feels like in the hand. */
 export const HANDLES = ['hangs like a chain', 'soft like cloth', 'holds flat', 'round like a rope'] as const;
 
@@ -142,7 +164,7 @@ export const USES = ['bracelet', 'necklace', 'ring band', 'rope', 'edging'] as c
 export interface Structure {
   readonly id: string;
   readonly name: string;
-  readonly family: (typeof FAMILIES)[number];
+  readonly family: Family;
   /** One line for whoever does not know it. */
   readonly about: string;
   readonly feel: string;

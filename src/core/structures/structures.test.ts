@@ -65,7 +65,9 @@ const anyParams = (structure: (typeof STRUCTURES)[number]) =>
               })
             : field.kind === 'switch'
               ? fc.boolean()
-              : fc.constantFrom(...field.options.map((o) => o.value)),
+              : field.kind === 'choice'
+                ? fc.constantFrom(...field.options.map((o) => o.value))
+                : fc.constant(structure.defaults[field.key]),
         ]),
       ),
     )

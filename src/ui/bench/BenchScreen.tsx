@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { structureById } from '@/core/structures/registry';
+import { countWords } from '@/core/choosing';
 import { planPiece } from '@/core/plan';
 import { wordProblem } from '@/core/words';
 import { archivePieceAction } from '@/server/actions/pieces';
@@ -119,7 +120,8 @@ function PieceCard({ stored }: { stored: StoredPiece }) {
         {plan.ok ? (
           <>
             <p>
-              <strong className={styles.count}>{plan.chosen.units}</strong> units
+              <strong className={styles.count}>{plan.chosen.units}</strong>{' '}
+              {countWords(plan, plan.chosen.units).replace(/^\d+ /, '')}
             </p>
             <p className="figures">
               {show(plan.chosen.finishedMm)} {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'}

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { KIND_FACTS, KINDS, type Kind } from '@/core/body/kinds';
 import { PLACE_FACTS, SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
+import { ownUnit } from '@/core/structures/ownUnit';
 import { STRUCTURES } from '@/core/structures/registry';
 import { startPieceAction } from '@/server/actions/pieces';
 import type { Person } from '@/server/screens';
@@ -98,6 +99,10 @@ export function StartPiece({ people, onCancel }: Props) {
             <span>{structure.about}</span>
           </button>
         ))}
+        <button type="button" className={styles.stitch} onClick={() => begin(ownUnit.id)}>
+          <strong>{ownUnit.name}</strong>
+          <span>{ownUnit.about}</span>
+        </button>
       </fieldset>
       {problem && (
         <p role="alert" className={styles.problem}>

@@ -1,6 +1,7 @@
 'use client';
 
 import { line, range, scaleLinear, area } from 'd3';
+import { countWords, stepsWords } from '@/core/choosing';
 import type { Candidate } from '@/core/fit/candidates';
 import type { Plan } from '@/core/plan';
 import { useLengths } from '../shell/lengths';
@@ -15,7 +16,7 @@ const REACH = 3;
 
 interface Props {
   readonly plan: Plan;
-  readonly onChoose: (units: number) => void;
+  readonly onChoose: (chosen: Candidate) => void;
 }
 
 /** The neighbouring counts as hills on a length axis, the fitting band behind them: choose one. */
@@ -28,7 +29,8 @@ export function CountHills({ plan, onChoose }: Props) {
     chained ? (c.units - chosen.units) * gauge.pitchMm + chosen.finishedMm - c.finishedMm : 0;
   const at = (c: Candidate) => c.finishedMm + shift(c);
   const centreMm = chosen.finishedMm;
-  const halfMm = 2.55 * gauge.pitchMm;
+  const reach = Math.max(...candidates.map((c) => Math.abs(at(c) - centreMm)));
+  const halfMm = plan.arrangement ? 1.28 * reach : 2.55 * gauge.pitchMm;
   const scale = scaleLinear([centreMm - halfMm, centreMm + halfMm], [0, WIDTH]).clamp(true);
   const percent = (mm: number) => `${(scale(mm) / WIDTH) * 100}%`;
 
@@ -38,11 +40,13 @@ export function CountHills({ plan, onChoose }: Props) {
       ? { good: true, words: chained ? `${c.links} links` : '✓ fits' }
       : { good: false, words: change(c.offMm) };
   };
+  const stepsOf = ({ counts }: Candidate) =>
+    counts && plan.arrangement ? `, each half ${stepsWords(plan.arrangement.steps, counts)}` : '';
   const rule = (c: Candidate) => c.breaks.map(({ why }) => `; better not: ${why}`).join('');
 
   return (
     <fieldset className={styles.hills}>
-      <legend className="srOnly">How many units</legend>
+      <legend className="srOnly">{plan.arrangement ? 'How many of each' : 'How many units'}</legend>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className={styles.picture}
@@ -60,7 +64,7 @@ export function CountHills({ plan, onChoose }: Props) {
           />
         )}
         {candidates.map((c) => (
-          <Hill key={c.units} sdMm={c.sdMm} atMm={at(c)} chosen={c.units === chosen.units} scale={scale} />
+          <Hill key={keyOf(c)} sdMm={c.sdMm} atMm={at(c)} chosen={keyOf(c) === keyOf(chosen)} scale={scale} />
         ))}
         {!chained && (
           <line x1={scale(wear.wishMm)} x2={scale(wear.wishMm)} y1={0} y2={HEIGHT} className={styles.wish} />
@@ -69,19 +73,20 @@ export function CountHills({ plan, onChoose }: Props) {
       </svg>
       {candidates.map((c) => (
         <label
-          key={c.units}
-          className={c.units === chosen.units ? styles.countOn : styles.count}
+          key={keyOf(c)}
+          className={keyOf(c) === keyOf(chosen) ? styles.countOn : styles.count}
           style={{ left: percent(at(c)) }}
         >
           <input
             type="radio"
             name="units"
-            value={c.units}
-            checked={c.units === chosen.units}
-            onChange={() => onChoose(c.units)}
-            aria-label={`${c.units} units, ${show(c.finishedMm)}, ${change(c.offMm)} off the wish${verdict(c).good ? ', fits' : ''}${rule(c)}`}
+            value={keyOf(c)}
+            checked={keyOf(c) === keyOf(chosen)}
+            onChange={() => onChoose(c)}
+            aria-label={`${countWords(plan, c.units)}${stepsOf(c)}, ${show(c.finishedMm)}, ${change(c.offMm)} off the wish${verdict(c).good ? ', fits' : ''}${rule(c)}`}
           />
           <span className={styles.number}>{c.units}</span>
+          {c.counts && <span className={styles.length}>{c.counts.join(' · ')}</span>}
           <span className={styles.length}>{show(c.finishedMm)}</span>
           <span className={verdict(c).good ? styles.fits : styles.off}>{verdict(c).words}</span>
         </label>
@@ -89,6 +94,8 @@ export function CountHills({ plan, onChoose }: Props) {
     </fieldset>
   );
 }
+
+const keyOf = ({ units, counts }: Candidate) => (counts ? counts.join('.') : `${units}`);
 
 /** How likely each length is, for one count. */
 function Hill({

@@ -4,6 +4,7 @@ import { Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { structureById } from '@/core/structures/registry';
+import { choosing, countWords, hasChosen } from '@/core/choosing';
 import { planPiece, type Plan } from '@/core/plan';
 import { wordProblem } from '@/core/words';
 import type { PlanScreenData } from '@/server/screens';
@@ -12,8 +13,10 @@ import { layingOut, layoutStore } from '../layouts/layoutStore';
 import { useLayouts } from '../layouts/useLayouts';
 import { useKnown } from '../shell/atHand';
 import { useLengths } from '../shell/lengths';
+import { Absorbers } from './Absorbers';
 import { Choices } from './choices/Choices';
 import { CountHills } from './CountHills';
+import { CountRules } from './CountRules';
 import { Slip } from './Slip';
 import { Steps } from './Steps';
 import { Tape } from './Tape';
@@ -85,30 +88,32 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
               aria-labelledby="how-many"
             >
               <div className={styles.countHead}>
-                <h2 id="how-many">How many units?</h2>
-                {piece.units !== null && (
-                  <button type="button" className="linkButton" onClick={() => change({ units: null })}>
+                <h2 id="how-many">{shown.arrangement ? 'How many of each?' : 'How many units?'}</h2>
+                {hasChosen(piece, shown) && (
+                  <button type="button" className="linkButton" onClick={() => change(choosing(piece, null))}>
                     back to what fits best: {shown.best.units}
                   </button>
                 )}
               </div>
-              <CountHills plan={shown} onChoose={(units) => change({ units })} />
+              <CountHills plan={shown} onChoose={(chosen) => change(choosing(piece, chosen))} />
+              {plan.ok && <Absorbers piece={piece} plan={plan} catalogue={catalogue} onChange={change} />}
+              {!shown.arrangement && <CountRules piece={piece} onChange={change} />}
               <div className={styles.closed}>
                 <BodySection piece={piece} plan={shown} />
                 <p>
-                  <strong>
-                    {shown.chosen.units} {shown.chosen.units === 1 ? 'unit' : 'units'}
-                  </strong>
-                  , {shown.closure.closing === 'open' ? 'tip to tip' : 'closed'}{' '}
-                  {show(shown.chosen.finishedMm)}, give or take {show(2 * shown.chosen.sdMm)}.
+                  <strong>{countWords(shown, shown.chosen.units)}</strong>,{' '}
+                  {shown.closure.closing === 'open' ? 'tip to tip' : 'closed'} {show(shown.chosen.finishedMm)}
+                  , give or take {show(2 * shown.chosen.sdMm)}.
                   <br />
                   {chanceWords(shown.chosen.chance)} to sit as wished.
                 </p>
               </div>
-              <details className={styles.steps}>
-                <summary>How it is worked, step by step</summary>
-                <Steps plan={shown} />
-              </details>
+              {!shown.weaveable.pathless && (
+                <details className={styles.steps}>
+                  <summary>How it is worked, step by step</summary>
+                  <Steps plan={shown} />
+                </details>
+              )}
             </section>
             <div className={plan.ok ? '' : styles.stale}>
               <Slip plan={shown} />

@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import { wordCaution, wordWarning } from '@/core/words';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
+import { countWords, stepsWords } from '@/core/choosing';
 import type { Sit } from '@/core/body/wear';
 import type { Plan, Warning } from '@/core/plan';
 import { BeadIcon } from '../piece/BeadShape';
@@ -22,9 +23,10 @@ export function Slip({ plan }: { plan: Plan }) {
     <section className={`card ${styles.slip}`} aria-label="The answers">
       <div className={styles.head} aria-live="polite">
         <div>
-          <p className={styles.units}>
-            {chosen.units} {chosen.units === 1 ? 'unit' : 'units'}
-          </p>
+          <p className={styles.units}>{countWords(plan, chosen.units)}</p>
+          {plan.arrangement && (
+            <p className="soft">each half {stepsWords(plan.arrangement.steps, plan.arrangement.counts)}</p>
+          )}
           {plan.weaveable.closing && closure.closing !== 'joined' && (
             <p className="soft">{plan.weaveable.closing}</p>
           )}
@@ -68,8 +70,8 @@ export function Slip({ plan }: { plan: Plan }) {
                   {role === LOOP_ROLE ? 'loops' : role} · {roleName(bead)}
                 </span>
               </th>
-              <td>{count(perUnit)}</td>
-              <td>{perInch === 0 ? '–' : perLength(perInch).toFixed(1)}</td>
+              <td>{plan.arrangement ? '–' : count(perUnit)}</td>
+              <td>{perInch === 0 || plan.arrangement ? '–' : perLength(perInch).toFixed(1)}</td>
               <td>
                 <strong>{total}</strong>
               </td>
@@ -125,6 +127,7 @@ const MILD: readonly Warning['code'][] = [
   'typical-size',
   'end-fixed-first',
   'other-thread',
+  'no-path',
 ];
 const loud = (warning: Warning) =>
   !MILD.includes(warning.code) &&

@@ -2,6 +2,7 @@
 
 import { range, scaleLinear } from 'd3';
 import { useLayoutEffect, useRef, useState } from 'react';
+import { countWords } from '@/core/choosing';
 import { MM_PER_INCH } from '@/core/length/length';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
@@ -36,7 +37,7 @@ export function Tape({ piece, plan }: Props) {
   const zero = SIDE + beforeMm * perMm;
   const scale = scaleLinear([0, lastMm], [zero, zero + lastMm * perMm]);
   const ends = plan.closure.closing === 'open' ? 'tip to tip' : 'closed';
-  const label = `The piece drawn to scale: ${chosen.units} units, ${show(chosen.finishedMm)} ${ends}; the wish is ${show(wear.wishMm)}.`;
+  const label = `The piece drawn to scale: ${countWords(plan, chosen.units)}, ${show(chosen.finishedMm)} ${ends}; the wish is ${show(wear.wishMm)}.`;
 
   return (
     <div ref={frame} className={`card ${styles.tape}`}>

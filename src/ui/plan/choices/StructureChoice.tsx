@@ -2,6 +2,7 @@
 
 import type { Plan } from '@/core/plan';
 import { structureById, STRUCTURES } from '@/core/structures/registry';
+import { ownUnit } from '@/core/structures/ownUnit';
 import { inStructure, type Piece } from '@/core/piece';
 import { Choice } from '../../fields/Choice';
 import { PassToggles } from './PassToggles';
@@ -22,7 +23,7 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
       <Choice
         label="Stitch"
         value={piece.structure.id}
-        options={STRUCTURES.map((s) => ({ value: s.id, label: s.name }))}
+        options={[...STRUCTURES, ownUnit].map((s) => ({ value: s.id, label: s.name }))}
         onChange={(id) => onChange(inStructure(piece, id, keepSequence(id, piece.structure.params)))}
         help={structure && `${structure.about} Feel: ${structure.feel}.`}
       />

@@ -5,6 +5,8 @@ import { structureById } from '@/core/structures/registry';
 import { fieldsThatCount, ROLE_LETTERS, type Field } from '@/core/structures/structure';
 import type { Piece } from '@/core/piece';
 import { Choice } from '../../fields/Choice';
+import { CountInput } from '../../fields/CountInput';
+import { LengthInput } from '../../fields/LengthInput';
 import { Toggle } from '../../fields/Toggle';
 import { BeadIcon } from '../../piece/BeadShape';
 import { roleName } from '../roleName';
@@ -50,6 +52,27 @@ function StructureField({ field, piece, value, onChange }: FieldProps) {
           help={field.help}
           value={typeof value === 'number' ? value : String(value)}
           options={field.options}
+          onChange={onChange}
+        />
+      );
+    case 'count':
+      return (
+        <CountInput
+          label={field.label}
+          help={field.help}
+          value={typeof value === 'number' ? value : null}
+          least={field.least}
+          most={field.most}
+          onChange={onChange}
+        />
+      );
+    case 'length':
+      return (
+        <LengthInput
+          label={field.label}
+          help={field.help}
+          mm={typeof value === 'number' ? value : null}
+          range={field.range}
           onChange={onChange}
         />
       );

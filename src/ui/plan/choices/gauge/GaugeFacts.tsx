@@ -27,7 +27,11 @@ export function GaugeFacts({ plan, layingOut }: { readonly plan: Plan; readonly 
   return (
     <>
       <dl className={styles.facts}>
-        <Fact name={shortening ? 'one unit, all passes worked' : 'one unit'}>{fine(gauge.pitchMm)}</Fact>
+        <Fact
+          name={plan.arrangement ? 'the whole line' : shortening ? 'one unit, all passes worked' : 'one unit'}
+        >
+          {fine(gauge.pitchMm)}
+        </Fact>
         {shortening && gauge.basePitchMm !== gauge.pitchMm && (
           <Fact name={`before ${shortening.passes.join(' and ')}`}>{fine(gauge.basePitchMm)}</Fact>
         )}

@@ -5,7 +5,7 @@ import type { LayingOut } from '../../../layouts/layoutStore';
 export const fine = (mm: number): string => `${mm.toFixed(2)} mm`;
 
 /** Where the length of a unit comes from, in words. */
-export function sourceWords({ gauge }: Plan, layingOut: LayingOut): string {
+export function sourceWords({ gauge, weaveable }: Plan, layingOut: LayingOut): string {
   switch (gauge.source) {
     case 'this piece':
       return 'measured on this piece';
@@ -18,6 +18,7 @@ export function sourceWords({ gauge }: Plan, layingOut: LayingOut): string {
     case 'solver':
       return 'laid out from thread path and beads';
     case 'closed form':
+      if (weaveable.formIsExact) return 'the beads’ own lengths, end to end';
       if (layingOut === 'failed') return 'by rule of thumb; it could not be laid out';
       return layingOut === null
         ? 'by rule of thumb'
@@ -26,7 +27,7 @@ export function sourceWords({ gauge }: Plan, layingOut: LayingOut): string {
 }
 
 /** What the source means for how far it can be trusted. */
-export function trustWords({ gauge }: Plan): string {
+export function trustWords({ gauge, weaveable }: Plan): string {
   switch (gauge.source) {
     case 'this piece':
       return 'Your ruler on your own work: surer than anything worked out.';
@@ -39,6 +40,8 @@ export function trustWords({ gauge }: Plan): string {
     case 'solver':
       return 'Found by drawing the thread taut on beads of these sizes. The range covers bead lots and how round their edges are. The sizes are usual values, not yours: a measured piece of your own work is surer.';
     case 'closed form':
+      if (weaveable.formIsExact)
+        return 'Strung beads are as long as they are; only lots differ. The sizes are usual values: ten beads on a ruler are surer.';
       return 'A rule of thumb from the beads’ own sizes, which are usual values, not yours. A measured piece of your own work is surer.';
   }
 }

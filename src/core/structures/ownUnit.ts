@@ -1,0 +1,168 @@
+import { z } from 'zod';
+import { fastenOff, WOVEN_BEADS } from '../closures/finish';
+import { loopSection, sewLoop } from '../closures/sewnLoop';
+import type { Pose } from '../layout/layout';
+import { backOutOf, outOf, Weave } from '../weave/builder';
+import { TAIL, type Bead } from '../weave/path';
+import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
+
+const MOST = 60;
+
+const mm = (least: number, most: number, what: string) =>
+  z
+    .number(`Give the ${what}.`)
+    .min(least, `The ${what} is too small.`)
+    .max(most, `The ${what} is too large.`);
+
+const params = z.object({
+  /** What one unit takes, in any order. */
+  sequence: sequenceSchema(MOST),
+  /** So many units were worked and measured. */
+  units: z.number().int().min(1, 'Measure at least one unit.').max(500),
+  lengthMm: mm(0.5, 2000, 'length of the units'),
+  threadMm: mm(1, 100_000, 'thread that the units took'),
+  widthMm: mm(0.5, 200, 'width'),
+  thicknessMm: mm(0.3, 60, 'thickness'),
+});
+type Params = z.infer<typeof params>;
+
+/**
+ * Not how it is woven, which nobody has told, but what it is made of: the beads of each unit, one after another, and
+ * the clasp at either end. Counts are true; what goes through which hole is not known.
+ */
+function weave({ sequence }: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
+  const w = new Weave(options);
+  const t = w.needle('working').begin('none');
+  const all = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));
+  const first = at(all.first, 0);
+  const last = at(all.last, -1);
+  const beads = all.items.flat();
+  const few = Math.min(WOVEN_BEADS, beads.length - 1);
+  sewLoop(
+    w,
+    t,
+    'end',
+    end,
+    () => t.back(last),
+    () => t.through(last),
+  );
+  const tail = w.needle(TAIL);
+  w.in({ section: loopSection('start') }, () => tail.release());
+  sewLoop(
+    w,
+    tail,
+    'start',
+    start,
+    () => tail.through(first),
+    () => tail.back(first),
+  );
+  if (joined || end.passes === 0) return w.path();
+  fastenOff(w, t, backOutOf(at(beads, -1 - few)));
+  fastenOff(w, tail, outOf(at(beads, few)));
+  return w.path();
+}
+
+/** A stitch of the maker's own: what one unit takes, and how long so many of them measured. */
+export const ownUnit = structure({
+  id: 'own-unit',
+  name: 'A stitch of your own',
+  family: 'own',
+  about: 'Any stitch that is not in the gallery: say what one unit takes, and measure a few.',
+  feel: 'as yours is',
+  handles: 'holds flat',
+  uses: ['bracelet', 'necklace', 'ring band', 'rope'],
+  needles: 1,
+  threads: ['gel-spun', 'waxed nylon', 'cord'],
+  thread: 'The thread that you measured it with.',
+  looks: [],
+  watch: [
+    'Its thread path is not known here, so there are no steps, holes are not checked, and the picture shows only how much of what there is.',
+    'Work at least four units before you measure: the first ones of a stitch seldom lie as the later ones do.',
+  ],
+  params,
+  defaults: {
+    sequence: ['A', 'A', 'B'],
+    units: 5,
+    lengthMm: 25,
+    threadMm: 250,
+    widthMm: 6,
+    thicknessMm: 3,
+  },
+  usual: {},
+  fields: [
+    {
+      key: 'sequence',
+      kind: 'sequence',
+      label: 'What one unit takes',
+      help: 'Every bead of one unit, in any order. What two neighbours share is counted once.',
+      most: MOST,
+    },
+    { key: 'units', kind: 'count', label: 'Units that you measured', help: '', least: 1, most: 500 },
+    {
+      key: 'lengthMm',
+      kind: 'length',
+      label: 'They measure, first bead to last',
+      help: 'Flat on a ruler, drawn as tight as you mean to leave it.',
+      range: { minMm: 0.5, maxMm: 2000 },
+    },
+    {
+      key: 'threadMm',
+      kind: 'length',
+      label: 'Thread that they took',
+      help: 'What you cut, less what was left over, less the tails.',
+      range: { minMm: 1, maxMm: 100_000 },
+    },
+    {
+      key: 'widthMm',
+      kind: 'length',
+      label: 'Wide',
+      help: 'Across the strip.',
+      range: { minMm: 0.5, maxMm: 200 },
+    },
+    {
+      key: 'thicknessMm',
+      kind: 'length',
+      label: 'Thick',
+      help: 'How far it stands from the table.',
+      range: { minMm: 0.3, maxMm: 60 },
+    },
+  ],
+  bind: (p) => ({
+    parts: partsOf(p.sequence, 'bead of a unit'),
+    minimumUnits: 1,
+    rowWord: 'unit',
+    closing: null,
+    closings: ['clasp', 'joined', 'open'],
+    formIsExact: true,
+    pathless: { measured: { units: p.units, lengthMm: p.lengthMm }, threadMm: p.threadMm / p.units },
+    weave: (units, request) => weave(p, units, request),
+    form() {
+      const pitchMm = p.lengthMm / p.units;
+      // So many beside each other that their places are about as long as wide.
+      const rows = Math.max(
+        1,
+        Math.min(p.sequence.length, Math.round(Math.sqrt((p.sequence.length * p.widthMm) / pitchMm))),
+      );
+      const columns = Math.ceil(p.sequence.length / rows);
+      return {
+        pitchMm,
+        extraMm: 0,
+        widthMm: p.widthMm,
+        thicknessMm: p.thicknessMm,
+        mayShorten: 0,
+        pose({ name, place: { row } }): Pose {
+          const k = Number(name) - 1;
+          const [column, across] = [Math.floor(k / rows), k % rows];
+          return {
+            centre: [
+              (row + (column + 0.5) / columns) * pitchMm,
+              ((across + 0.5) / rows - 0.5) * p.widthMm,
+              0,
+            ],
+            axis: [1, 0, 0],
+          };
+        },
+      };
+    },
+  }),
+});

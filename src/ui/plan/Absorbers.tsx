@@ -1,0 +1,76 @@
+'use client';
+
+import { useDeferredValue, useMemo } from 'react';
+import { absorbers, type Absorber } from '@/core/absorbers';
+import type { Piece } from '@/core/piece';
+import type { Plan } from '@/core/plan';
+import type { Catalogue } from '@/server/screens';
+import { useKnown } from '../shell/atHand';
+import { useLengths } from '../shell/lengths';
+import styles from './CountHills.module.css';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly catalogue: Catalogue;
+  readonly onChange: (change: Partial<Piece>) => void;
+}
+
+/** What would absorb the rest, with the count as it is: one press does it. */
+export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
+  const { change } = useLengths();
+  const known = useKnown();
+  // Worked out after the count itself is on screen.
+  const later = useDeferredValue(plan);
+  const offered = useMemo(
+    () => (later === plan ? absorbers(piece, later, catalogue, known) : []),
+    [later, plan, piece, catalogue, known],
+  );
+  if (offered.length === 0) return null;
+  return (
+    <section className={styles.rest} aria-labelledby="rest">
+      <h3 id="rest">
+        Or keep {plan.chosen.units} and take up the {change(-plan.chosen.offMm)}
+      </h3>
+      <ul>
+        {offered.map((one) => (
+          <li key={JSON.stringify(one.what)}>
+            <button type="button" className={styles.chip} onClick={() => onChange(one.change)}>
+              <span>{words(one)}</span>
+              <strong className={one.fits ? styles.fits : styles.off}>
+                {one.fits ? '✓ ' : ''}
+                {lands(one, plan, change)}
+              </strong>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const plural = (n: number, word: string) => `${Math.abs(n)} ${word}${Math.abs(n) === 1 ? '' : 's'}`;
+
+/** What a change is, in a weaver's words. */
+function words({ what }: Absorber): string {
+  switch (what.kind) {
+    case 'clasp':
+      return what.name;
+    case 'seeds':
+      return `${plural(what.more, 'seed')} ${what.more > 0 ? 'more' : 'less'} a side at the ${what.end}`;
+    case 'ring':
+      return what.more > 0 ? `a ${what.name} at the ${what.end}` : `one ${what.name} less at the ${what.end}`;
+    case 'extender':
+      return `an extender of ${plural(what.links, 'link')}`;
+    case 'last row':
+      return what.more ? 'end with the first again' : 'leave out the closing one';
+    case 'bead':
+      return `${what.role} in ${what.name}`;
+  }
+}
+
+/** How much it changes the finished length. */
+function lands({ finishedMm, what }: Absorber, plan: Plan, change: (mm: number) => string): string {
+  const by = change(finishedMm - plan.chosen.finishedMm);
+  return what.kind === 'extender' ? `up to ${by}` : by;
+}
