@@ -66,6 +66,10 @@ export const saved = (page: Page) =>
 export async function pick(page: Page, label: string, option: string | RegExp) {
   const box = page.getByRole('combobox', { name: label });
   await box.click();
-  await page.locator('.ant-select-item-option').filter({ hasText: option }).first().click();
+  await page
+    .locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option')
+    .filter({ hasText: option })
+    .first()
+    .click();
   await expect(page.locator('.ant-select').filter({ has: box })).toContainText(option);
 }

@@ -116,7 +116,7 @@ test('a beaded loop over a ball: the count is worked out, and a tight one is tol
 });
 
 test('what is left over is taken up at a press, and the count stays', async ({ page }) => {
-  await startPiece(page, 'bracelet', 'Jorun', 'Ladder of two-hole tiles');
+  await startPiece(page, 'bracelet', 'Maren', 'Ladder of two-hole tiles');
   const rest = page.getByRole('region', { name: /^Or keep/ });
   await expect(rest).toBeVisible();
   const units = await unitsOf(page);

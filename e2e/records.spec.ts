@@ -37,7 +37,7 @@ test('a measured piece becomes its own gauge, and a swatch for the next one', as
   const before = await unitsOf(page);
   await openChoice(page, 'Gauge');
   await expect(page.getByText('A swatch worth making')).toBeVisible();
-  await page.getByText('this piece, measured').click();
+  await page.getByText('this piece, measured', { exact: true }).click();
   await page.getByLabel('Units done').fill('20');
   const one = page.getByLabel(/They measure/);
   await one.fill('58 mm');

@@ -62,12 +62,15 @@ function best(offered: readonly Absorber[]): Absorber[] {
   const near = [...offered].sort(
     (a, b) => Number(b.fits) - Number(a.fits) || Math.abs(a.offMm) - Math.abs(b.offMm),
   );
-  const seen = new Map<string, number>();
+  const seen = new Map<string, number[]>();
   return near
-    .filter(({ what: { kind } }) => {
-      const count = (seen.get(kind) ?? 0) + 1;
-      seen.set(kind, count);
-      return count <= MOST_OF_A_KIND;
+    .filter(({ what: { kind }, finishedMm }) => {
+      // A seed at the start does what a seed at the end does: one of them is enough.
+      const others = seen.get(kind) ?? [];
+      const told = others.some((mm) => Math.abs(mm - finishedMm) < REST_MM / 10);
+      if (told || others.length === MOST_OF_A_KIND) return false;
+      seen.set(kind, [...others, finishedMm]);
+      return true;
     })
     .slice(0, MOST_OFFERED);
 }
@@ -87,7 +90,7 @@ function endChanges({ ends, kind }: Piece, { clasps, findings }: Parts): EndChan
     const what = { kind: 'clasp', name: clasp.name } as const;
     changes.push({ what, ends: { ...ends, clasp, loopSeeds: null } });
   }
-  for (const end of ['start', 'end'] as const) {
+  for (const end of ['end', 'start'] as const) {
     const now = ends[end];
     if (ends.clasp.fastening === 'sewn loop' && !(ends.clasp.buttonsMm !== null && end === 'end'))
       for (const more of [-2, -1, 1, 2])
@@ -157,16 +160,14 @@ function replanned(piece: Piece, plan: Plan, { beads }: Parts, known: Partial<Kn
       },
     });
   for (const { role, bead } of plan.quantities) {
+    if (role === LOOP_ROLE) continue;
     const parts = plan.weaveable.parts.filter((part) => part.role === role);
-    for (const kind of beads) {
-      const near = Math.abs(kind.diameterMm / bead.diameterMm - 1) <= NEAR_SIZE;
-      if (role === LOOP_ROLE || kind.id === bead.id || kind.shape !== bead.shape || !near) continue;
-      if (kind.holes !== bead.holes || parts.some((part) => misfit(part, kind) !== null)) continue;
-      changes.push({
-        what: { kind: 'bead', role, name: kind.name },
-        change: { beads: { ...piece.beads, [role]: { ...bead, ...kind } } },
-      });
-    }
+    for (const kind of neighbouring(bead, beads))
+      if (parts.every((part) => misfit(part, kind) === null))
+        changes.push({
+          what: { kind: 'bead', role, name: kind.name },
+          change: { beads: { ...piece.beads, [role]: { ...bead, ...kind } } },
+        });
   }
   return changes.flatMap(({ what, change }) => {
     const count = choosing(piece, plan.chosen);
@@ -177,6 +178,18 @@ function replanned(piece: Piece, plan: Plan, { beads }: Parts, known: Partial<Kn
     const { finishedMm, offMm, fits } = again.chosen;
     return [{ what, change: whole, finishedMm, offMm, fits }];
   });
+}
+
+/** The next larger and the next smaller bead of the same shape; of like size the first of the catalogue. */
+function neighbouring(bead: BeadKind, beads: readonly BeadKind[]): BeadKind[] {
+  const by = (kind: BeadKind) => kind.diameterMm / bead.diameterMm - 1;
+  const alike = beads
+    .filter((kind) => kind.shape === bead.shape && kind.holes === bead.holes && kind.id !== bead.id)
+    .filter((kind) => Math.abs(by(kind)) <= NEAR_SIZE)
+    .sort((a, b) => Math.abs(by(a)) - Math.abs(by(b)));
+  const larger = alike.find((kind) => by(kind) > 0.01);
+  const smaller = alike.find((kind) => by(kind) < -0.01);
+  return [larger, smaller].filter((kind) => kind !== undefined);
 }
 
 /** Counts of a graduated line stand among its parameters too: both changes hold. */

@@ -60,9 +60,11 @@ export interface ClosurePlan extends Closure {
   readonly chainMm: number;
   /** The piece let out to its last link; the finished length itself where there is no extender. */
   readonly longestMm: number;
-  /** Ends that are sewn on before the body is woven: only the other one can still be fitted. */
-  readonly fixedFirst: readonly PieceEnd[];
+  /** When the clasp half of each end is sewn on: from then on that end cannot be fitted any more. */
+  readonly finalAt: Readonly<Record<PieceEnd, EndStage>>;
 }
+
+export type EndStage = 'before the body' | 'after the body' | 'after later passes';
 
 export interface RoleQuantity {
   readonly role: string;
@@ -296,7 +298,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     passes,
     chainMm,
     longestMm: chosen.finishedMm + (extender ? extender.links * extender.linkMm : 0),
-    fixedFirst: fixedFirst(from.at.path),
+    finalAt: { start: endStage(from.at.path, 'start'), end: endStage(from.at.path, 'end') },
   };
 
   return {
@@ -415,18 +417,17 @@ export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>)
   return stitchKey(weaveable, body, piece.without);
 }
 
-/** Ends whose clasp half is sewn on before the last bead of the body is strung. */
-function fixedFirst({ moves }: Path): PieceEnd[] {
-  const lastOfBody = moves.findLastIndex((m) => m.kind === 'pick' && m.place.section === 'body');
-  return (['start', 'end'] as const).filter((end) => {
-    const sewing = moves.findIndex((m) => isTraversal(m) && m.place.section === loopSection(end));
-    return sewing >= 0 && sewing < lastOfBody && !onLaterPass(moves, sewing);
-  });
+/** When the clasp half of an end is sewn on, read off the path. */
+function endStage({ moves }: Path, end: PieceEnd): EndStage {
+  const sewing = moves.findIndex((m) => isTraversal(m) && m.place.section === loopSection(end));
+  const rest = sewing < 0 ? [] : moves.slice(sewing);
+  const inBody = (m: Move) => m.kind === 'pick' && m.place.section === 'body';
+  if (rest.some((m) => inBody(m) && m.place.pass === 'base')) return 'before the body';
+  const before = sewing < 0 ? moves : moves.slice(0, sewing);
+  return before.some((m) => inBody(m) && m.place.pass !== 'base' && m.place.pass !== 'start')
+    ? 'after later passes'
+    : 'after the body';
 }
-
-/** Whether every bead of the base is strung by then: what follows is a later pass, which the count does not wait for. */
-const onLaterPass = (moves: readonly Move[], at: number): boolean =>
-  moves.slice(at).every((m) => m.kind !== 'pick' || m.place.section !== 'body' || m.place.pass !== 'base');
 
 /** The same, with whatever is not laid out yet solved on the spot: takes up to some seconds. */
 export function planSolved(piece: Piece, known: Partial<Known> = SHIPPED): Plan | NoPlan {

@@ -2,6 +2,7 @@ import type { Place, TypicalSize } from './body/places';
 import type { Sit, Wear } from './body/wear';
 import { NECKLACE_LENGTHS } from './body/necklace';
 import type { Closure, ClosureDoubt } from './closures/closure';
+import type { PieceEnd } from './closures/sewnLoop';
 import type { Candidate } from './fit/candidates';
 import type { CountRule } from './fit/rules';
 import type { Gauge } from './gauge';
@@ -51,7 +52,10 @@ interface Findings {
   readonly best: Candidate;
   readonly sit: Sit | null;
   readonly wear: Wear;
-  readonly closure: Closure & { readonly passes: number; readonly fixedFirst: readonly ('start' | 'end')[] };
+  readonly closure: Closure & {
+    readonly passes: number;
+    readonly finalAt: Readonly<Record<PieceEnd, string>>;
+  };
   readonly closureDoubts: readonly ClosureDoubt[];
   readonly thread: ThreadPlan;
   readonly gauge: Gauge;
@@ -115,7 +119,9 @@ function makingWarnings({ closure, thread, gauge, pathless }: Findings): Warning
     warnings.push({ code: 'several-lengths', lengths: thread.lengths, eachMm: thread.eachMm });
   if (gauge.othersMm.length > 0) warnings.push({ code: 'two-states', othersMm: gauge.othersMm });
   if (!gauge.settled) warnings.push({ code: 'not-settled' });
-  if (closure.fixedFirst.length > 0) warnings.push({ code: 'end-fixed-first', ends: closure.fixedFirst });
+  const first = (['start', 'end'] as const).filter((end) => closure.finalAt[end] === 'before the body');
+  if (closure.closing === 'clasp' && first.length > 0)
+    warnings.push({ code: 'end-fixed-first', ends: first });
   const { source, spread, mayShorten } = gauge;
   if (source !== 'this piece' && source !== 'swatch')
     warnings.push({ code: 'make-a-swatch', spread, mayShorten, source });

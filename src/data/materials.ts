@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, max } from 'drizzle-orm';
 import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import {
   beadKindSchema,
@@ -39,6 +39,21 @@ export async function topUpCatalogue(db: Db, workspaceId: string): Promise<void>
     .insert(material)
     .values(startingRows().map((row) => ({ ...row, workspaceId })))
     .onConflictDoNothing();
+}
+
+/** Adds a closure of the weaver's own; it stands after those that are there. */
+export async function addClasp(db: Db, workspaceId: string, clasp: Clasp): Promise<void> {
+  const [last] = await db
+    .select({ position: max(material.position) })
+    .from(material)
+    .where(eq(material.workspaceId, workspaceId));
+  await db.insert(material).values({
+    workspaceId,
+    kind: 'clasp',
+    key: clasp.id,
+    position: (last?.position ?? 0) + 1,
+    data: clasp,
+  });
 }
 
 /** The workspace's own catalogue, in its order. */

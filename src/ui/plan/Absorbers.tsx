@@ -69,8 +69,9 @@ function words({ what }: Absorber): string {
   }
 }
 
-/** How much it changes the finished length. */
-function lands({ finishedMm, what }: Absorber, plan: Plan, change: (mm: number) => string): string {
+/** How much it changes the finished length; with other beads the wish moves too, so it says how far off it lands. */
+function lands({ finishedMm, offMm, what }: Absorber, plan: Plan, change: (mm: number) => string): string {
+  if (what.kind === 'bead') return `lands ${change(offMm)} off`;
   const by = change(finishedMm - plan.chosen.finishedMm);
   return what.kind === 'extender' ? `up to ${by}` : by;
 }

@@ -81,7 +81,9 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
     },
     {
       title: 'Gauge',
-      summary: plan ? `${fine(plan.gauge.pitchMm)} a unit, ${sourceWords(plan, layingOut)}` : 'not known yet',
+      summary: plan
+        ? `${fine(plan.gauge.pitchMm)} ${plan.arrangement ? 'in all' : 'a unit'}, ${sourceWords(plan, layingOut)}`
+        : 'not known yet',
       body: plan ? (
         <GaugeChoice piece={piece} plan={plan} layingOut={layingOut} onChange={onChange} />
       ) : (

@@ -13,6 +13,7 @@ import { Note } from '../Slip';
 import { ChainFields } from './ends/ChainFields';
 import { EndFields } from './ends/EndFields';
 import { ExtenderField } from './ends/ExtenderField';
+import { OwnClasp } from './ends/OwnClasp';
 import styles from './choices.module.css';
 
 interface Props {
@@ -90,6 +91,7 @@ function ClaspFields({
           if (found) onChange({ clasp: found, loopSeeds: null });
         }}
       />
+      <OwnClasp onAdded={(own) => onChange({ clasp: own, loopSeeds: null })} />
       {clasp.note !== '' && <p className="soft">{clasp.note}</p>}
       <EndFields ends={ends} findings={findings} button={plan?.closure.button ?? null} onChange={onChange} />
       {kind === 'necklace' && <ChainFields ends={ends} plan={plan} findings={findings} onChange={onChange} />}
@@ -99,6 +101,13 @@ function ClaspFields({
     </>
   );
 }
+
+/** When an end can be fitted no more. */
+const FINAL_WORDS: Readonly<Record<Plan['closure']['finalAt']['start'], string>> = {
+  'before the body': 'before the first unit is woven',
+  'after the body': 'when the last unit is woven',
+  'after later passes': 'when the later passes are done',
+};
 
 /** What closing takes, part by part, each with its end points. */
 function ClosureFacts({ plan: { closure, chosen } }: { readonly plan: Plan }) {
@@ -120,6 +129,12 @@ function ClosureFacts({ plan: { closure, chosen } }: { readonly plan: Plan }) {
           <dd className="figures">2 × {show(closure.chainMm)}</dd>
         </div>
       )}
+      {(['start', 'end'] as const).map((end) => (
+        <div key={end}>
+          <dt>the {end} is final</dt>
+          <dd>{FINAL_WORDS[closure.finalAt[end]]}</dd>
+        </div>
+      ))}
       <div className={styles.sum}>
         <dt>from the last bead over the clasp to the first</dt>
         <dd className="figures">{show(closure.allowanceMm + 2 * closure.chainMm)}</dd>

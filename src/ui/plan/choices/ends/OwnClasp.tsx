@@ -1,0 +1,82 @@
+'use client';
+
+import { Button, Input } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useId, useState, useTransition } from 'react';
+import type { Clasp } from '@/core/materials/material';
+import { addClaspAction } from '@/server/actions/materials';
+import { Choice } from '../../../fields/Choice';
+import { Toggle } from '../../../fields/Toggle';
+import { useLengths } from '../../../shell/lengths';
+import styles from '../choices.module.css';
+
+/** Shapes that a clasp of one's own is drawn as. */
+const DRAWN = ['lobster', 'spring ring', 'toggle', 'magnetic', 'box', 'slide tube'] as const;
+const LOOPS = [1, 2, 3, 4, 5] as const;
+
+/** A clasp that is not in the list: measured once, and kept. What was typed stays when it is refused. */
+export function OwnClasp({ onAdded }: { readonly onAdded: (clasp: Clasp) => void }) {
+  const id = useId();
+  const router = useRouter();
+  const { unit } = useLengths();
+  const [name, setName] = useState('');
+  const [closed, setClosed] = useState('');
+  const [shape, setShape] = useState<(typeof DRAWN)[number]>('lobster');
+  const [loops, setLoops] = useState<number>(1);
+  const [plated, setPlated] = useState(true);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const keep = () =>
+    start(async () => {
+      const answer = await addClaspAction({ name, shape, closed, unit, loops, plated });
+      if (!answer.ok) return setProblem(answer.message);
+      setProblem(null);
+      router.refresh();
+      onAdded(answer.value);
+    });
+  return (
+    <details className={styles.own}>
+      <summary>A clasp of your own</summary>
+      <div className={styles.group}>
+        <label htmlFor={`${id}-name`}>What you call it</label>
+        <Input id={`${id}-name`} value={name} onChange={(event) => setName(event.target.value)} />
+        <label htmlFor={`${id}-closed`}>Closed, from loop to loop</label>
+        <Input
+          id={`${id}-closed`}
+          value={closed}
+          status={problem ? 'error' : ''}
+          aria-describedby={problem ? `${id}-problem` : undefined}
+          onChange={(event) => setClosed(event.target.value)}
+        />
+        <Choice
+          label="Drawn as"
+          value={shape}
+          options={DRAWN.map((one) => ({ value: one, label: one }))}
+          onChange={setShape}
+        />
+        <Choice
+          label="Loops on each side"
+          value={loops}
+          options={LOOPS.map((n) => ({ value: n, label: `${n}` }))}
+          onChange={setLoops}
+        />
+        <Toggle
+          label="It is plated, or you do not know"
+          help="Plated metal can release nickel."
+          checked={plated}
+          onChange={setPlated}
+        />
+        {problem && (
+          <p id={`${id}-problem`} role="alert" className={styles.problem}>
+            {problem}
+          </p>
+        )}
+        <div className={styles.buttons}>
+          <Button loading={busy} onClick={keep}>
+            Keep this clasp
+          </Button>
+        </div>
+      </div>
+    </details>
+  );
+}
