@@ -120,7 +120,7 @@ function endChanges({ ends, kind }: Piece, { clasps, findings }: Parts): EndChan
 /** What a change of the ends does: the woven part stays as it is. */
 function ofEnds(piece: Piece, plan: Plan, what: Absorber['what'], ends: Piece['ends']): Absorber {
   const seed = sizeOf(piece.beads[LOOP_ROLE]);
-  const more = closureOf(ends, seed).allowanceMm - plan.closure.allowanceMm;
+  const more = closureOf(ends, seed, plan.weaveable.mostLoops).allowanceMm - plan.closure.allowanceMm;
   return told(plan, what, { ...choosing(piece, plan.chosen), ends }, plan.chosen.finishedMm + more);
 }
 

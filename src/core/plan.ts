@@ -207,7 +207,8 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   const rules = rulesOf(piece, weaveable);
   const body = bodiesOf(piece);
   const without = new Set(piece.without);
-  const closure = closureOf(piece.ends, body(LOOP_ROLE));
+  const { mostLoops = 1 } = weaveable;
+  const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops);
   const ends = closure.loops;
   const build = remembered((n: number) => weaveable.weave(n, { ...ends, without }));
   const sample: Built = {
@@ -342,6 +343,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
         widthMm,
         thicknessMm,
         threadMm: piece.thread.diameterMm,
+        mostLoops,
         seed: { ...body(LOOP_ROLE), holeMm: beadOf(piece, LOOP_ROLE).holeMm },
       }),
       thread,

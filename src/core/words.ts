@@ -229,7 +229,10 @@ function wordDoubt(doubt: ClosureDoubt, style: LengthStyle): { title: string; te
     case 'loops-and-width':
       return {
         title: `${doubt.loops} loops do not fit side by side.`,
-        text: `The strip is ${formatLength(doubt.widthMm, style)} wide; so many loops take ${formatLength(doubt.needsMm, style)}. Take a clasp with fewer loops, or a wider strip.`,
+        text:
+          doubt.loops > doubt.most
+            ? `This stitch, as wide as it is, holds ${doubt.most} at an end; the others stay empty and are not counted. Take a clasp with fewer loops, or a wider strip.`
+            : `The strip is ${formatLength(doubt.widthMm, style)} wide; so many loops take ${formatLength(doubt.needsMm, style)}. Take a clasp with fewer loops, or a wider strip.`,
       };
     case 'one-loop-for-wide-strip':
       return {

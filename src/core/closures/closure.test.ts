@@ -98,7 +98,13 @@ describe('what closing takes', () => {
 });
 
 describe('what to look at in a closure', () => {
-  const strip = { widthMm: 12, thicknessMm: 3, threadMm: 0.15, seed: { ...eleven, holeMm: 0.85 } };
+  const strip = {
+    widthMm: 12,
+    thicknessMm: 3,
+    threadMm: 0.15,
+    mostLoops: 5,
+    seed: { ...eleven, holeMm: 0.85 },
+  };
   const codes = (choice: EndsChoice, change: Partial<typeof strip> = {}) => {
     const its = { ...strip, ...change };
     return closureDoubts(choice, closureOf(choice, its.seed), its).map(({ code }) => code);

@@ -51,26 +51,29 @@ export interface Closure {
 const ringsMm = ({ rings }: EndChoice): number => (rings ? rings.count * rings.finding.lengthMm : 0);
 
 /** The loop of an end, as the path sews it. */
-function sewnLoop(ends: EndsChoice, end: PieceEnd, button: Closure['button']): SewnLoop {
+function sewnLoop(ends: EndsChoice, end: PieceEnd, button: Closure['button'], mostLoops: number): SewnLoop {
   if (ends.closing !== 'clasp') return NO_LOOP;
   const { seedsEachSide, passes } = ends[end];
+  const loops = Math.min(ends.clasp.loops, mostLoops);
   if (button && end === 'end') return { seedsEachSide: 0, passes, buttonSeeds: button.seeds };
   // A finding that is sewn in or glued on, or that a knot sits in, is held without seeds.
-  return { seedsEachSide: ends.clasp.fastening === 'sewn loop' ? seedsEachSide : 0, passes };
+  const seeds = ends.clasp.fastening === 'sewn loop' ? seedsEachSide : 0;
+  return { seedsEachSide: seeds, passes, ...(loops > 1 && { loops }) };
 }
 
 /**
  * What closes the piece, in millimetres and in beads.
  * @param seed the seed of the loops, with its finish on
+ * @param mostLoops how many loops of a clasp the stitch can hold side by side
  */
-export function closureOf(ends: EndsChoice, seed: Body): Closure {
+export function closureOf(ends: EndsChoice, seed: Body, mostLoops = 1): Closure {
   const { clasp, closing } = ends;
   const clasped = closing === 'clasp';
   const over = clasped && clasp.buttonsMm !== null ? buttonLoop(clasp.buttonsMm, seed) : null;
   const button = over && { ...over, seeds: ends.loopSeeds ?? over.least };
   const loops: EndLoops = {
-    start: sewnLoop(ends, 'start', button),
-    end: sewnLoop(ends, 'end', button),
+    start: sewnLoop(ends, 'start', button, mostLoops),
+    end: sewnLoop(ends, 'end', button, mostLoops),
     joined: closing === 'joined',
   };
   const claspMm = clasped ? clasp.startMm + clasp.endMm : 0;
@@ -121,6 +124,8 @@ export type ClosureDoubt =
   | {
       readonly code: 'loops-and-width';
       readonly loops: number;
+      /** Loops that the stitch can hold side by side. */
+      readonly most: number;
       readonly widthMm: number;
       readonly needsMm: number;
     }
@@ -135,6 +140,8 @@ interface Strip {
   readonly widthMm: number;
   readonly thicknessMm: number;
   readonly seed: Body & { readonly holeMm: number };
+  /** Loops of a clasp that its stitch can hold side by side. */
+  readonly mostLoops: number;
   /** Metal that hangs in a jump ring: the clasp's own wire, of which nothing is known but that it is about a mm. */
   readonly threadMm: number;
 }
@@ -149,8 +156,14 @@ export function closureDoubts(ends: EndsChoice, closure: Closure, strip: Strip):
   const { clasp } = ends;
   // Two seeds side by side are a loop; loops stand beside each other.
   const needsMm = clasp.loops * 2 * strip.seed.diameterMm;
-  if (clasp.loops > 1 && strip.widthMm < needsMm)
-    doubts.push({ code: 'loops-and-width', loops: clasp.loops, widthMm: strip.widthMm, needsMm });
+  if (clasp.loops > 1 && (strip.widthMm < needsMm || clasp.loops > strip.mostLoops))
+    doubts.push({
+      code: 'loops-and-width',
+      loops: clasp.loops,
+      most: strip.mostLoops,
+      widthMm: strip.widthMm,
+      needsMm,
+    });
   if (clasp.loops === 1 && clasp.fastening === 'sewn loop' && strip.widthMm > ONE_LOOP_MOST_MM)
     doubts.push({ code: 'one-loop-for-wide-strip', widthMm: strip.widthMm });
   if (clasp.turned && !ends.start.rings && !ends.end.rings) doubts.push({ code: 'turned-loop' });

@@ -12,6 +12,8 @@ export interface SewnLoop {
   readonly passes: number;
   /** A loop of so many seeds that goes over a ball or a button, and holds no ring. */
   readonly buttonSeeds?: number;
+  /** Loops of the clasp side by side, each sewn on like this; one where nothing is said. */
+  readonly loops?: number;
 }
 
 /** An end at which nothing is sewn on. */
@@ -33,12 +35,31 @@ export const claspFinding = (end: PieceEnd) => `clasp at the ${end}`;
 const OUT = 'out';
 const BACK = 'in';
 
+/** The beads of the second loop and those after it are named so that they can be told from the first's. */
+const ofLoop = (nth: number): string => (nth === 0 ? '' : `loop${nth + 1}-`);
+
+/** Which loop of its end a seed belongs to, counted from 0. */
+export const loopOf = ({ name }: Bead): number => Number(/^loop(\d+)-/.exec(name)?.[1] ?? 1) - 1;
+
+/** The end whose clasp a finding is, and which of its loops; null where it is none. */
+export function claspOf(finding: Finding): { end: PieceEnd; nth: number } | null {
+  const end = (['start', 'end'] as const).find((one) => finding.name.startsWith(claspFinding(one)));
+  return end ? { end, nth: Number(/loop (\d+)$/.exec(finding.name)?.[1] ?? 1) - 1 } : null;
+}
+
+/** Where along an edge each of several loops is sewn: the middle of as many equal stretches. */
+export function spread<T>(edge: readonly T[], loops = 1): T[] {
+  const count = Math.min(loops, edge.length);
+  return Array.from({ length: count }, (_, k) => edge[Math.floor(((k + 0.5) / count) * edge.length)] as T);
+}
+
 /**
  * Sews one clasp half with a small loop of seeds: pick up seeds, through the ring, pick up as many, and
  * back into the work; then round the same way again until the ring holds `loop.passes` threads. A loop over a
  * button holds no ring; where there is no loop, nothing is done.
  * @param enter takes the thread from the loop back into the work
  * @param comeRound brings it out again where the loop began
+ * @param nth which of several loops of this end it is, counted from 0
  */
 export function sewLoop(
   weave: Weave,
@@ -47,15 +68,17 @@ export function sewLoop(
   loop: SewnLoop,
   enter: () => void,
   comeRound: () => void,
+  nth = 0,
 ): void {
   if (loop.passes === 0) return;
   const runs = loopRuns(loop);
+  const ringName = nth === 0 ? claspFinding(end) : `${claspFinding(end)}, loop ${nth + 1}`;
   const seeds = (count: number) => Array<string>(count).fill(LOOP_ROLE);
   weave.in({ section: loopSection(end), pass: 'sew on the clasp', row: 0, rowsPerUnit: 1 }, () => {
-    const ring: Finding | null = loop.buttonSeeds === undefined ? weave.finding(claspFinding(end)) : null;
-    const out = needle.string(seeds(runs.out), OUT);
+    const ring: Finding | null = loop.buttonSeeds === undefined ? weave.finding(ringName) : null;
+    const out = needle.string(seeds(runs.out), ofLoop(nth) + OUT);
     if (ring) needle.attach(ring);
-    const back = needle.string(seeds(runs.back), BACK);
+    const back = needle.string(seeds(runs.back), ofLoop(nth) + BACK);
     enter();
     for (let pass = 1; pass < loop.passes; pass++) {
       weave.in({ pass: `reinforce the loop ${pass}` }, () => {
@@ -76,6 +99,7 @@ export const loopLengthMm = (loop: SewnLoop, seed: Body): number => loopRuns(loo
  * Where the seeds of a loop lie: two columns, side by side, out along the first and back along the second.
  * @param edgeMm x of the work's edge
  * @param side the edge of the work that the thread leaves from: −1 or 1, the sign of its y
+ * @param acrossMm y of the loop's middle
  */
 export function loopPose(
   bead: Bead,
@@ -84,16 +108,18 @@ export function loopPose(
   side: Side,
   loop: SewnLoop,
   seed: Body,
+  acrossMm: number,
 ): Pose {
   const outward = end === 'end' ? 1 : -1;
-  const isOut = bead.name.startsWith(OUT);
-  const k = Number(bead.name.slice((isOut ? OUT : BACK).length));
+  const name = bead.name.replace(/^loop\d+-/, '');
+  const isOut = name.startsWith(OUT);
+  const k = Number(name.slice((isOut ? OUT : BACK).length));
   const { out, back } = loopRuns(loop);
   // The seeds back begin beside the last one out; an odd loop has that one alone at its tip.
   const fromEdge = isOut || out === 0 ? k - 0.5 : back - k + 0.5;
   const centre: Point = [
     edgeMm + outward * fromEdge * seed.lengthMm,
-    ((isOut ? side : -side) * seed.diameterMm) / 2,
+    acrossMm + ((isOut ? side : -side) * seed.diameterMm) / 2,
     0,
   ];
   return { centre, axis: [isOut ? outward : -outward, 0, 0] };

@@ -3,7 +3,8 @@ import {
   loopPose,
   loopSection,
   LOOP_ROLE,
-  claspFinding,
+  claspOf,
+  loopOf,
   type PieceEnd,
   type Side,
 } from '../closures/sewnLoop';
@@ -67,6 +68,22 @@ function loopSide(path: Path, { form, body }: PieceParts, end: PieceEnd): Side {
   return into && edge(into, into.enter) > 0 ? -1 : 1;
 }
 
+/** How far across the piece each loop of an end sits: one in the middle, several each at the bead it hangs on. */
+function loopsAcross(path: Path, { form, ends }: PieceParts, end: PieceEnd): number[] {
+  if ((ends[end].loops ?? 1) === 1) return [0];
+  const across: number[] = [];
+  path.moves.forEach((move, i) => {
+    if (move.kind !== 'pick' || move.place.section !== loopSection(end)) return;
+    const nth = loopOf(move.bead);
+    if (across[nth] !== undefined) return;
+    const from = path.moves
+      .slice(0, i)
+      .findLast((m) => isTraversal(m) && m.needle === move.needle && m.bead.role !== LOOP_ROLE);
+    across[nth] = from && isTraversal(from) ? form.pose(from.bead).centre[1] : 0;
+  });
+  return across;
+}
+
 /** Lays out a whole piece: its woven part by the structure's form, its end loops beside it. */
 export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
   const marks = stations(parts);
@@ -75,22 +92,23 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
     [loopSection('start'), 'start'],
     [loopSection('end'), 'end'],
   ]);
+  const across = { start: loopsAcross(path, parts, 'start'), end: loopsAcross(path, parts, 'end') };
   const leaves = { start: loopSide(path, parts, 'start'), end: loopSide(path, parts, 'end') };
   const poses = path.beads.map((bead): Pose => {
     const end = loopEnd.get(bead.place.section);
     if (end) {
       const edgeMm = end === 'start' ? marks.bodyStartMm : marks.bodyEndMm;
-      return loopPose(bead, end, edgeMm, leaves[end], parts.ends[end], seed);
+      const mm = across[end][loopOf(bead)] ?? 0;
+      return loopPose(bead, end, edgeMm, leaves[end], parts.ends[end], seed, mm);
     }
     const pose = parts.form.pose(bead);
     const [x, y, z] = pose.centre;
     return { ...pose, centre: [x + marks.bodyStartMm, y, z] };
   });
-  const findings = path.findings.map(({ name }): Point => [
-    name === claspFinding('start') ? marks.ringStartMm : marks.ringEndMm,
-    0,
-    0,
-  ]);
+  const findings = path.findings.map((finding): Point => {
+    const { end, nth } = claspOf(finding) ?? { end: 'end', nth: 0 };
+    return [end === 'start' ? marks.ringStartMm : marks.ringEndMm, across[end][nth] ?? 0, 0];
+  });
   const around = parts.ends.joined ? { aroundMm: marks.bodyEndMm - marks.bodyStartMm } : {};
   return { poses, findings, body: parts.body, stations: marks, ...around };
 }

@@ -4,6 +4,7 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { BEADS, byId, CLASPS, THREADS } from '../materials/catalogue';
 import { inColour, newPiece, type Piece, usualWear } from '../piece';
 import { planPiece, planSteps, type Plan } from '../plan';
+import { findingPasses } from '../read/traversals';
 import { checkPath } from '../weave/check';
 import { isTraversal } from '../weave/path';
 import { STRUCTURES } from './registry';
@@ -165,4 +166,50 @@ it('what cannot be closed as asked says what can', () => {
 
 it('a kind’s usual way of closing is one of its own', () => {
   for (const { closings } of Object.values(KIND_FACTS)) expect(closings.length).toBeGreaterThan(0);
+});
+
+describe('a clasp with several loops', () => {
+  const wide: readonly [string, Readonly<Record<string, unknown>>, number][] = [
+    ['flat-peyote', { wide: 10 }, 3],
+    ['flat-peyote', { wide: 9 }, 2],
+    ['flat-herringbone', { columns: 6 }, 3],
+    ['flat-herringbone', { columns: 8 }, 2],
+    ['right-angle-weave', { rows: 3 }, 3],
+    ['right-angle-weave', { rows: 4 }, 2],
+  ];
+  const tubed = (id: string, params: Readonly<Record<string, unknown>>, loops: number): Piece => {
+    const base = newPiece('Wide', id, null);
+    return {
+      ...base,
+      units: 20,
+      structure: { id, params: { ...base.structure.params, ...params } },
+      ends: { ...base.ends, clasp: byId(CLASPS, `slide-tube-${loops}`) },
+    };
+  };
+
+  it.each(wide)(
+    '%s %o: each of %i loops is sewn on both sides, twice through, across the strip',
+    (id, params, loops) => {
+      const plan = planned(tubed(id, params, loops));
+      const { path, layout } = plan.work();
+      expect(checkPath(path)).toEqual([]);
+      expect([...findingPasses(path).values()]).toEqual(Array(2 * loops).fill(2));
+      // Three seeds out and three back, at every loop of both ends.
+      expect(totalOf(plan, LOOP_ROLE)).toBe(2 * loops * 6);
+      const across = new Set(layout.findings.map(([x, y]) => `${x.toFixed(2)}/${y.toFixed(2)}`));
+      expect(across.size).toBe(2 * loops);
+      for (const [, y] of layout.findings) expect(Math.abs(y)).toBeLessThanOrEqual(plan.widthMm / 2);
+    },
+  );
+
+  it('more loops than a strip can hold are told, and not counted', () => {
+    const plan = planned(tubed('strung-line', {}, 3));
+    expect(totalOf(plan, LOOP_ROLE)).toBe(12);
+    expect(plan.warnings).toContainEqual(
+      expect.objectContaining({
+        code: 'closure',
+        doubt: expect.objectContaining({ code: 'loops-and-width' }),
+      }),
+    );
+  });
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
-import { loopSection, sewLoop } from '../closures/sewnLoop';
+import { type SewnLoop, loopSection, sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
@@ -120,28 +120,39 @@ function weaveWide(p: Params, units: number, { start, end, ...options }: WeaveRe
     return { beads, foot: column(0) };
   });
 
-  // The clasp is sewn between the two columns in the middle.
+  // The clasp is sewn between the two columns in the middle; several loops each between two.
   const all = [ladder, ...later.items.map(({ beads }) => beads)];
-  const middle = columns / 2;
   const sew = (
     needle: Needle,
     which: 'start' | 'end',
     row: readonly Bead[],
     strungOut: (i: number) => boolean,
+    middle: number,
+    nth: number,
   ) => {
     // From the edge, only every second column can be come up by.
     const [up, down] = middle % 2 === 0 ? [middle - 1, middle] : [middle, middle - 1];
     const outside = strungOut(up) ? outOf(at(row, up)) : backOutOf(at(row, up));
     const b = at(row, down);
-    w.in({ section: loopSection(which), pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () =>
+    w.in({ section: loopSection(which), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, () =>
       needle.travel(outside),
     );
     const enter = () => (strungOut(down) ? needle.back(b) : needle.through(b));
-    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => needle.travel(outside));
+    const loop = which === 'start' ? start : end;
+    sewLoop(w, needle, which, loop, enter, () => needle.travel(outside), nth);
   };
-  sew(t, 'end', at(all, -1), (i) => i % 2 === 0);
+  const even = (i: number) => i % 2 === 0;
+  /** The gaps between columns that hold the loops: the middle one, or one of each pair. */
+  const gaps = ({ loops = 1 }: SewnLoop) =>
+    loops === 1
+      ? [columns / 2]
+      : spread(
+          Array.from({ length: columns / 2 }, (_, k) => 2 * k + 1),
+          loops,
+        );
+  gaps(end).forEach((gap, nth) => sew(t, 'end', at(all, -1), even, gap, nth));
   const tail = w.needle(TAIL);
-  sew(tail, 'start', ladder, (i) => i % 2 === 0);
+  gaps(start).forEach((gap, nth) => sew(tail, 'start', ladder, even, gap, nth));
 
   const few = Math.min(WOVEN_BEADS, rows - 1);
   const into = (row: readonly Bead[]) => row.flatMap((bead) => [outOf(bead), backOutOf(bead)]);
@@ -211,6 +222,7 @@ export const flatHerringbone = structure({
     minimumUnits: Math.max(1, Math.ceil((2 - extraRows(p)) / p.sequence.length)),
     rowWord: 'row',
     closing: p.alike ? 'and the first row again' : null,
+    mostLoops: p.columns / 2,
     closings: p.columns === 2 ? ['clasp', 'joined', 'open'] : ['clasp'],
     weave: (units, request) => (p.columns === 2 ? weaveTwo : weaveWide)(p, units, request),
     /** Closed form: one bead length per row, up to 6 % less as the beads lean (common practice). */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fastenOff, joinEnds } from '../closures/finish';
-import { sewLoop } from '../closures/sewnLoop';
+import { loopSection, sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
@@ -67,23 +67,25 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
       row0.forEach((bead, i) => t.back(bead).back(at(last, half - 1 - i)));
     });
 
-  // The clasp is sewn to the bead in the middle of the last row, and of the first.
+  // The clasp is sewn to the bead in the middle of the last row, and of the first; several loops along both.
   const sew = (needle: Needle, which: 'start' | 'end', row: readonly Bead[]) => {
     const loop = which === 'start' ? start : end;
     if (loop.passes === 0) return;
-    const bead = at(row, Math.floor(row.length / 2));
-    w.in({ section: `${which} loop`, pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () => {
-      if (which === 'start') needle.release();
-      needle.travel(outOf(bead));
+    spread(row, loop.loops).forEach((bead, nth) => {
+      w.in({ section: loopSection(which), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, () => {
+        if (which === 'start' && nth === 0) needle.release();
+        needle.travel(outOf(bead));
+      });
+      sewLoop(
+        w,
+        needle,
+        which,
+        loop,
+        () => needle.through(bead),
+        () => undefined,
+        nth,
+      );
     });
-    sewLoop(
-      w,
-      needle,
-      which,
-      loop,
-      () => needle.through(bead),
-      () => undefined,
-    );
   };
   sew(t, 'end', at(all, -1));
   const tail = w.needle(TAIL);
@@ -151,6 +153,7 @@ export const flatPeyote = structure({
     minimumUnits: Math.max(1, Math.ceil(4 / rowsOfUnit(p).length)),
     rowWord: 'row',
     closing: null,
+    mostLoops: Math.floor(p.wide / 2),
     closings: isOdd(p) ? ['clasp', 'open'] : ['clasp', 'joined', 'open'],
     rules: (closing) =>
       closing === 'joined' && rowsOfUnit(p).length % 2 === 1

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fastenOff } from '../closures/finish';
-import { loopSection, sewLoop } from '../closures/sewnLoop';
+import { type SewnLoop, loopSection, sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
@@ -93,25 +93,31 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
   }
 
   const middle = Math.floor((p.rows - 1) / 2);
+  /** The rows whose rungs hold the loops of a clasp: the middle one, or several spread over all. */
+  const rowsOfLoops = ({ loops = 1 }: SewnLoop): number[] =>
+    loops === 1 ? [middle] : spread([...rungs.keys()], loops);
   const sewEnd = () => {
     if (end.passes === 0) return;
-    const rung = at(at(rungs, middle), units).beads;
-    const there = outOf(at(rung, -1));
-    if (p.rows > 1)
-      w.in({ section: loopSection('end'), pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () =>
-        t.travel(there),
+    rowsOfLoops(end).forEach((row, nth) => {
+      const rung = at(at(rungs, row), units).beads;
+      if (p.rows > 1)
+        w.in({ section: loopSection('end'), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, () =>
+          t.travel(outOf(at(rung, -1))),
+        );
+      sewLoop(
+        w,
+        t,
+        'end',
+        end,
+        () => t.through(...rung),
+        () => undefined,
+        nth,
       );
-    sewLoop(
-      w,
-      t,
-      'end',
-      end,
-      () => t.through(...rung),
-      () => undefined,
-    );
+    });
   };
-  // The clasp at the end is sewn when the last row that runs there is done.
-  const lastOnward = p.rows % 2 === 1 ? p.rows - 1 : p.rows - 2;
+  // The clasp at the end is sewn when the last row that runs there is done; several loops when all rows are.
+  const several = (end.loops ?? 1) > 1;
+  const lastOnward = p.rows % 2 === 1 || several ? p.rows - 1 : p.rows - 2;
   for (let row = 0; row < p.rows; row++) {
     if (row > 0)
       w.pass(rowPass(row), {}, () => {
@@ -128,19 +134,22 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
   }
 
   const tail = w.needle(TAIL);
-  const first = at(at(rungs, middle), 0).beads;
-  if (middle > 0 && start.passes > 0)
-    w.in({ section: loopSection('start'), pass: 'go to the middle', row: 0, rowsPerUnit: 1 }, () =>
-      tail.travel(backOutOf(at(first, 0))),
+  rowsOfLoops(start).forEach((row, nth) => {
+    const first = at(at(rungs, row), 0).beads;
+    if (row + nth > 0 && start.passes > 0)
+      w.in({ section: loopSection('start'), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, () =>
+        tail.travel(backOutOf(at(first, 0))),
+      );
+    sewLoop(
+      w,
+      tail,
+      'start',
+      start,
+      () => tail.back(...[...first].reverse()),
+      () => undefined,
+      nth,
     );
-  sewLoop(
-    w,
-    tail,
-    'start',
-    start,
-    () => tail.back(...[...first].reverse()),
-    () => undefined,
-  );
+  });
 
   const into = (row: number, boundary: number): Target[] => {
     const rung = at(at(rungs, row), boundary).beads;
@@ -213,6 +222,7 @@ export const rightAngleWeave = structure({
     minimumUnits: 2,
     rowWord: 'unit',
     closing: null,
+    mostLoops: p.rows,
     closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
     weave: (units, request) => weave(p, units, request),
     form(body) {

@@ -68,6 +68,8 @@ export interface Weaveable {
   /** Each role's parts, in the order they first come. */
   readonly parts: readonly Part[];
   readonly minimumUnits: number;
+  /** Loops of a clasp that can be sewn on side by side; one where nothing is said. */
+  readonly mostLoops?: number;
   /** Ways in which it can be closed; a clasp at either end where nothing is said. */
   readonly closings?: readonly Closing[];
   /** What the count must keep to, or had better. */
