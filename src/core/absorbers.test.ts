@@ -46,7 +46,7 @@ describe('what would absorb the rest', () => {
 
   it('offers something for a piece of long units that misses, and nothing where nothing is left over', () => {
     const long = newPiece('Rest', 'strung-line', wearer(158));
-    const params = { ...long.structure.params, sequence: Array<string>(20).fill('A'), alike: false };
+    const params = { ...long.structure.params, sequence: Array<string>(20).fill('A'), extra: 0 };
     const piece: Piece = { ...long, structure: { ...long.structure, params } };
     const [plan, offered] = offers(piece);
     expect(Math.abs(plan.chosen.offMm)).toBeGreaterThan(REST_MM);

@@ -14,7 +14,7 @@ export interface Absorber {
     | { readonly kind: 'seeds'; readonly end: PieceEnd; readonly more: number }
     | { readonly kind: 'ring'; readonly end: PieceEnd; readonly name: string; readonly more: number }
     | { readonly kind: 'extender'; readonly links: number }
-    | { readonly kind: 'last row'; readonly more: boolean }
+    | { readonly kind: 'rows'; readonly extra: number; readonly more: number }
     | { readonly kind: 'bead'; readonly role: string; readonly name: string };
   readonly change: Partial<Piece>;
   readonly finishedMm: number;
@@ -40,7 +40,7 @@ const MOST_OF_A_KIND = 2;
 
 /**
  * What would absorb the rest between the finished length and the wish without another count: another clasp, a seed
- * or a ring more or less, an extender, a closing row, a bead of another size. Each is worked out by the same
+ * or a ring more or less, an extender, rows at the end, a bead of another size. Each is worked out by the same
  * arithmetic as the plan, and offered only where it comes nearer. The nearest first; empty where nothing is left over
  * or chain takes it up.
  */
@@ -148,17 +148,18 @@ function extenders(piece: Piece, plan: Plan, { findings }: Parts): Absorber[] {
   return [told(plan, { kind: 'extender', links }, change, plan.chosen.finishedMm + reach * link.lengthMm)];
 }
 
-/** Changes that need the whole plan again: a closing row, beads of another size. */
+/** Changes that need the whole plan again: rows at the end, beads of another size. */
 function replanned(piece: Piece, plan: Plan, { beads }: Parts, known: Partial<Known>): Absorber[] {
   const changes: { what: Absorber['what']; change: Partial<Piece> }[] = [];
   const { params } = piece.structure;
-  if (typeof params.alike === 'boolean' && piece.ends.closing !== 'joined')
-    changes.push({
-      what: { kind: 'last row', more: !params.alike },
-      change: {
-        structure: { ...piece.structure, params: { ...params, alike: !params.alike } },
-      },
-    });
+  const { extra } = { ...plan.structure.defaults, ...params };
+  if (typeof extra === 'number' && piece.ends.closing !== 'joined')
+    for (const more of [-2, -1, 1, 2])
+      if (extra + more >= 0)
+        changes.push({
+          what: { kind: 'rows', extra: extra + more, more },
+          change: { structure: { ...piece.structure, params: { ...params, extra: extra + more } } },
+        });
   for (const { role, bead } of plan.quantities) {
     if (role === LOOP_ROLE) continue;
     const parts = plan.weaveable.parts.filter((part) => part.role === role);

@@ -6,9 +6,16 @@ type Doc = Readonly<Record<string, unknown>>;
 
 const isDoc = (value: unknown): value is Doc => typeof value === 'object' && value !== null;
 
+/** A strip that ended with its first row again has one row extra. */
+function extraInsteadOfAlike(params: unknown): unknown {
+  if (!isDoc(params) || typeof params.alike !== 'boolean') return params;
+  const { alike, ...rest } = params;
+  return { ...rest, extra: alike ? 1 : 0 };
+}
+
 /** Format 1 knew bracelets only: a wrist instead of girths, usual ease, both ends alike. */
 function fromOne(doc: Doc): Doc {
-  const { wearer, wear, ends } = doc;
+  const { wearer, wear, ends, structure } = doc;
   const { easeMm } = KIND_FACTS.bracelet;
   const end = isDoc(ends) ? { seedsEachSide: ends.seedsEachSide, passes: ends.passes, rings: null } : null;
   return {
@@ -29,6 +36,7 @@ function fromOne(doc: Doc): Doc {
           chain: null,
         }
       : ends,
+    structure: isDoc(structure) ? { ...structure, params: extraInsteadOfAlike(structure.params) } : structure,
     rules: { parity: 'any', multipleOf: 1 },
     gauge: null,
   };

@@ -150,7 +150,7 @@ describe('what stands in the way is said, not hidden', () => {
   it('a sequence with no beads, and a structure that is not known', () => {
     const empty = planPiece(
       bracelet('strung-line', {
-        structure: { id: 'strung-line', params: { sequence: [], alike: true, trips: 2 } },
+        structure: { id: 'strung-line', params: { sequence: [], extra: 1, trips: 2 } },
       }),
     );
     expect(empty).toMatchObject({ ok: false, problem: { code: 'structure' } });
@@ -164,7 +164,7 @@ describe('what stands in the way is said, not hidden', () => {
     expect(far.warnings[0]).toMatchObject({ code: 'chosen-does-not-fit', sit: 'too tight' });
     const base = bracelet('strung-line');
     const big = inColour(byId(BEADS, 'bugle-6'), { name: 'tar', hex: '#000000' });
-    const params = { sequence: Array<string>(12).fill('A'), alike: false, trips: 1 };
+    const params = { sequence: Array<string>(12).fill('A'), extra: 0, trips: 1 };
     const plan = planned({
       ...base,
       beads: { ...base.beads, A: big },
@@ -250,5 +250,89 @@ describe('beads and their parts', () => {
     // Every second unit of the middle has a swag of six C and one D.
     expect(plan.quantities.find(({ role }) => role === 'D')).toMatchObject({ perUnit: 0.5, total: 15 });
     expect(plan.quantities.find(({ role }) => role === 'C')).toMatchObject({ perUnit: 3, total: 90 });
+  });
+});
+
+describe('an older document', () => {
+  it('format 1 comes into the present one with nothing lost: wrist, ease, ends, closing row', () => {
+    const now = bracelet('flat-herringbone');
+    const { rules: _rules, gauge: _gauge, ...rest } = now;
+    const old = {
+      ...rest,
+      format: 1,
+      wearer: { personId: null, name: 'Maren', wristMm: 160 },
+      wear: { school: 'ease', fit: 'loose', thicknessEffect: false },
+      structure: { id: 'flat-herringbone', params: { sequence: ['A', 'B'], alike: true } },
+      ends: { clasp: now.ends.clasp, seedsEachSide: 4, passes: 3 },
+      units: 31,
+    };
+    const piece = migratePiece(old);
+    expect(piece).toMatchObject({
+      format: 2,
+      wearer: wearer(160),
+      wear: { school: 'ease', fit: 'loose', thicknessEffect: false },
+      structure: { params: { sequence: ['A', 'B'], extra: 1 } },
+      ends: {
+        closing: 'clasp',
+        start: { seedsEachSide: 4, passes: 3 },
+        end: { seedsEachSide: 4, passes: 3 },
+      },
+      units: 31,
+    });
+    expect(planned(piece).quantities.find(({ role }) => role === 'A')?.total).toBe(2 * 32);
+    expect(migratePiece(JSON.parse(JSON.stringify(piece)))).toEqual(piece);
+  });
+});
+
+describe('a count and its neighbours', () => {
+  it('the nearest allowed count is among the candidates, whatever the rules', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('any', 'even', 'odd') as fc.Arbitrary<'any' | 'even' | 'odd'>,
+        fc.integer({ min: 1, max: 7 }),
+        fc.integer({ min: 130, max: 220 }),
+        (parity, multipleOf, wrist) => {
+          const piece = bracelet('strung-line', { rules: { parity, multipleOf }, wearer: wearer(wrist) });
+          const plan = planPiece(piece);
+          if (!plan.ok) {
+            expect(plan.problem.code).toBe('rules');
+            return;
+          }
+          expect(plan.candidates.map((c) => c.units)).toContain(plan.best.units);
+          expect(plan.best.breaks.filter(({ must }) => must)).toEqual([]);
+          expect(plan.best.units % multipleOf).toBe(0);
+        },
+      ),
+      { numRuns: 60, seed: 2 },
+    );
+  });
+
+  it('ends on a given row: rows beyond the last unit are woven, counted and measured', () => {
+    const piece = (extra: number) =>
+      bracelet('flat-herringbone', {
+        units: 12,
+        structure: { id: 'flat-herringbone', params: { sequence: ['A', 'A', 'B'], extra, columns: 2 } },
+      });
+    const total = (plan: Plan, role: string) => plan.quantities.find((q) => q.role === role)?.total ?? 0;
+    const [none, two, three] = [0, 2, 3].map((extra) => planned(piece(extra)));
+    if (!none || !two || !three) throw new Error('no plan');
+    expect(total(two, 'A') - total(none, 'A')).toBe(4);
+    expect(total(two, 'B') - total(none, 'B')).toBe(0);
+    expect(total(three, 'B') - total(none, 'B')).toBe(2);
+    // As many rows as a unit has are as long as a unit.
+    expect(three.chosen.finishedMm - none.chosen.finishedMm).toBeCloseTo(none.gauge.pitchMm, 2);
+  });
+
+  it('the chance and the interval tell the same: 19 of 20 pieces lie in it', () => {
+    const { chosen } = planned(bracelet('flat-peyote'));
+    expect((chosen.highMm - chosen.lowMm) / (2 * chosen.sdMm)).toBeCloseTo(1.96, 9); // any statistics table
+    expect(chosen.lowMm).toBeLessThan(chosen.finishedMm);
+  });
+
+  it('a clasp whose length is less sure makes the whole less sure', () => {
+    const base = bracelet('strung-line');
+    const sd = (id: string) =>
+      planned({ ...base, units: 20, ends: { ...base.ends, clasp: byId(CLASPS, id) } }).chosen.sdMm;
+    expect(sd('magnet')).toBeGreaterThan(sd('lobster-12'));
   });
 });

@@ -13,7 +13,7 @@ import { layoutRequest, solveLayout, type LayoutRequest } from './layout/cellLay
 import { repeatedSketch, wholeSketch, type Sketch } from './layout/sketch';
 import type { View } from './layout/drawing';
 import { shippedLayouts, type Layouts } from './layout/shipped';
-import { mirroredForm, solvedForm } from './layout/solvedForm';
+import { mirroredForm } from './layout/solvedForm';
 import {
   layOutPiece,
   stations,
@@ -33,6 +33,7 @@ import { exposedThread, threadMm, threadMoves, type ExposedThread, type ThreadMo
 import { reading, SAMPLE, total, totals, type Built, type Reading } from './read/totals';
 import { busiestHoles, findingPasses } from './read/traversals';
 import { weight, type Weight } from './read/weight';
+import { stitchOf } from './stitch';
 import { structureById } from './structures/registry';
 import { unsuited, type Unsuited } from './structures/parts';
 import {
@@ -211,15 +212,12 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops);
   const ends = closure.loops;
   const build = remembered((n: number) => weaveable.weave(n, { ...ends, without }));
-  const sample: Built = {
-    units: SAMPLE + weaveable.minimumUnits,
-    path: build(SAMPLE + weaveable.minimumUnits),
-  };
-  const closed = weaveable.form(body, without);
-  const request = weaveable.formIsExact ? null : layoutRequest(sample.path, body);
+  const { params } = piece.structure;
+  const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
+  const { sample, request } = stitch;
   const layout = (request && layouts(request.key)) ?? null;
-  const solved = request && layout ? solvedForm(layout, request, sample, body, closed) : null;
-  const laidOut = joinedForm(solved ?? closed, ends);
+  const solved = layout && stitch.solved(layout);
+  const laidOut = joinedForm(solved ?? stitch.closed, ends);
   const shortening = shorteningOf(sample.path.passes, without);
   const gauge = gaugeOf({
     form: laidOut,

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import highs from 'highs';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { arrange, arrangedMm, type ArrangeQuestion } from './arrange';
+import { arrange, arrangedMm } from './arrange';
+import { programme } from '../testing/programme';
 import { allowed, broken, canBeKept, cycle, type CountRule } from './rules';
 import { studentT, studentWithin } from './student';
 import { measuredGauge, pieceGauge, smallestSwatch } from './swatch';
@@ -182,23 +183,3 @@ describe('a graduated sequence', () => {
     expect(arrange(q)).toMatchObject({ counts: [5, 4, 4], finishedMm: 184, offMm: 0 });
   });
 });
-
-/** The same question as an integer programme: least |off|, in the format of CPLEX. */
-function programme({ stepsMm, fixedMm, wishMm, least, apart }: ArrangeQuestion): string {
-  const names = stepsMm.map((_, i) => `c${i}`);
-  const length = stepsMm.map((mm, i) => `${2 * mm} c${i}`).join(' + ');
-  const room = wishMm - fixedMm;
-  const pairs = names.flatMap((a) => names.filter((b) => a !== b).map((b) => `${a} - ${b} <= ${apart}`));
-  return [
-    'Minimize obj: off',
-    'Subject To',
-    `over: ${length} - off <= ${room}`,
-    `under: ${length} + off >= ${room}`,
-    ...pairs.map((pair, i) => `p${i}: ${pair}`),
-    'Bounds',
-    ...names.map((name) => `${least} <= ${name} <= 400`),
-    'General',
-    names.join(' '),
-    'End',
-  ].join('\n');
-}

@@ -11,7 +11,7 @@ const ends = { start: loop, end: loop };
 const eleven = byId(BEADS, 'seed-11');
 const eight = byId(BEADS, 'seed-8');
 const rows = (sequence: string[], units: number) =>
-  flatHerringbone.bind({ sequence, alike: false }).weave(units, ends);
+  flatHerringbone.bind({ sequence, extra: 0 }).weave(units, ends);
 
 describe('colours do not change a layout', () => {
   it('rows of one size in four colours are laid out as rows of one', () => {

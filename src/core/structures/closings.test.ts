@@ -100,7 +100,7 @@ describe('rings by hand', () => {
 
   it('practice: rows of flat herringbone that close round an 8 mm ball: 20, of 40 seeds, on 0.3 to 0.55 m of thread', () => {
     const base = newPiece('Frame', 'flat-herringbone', null, 'bail');
-    const params = { sequence: ['A'], alike: false, columns: 2 };
+    const params = { sequence: ['A'], extra: 0, columns: 2 };
     const frame = planned({
       ...base,
       beads: { ...base.beads, A: inColour(byId(BEADS, 'seed-11'), { name: 'foam', hex: '#e9e3d0' }) },

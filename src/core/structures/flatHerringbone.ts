@@ -4,20 +4,32 @@ import { type SewnLoop, loopSection, sewLoop, spread } from '../closures/sewnLoo
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, partsOf, ringed, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import {
+  at,
+  extraField,
+  extraSchema,
+  extraWords,
+  firstOf,
+  partsOf,
+  ringed,
+  runningSum,
+  sequenceSchema,
+  structure,
+  type WeaveRequest,
+} from './structure';
 
 const MOST = 24;
 const COLUMNS = [2, 4, 6, 8] as const;
 
 const params = z.object({
   sequence: sequenceSchema(MOST),
-  alike: z.boolean(),
+  extra: extraSchema,
   columns: z.literal(COLUMNS).default(2),
 });
 type Params = z.infer<typeof params>;
 
 /** One row beyond the last whole unit, so that the piece ends as it began. */
-const extraRows = ({ alike }: Params) => (alike ? 1 : 0);
+const extraRows = ({ extra }: Params) => extra;
 const roleOfRow = ({ sequence }: Params, row: number) => at(sequence, row % sequence.length);
 const rowsOf = (p: Params, units: number) => units * p.sequence.length + extraRows(p);
 
@@ -193,7 +205,7 @@ export const flatHerringbone = structure({
     'At the edge, catch the thread below and come up through the edge bead: skipped, the edge comes loose.',
   ],
   params,
-  defaults: { sequence: ['A'], alike: false, columns: 2 },
+  defaults: { sequence: ['A'], extra: 0, columns: 2 },
   usual: {},
   fields: [
     {
@@ -203,12 +215,7 @@ export const flatHerringbone = structure({
       help: 'Each letter is one row.',
       most: MOST,
     },
-    {
-      key: 'alike',
-      kind: 'switch',
-      label: 'End with the first row again',
-      help: 'So that both ends look alike.',
-    },
+    extraField('Rows'),
     {
       key: 'columns',
       kind: 'choice',
@@ -221,7 +228,7 @@ export const flatHerringbone = structure({
     parts: partsOf(p.sequence, 'bead of a row'),
     minimumUnits: Math.max(1, Math.ceil((2 - extraRows(p)) / p.sequence.length)),
     rowWord: 'row',
-    closing: p.alike ? 'and the first row again' : null,
+    closing: extraWords(p, 'row'),
     mostLoops: p.columns / 2,
     closings: p.columns === 2 ? ['clasp', 'joined', 'open'] : ['clasp'],
     weave: (units, request) => (p.columns === 2 ? weaveTwo : weaveWide)(p, units, request),
@@ -231,7 +238,10 @@ export const flatHerringbone = structure({
       const widest = Math.max(...p.sequence.map((role) => body(role).diameterMm));
       return {
         pitchMm: total,
-        extraMm: p.alike ? body(at(p.sequence, 0)).lengthMm : 0,
+        extraMm: firstOf(
+          p.sequence.map((role) => body(role).lengthMm),
+          p.extra,
+        ),
         widthMm: p.columns * widest,
         thicknessMm: widest,
         mayShorten: 0.06,

@@ -138,7 +138,7 @@ export const graduatedLine = structure({
         withCounts: (counts) => ({ ...p, counts: [...counts] }),
       },
       weave: (units, request) =>
-        weaveLine({ sequence, alike: false, trips: 2, swags: 0, swag: ['A'] }, units, request),
+        weaveLine({ sequence, extra: 0, trips: 2, swags: 0, swag: ['A'] }, units, request),
       /** Closed form: the sum of the lengths. */
       form(body) {
         const { starts, total } = runningSum(sequence.map((role) => body(role).lengthMm));

@@ -6,7 +6,19 @@ import type { BeadShape } from '../materials/material';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
-import { at, partsOf, ringed, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import {
+  at,
+  extraField,
+  extraSchema,
+  extraWords,
+  firstOf,
+  partsOf,
+  ringed,
+  runningSum,
+  sequenceSchema,
+  structure,
+  type WeaveRequest,
+} from './structure';
 
 const MOST = 12;
 const PICOT_ROLE = 'B';
@@ -16,13 +28,13 @@ const PICOT = [PICOT_ROLE, PICOT_ROLE, PICOT_ROLE];
 
 const params = z.object({
   sequence: sequenceSchema(MOST),
-  alike: z.boolean(),
+  extra: extraSchema,
   /** Beads that stand in one rung. */
   high: z.union([z.literal(1), z.literal(2)]).default(1),
 });
 type Params = z.infer<typeof params>;
 
-const extraRungs = ({ alike }: Params) => (alike ? 1 : 0);
+const extraRungs = ({ extra }: Params) => extra;
 const roleOfRung = ({ sequence }: Params, rung: number) => at(sequence, rung % sequence.length);
 
 /**
@@ -132,7 +144,7 @@ export const ladder = structure({
     'The thread shows as a short stitch at the end of each rung: choose its colour.',
   ],
   params,
-  defaults: { sequence: ['A'], alike: false, high: 1 },
+  defaults: { sequence: ['A'], extra: 0, high: 1 },
   usual: { A: 'seed-8' },
   fields: [
     {
@@ -142,12 +154,7 @@ export const ladder = structure({
       help: 'Each letter is one rung. The picots take bead B.',
       most: MOST,
     },
-    {
-      key: 'alike',
-      kind: 'switch',
-      label: 'End with the first rung again',
-      help: 'So that both ends look alike.',
-    },
+    extraField('Rungs'),
     {
       key: 'high',
       kind: 'choice',
@@ -163,7 +170,7 @@ export const ladder = structure({
     parts: [...partsOf(p.sequence, 'rung'), ...partsOf([PICOT_ROLE], 'picot', { shapes: ROUNDED })],
     minimumUnits: Math.max(1, Math.ceil((2 - extraRungs(p)) / p.sequence.length)),
     rowWord: 'rung',
-    closing: p.alike ? 'and the first rung again' : null,
+    closing: extraWords(p, 'rung'),
     closings: ['clasp', 'joined', 'open'],
     weave: (units, request) => weave(p, units, request),
     /** Closed form: one bead diameter per rung. Picots draw it in by up to 1 % (from memory). */
@@ -182,7 +189,7 @@ export const ladder = structure({
       const picots = !without.has('picots');
       return {
         pitchMm: total,
-        extraMm: p.alike ? at(girths, 0) : 0,
+        extraMm: firstOf(girths, p.extra),
         widthMm: longest + (picots ? 2 * (seed.lengthMm + seed.diameterMm) : 0),
         thicknessMm: Math.max(...girths, picots ? seed.diameterMm : 0),
         mayShorten: picots ? 0.01 : 0,

@@ -214,9 +214,35 @@ export const partsOf = (sequence: readonly RoleLetter[], part: string, rule: Par
 /** Bead roles in the order they first come. */
 export const rolesOf = ({ parts }: Weaveable): RoleLetter[] => distinct(parts.map(({ role }) => role));
 
-/** Parameters of a strip that may end with its first row again: joined into a ring it does not, for there it begins. */
-export const ringed = <P extends { readonly alike: boolean }>(p: P, joined = false): P =>
-  joined ? { ...p, alike: false } : p;
+/** Rows beyond the whole units: so many of the first again, so that a strip ends on a given row. */
+export const extraSchema = z
+  .number()
+  .int()
+  .min(0, 'A strip cannot end before its last unit.')
+  .max(24)
+  .default(0);
+
+/** The field for them. */
+export const extraField = (rows: string): Field => ({
+  key: 'extra',
+  kind: 'count',
+  label: `${rows} beyond the last unit`,
+  help: 'The unit begun again: 1 makes both ends alike; more ends on another row, or takes up a rest.',
+  least: 0,
+  most: 24,
+});
+
+/** What they are called at the end of a plan; null where there are none. */
+export const extraWords = ({ extra }: { readonly extra: number }, row: string): string | null =>
+  extra === 0 ? null : extra === 1 ? `and the first ${row} again` : `and the first ${extra} ${row}s again`;
+
+/** How much of a run of lengths so many of them take, begun again as often as needed. */
+export const firstOf = (lengths: readonly number[], extra: number): number =>
+  Array.from({ length: extra }, (_, i) => at(lengths, i % lengths.length)).reduce((sum, mm) => sum + mm, 0);
+
+/** Parameters of a strip that may end with its first rows again: joined into a ring it does not, for there it begins. */
+export const ringed = <P extends { readonly extra: number }>(p: P, joined = false): P =>
+  joined ? { ...p, extra: 0 } : p;
 
 /** A run of bead roles, never empty. */
 export const sequenceSchema = (most: number, roles: readonly RoleLetter[] = ROLE_LETTERS) =>

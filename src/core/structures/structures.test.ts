@@ -67,7 +67,9 @@ const anyParams = (structure: (typeof STRUCTURES)[number]) =>
               ? fc.boolean()
               : field.kind === 'choice'
                 ? fc.constantFrom(...field.options.map((o) => o.value))
-                : fc.constant(structure.defaults[field.key]),
+                : field.kind === 'count'
+                  ? fc.integer({ min: field.least, max: Math.min(field.most, 3) })
+                  : fc.constant(structure.defaults[field.key]),
         ]),
       ),
     )
@@ -220,7 +222,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
 });
 
 describe('flat herringbone by hand', () => {
-  const single = flatHerringbone.bind({ sequence: ['A'], alike: false });
+  const single = flatHerringbone.bind({ sequence: ['A'], extra: 0 });
 
   it('practice: 20 rows take 40 seeds, the starting ladder of 4 being the first two', () => {
     const path = single.weave(20, ends);
@@ -267,7 +269,7 @@ describe('flat herringbone by hand', () => {
   });
 
   it('rows of different beads: a unit is as long as its rows, and ends alike when asked', () => {
-    const mixed = flatHerringbone.bind({ sequence: ['B', 'A', 'A'], alike: true });
+    const mixed = flatHerringbone.bind({ sequence: ['B', 'A', 'A'], extra: 1 });
     expect(mixed.form(body, all).pitchMm).toBeCloseTo(eight.lengthMm + 2 * eleven.lengthMm);
     const path = mixed.weave(4, ends);
     expect(tally(path).get('B')).toBe(2 * 5);
@@ -280,7 +282,7 @@ describe('flat herringbone by hand', () => {
 });
 
 describe('ladder by hand', () => {
-  const plain = ladder.bind({ sequence: ['B'], alike: false });
+  const plain = ladder.bind({ sequence: ['B'], extra: 0 });
   const without = { ...ends, without: new Set(['picots']) };
 
   it('practice: 48 size-8 seeds with a small toggle come to 6 ½ to 7 ½ in; the strip to 5 ½ to 6.2 in', () => {
@@ -293,7 +295,7 @@ describe('ladder by hand', () => {
   });
 
   it('counted by hand: 10 rungs, and three seeds over each of nine gaps', () => {
-    const single = ladder.bind({ sequence: ['A'], alike: false });
+    const single = ladder.bind({ sequence: ['A'], extra: 0 });
     expect(tally(single.weave(10, ends), (b) => b.place.section === 'body')).toEqual(
       new Map([
         ['A', 10],
@@ -367,7 +369,7 @@ const through = (weaveable: Weaveable, n: number, row: number) =>
   );
 
 describe('swags by hand', () => {
-  const params = { ...strungLine.defaults, sequence: ['A', 'B', 'A', 'B'], alike: false };
+  const params = { ...strungLine.defaults, sequence: ['A', 'B', 'A', 'B'], extra: 0 };
   const swagged = (swags: 1 | 2) => strungLine.bind({ ...params, swags, swag: ['C', 'C', 'D', 'C', 'C'] });
 
   it('seven units hang three swags, over the second, the fourth and the sixth', () => {
@@ -401,21 +403,21 @@ describe('tile ladder by hand', () => {
   });
 
   it('every hole of a middle tile is gone through twice: strung and held, turned into and held', () => {
-    expect(counted(tileLadder.bind({ sequence: ['A', 'B'], alike: true }), 3)).toEqual({ A: 4, B: 3 });
+    expect(counted(tileLadder.bind({ sequence: ['A', 'B'], extra: 1 }), 3)).toEqual({ A: 4, B: 3 });
     expect(through(tileLadder.bind(tileLadder.defaults), 9, 4)).toEqual({ tile: 2, 'tile/1': 2 });
   });
 });
 
 describe('herringbone of more columns, by hand', () => {
   it('ten rows of four are forty beads; the edge is gone through once more, down and up', () => {
-    const wide = flatHerringbone.bind({ sequence: ['A'], alike: false, columns: 4 });
+    const wide = flatHerringbone.bind({ sequence: ['A'], extra: 0, columns: 4 });
     expect(counted(wide, 10)).toEqual({ A: 40 });
     // The first of a row: strung, and down and up when the next row turns on it. The last: strung, and up.
     expect(through(wide, 12, 6)).toEqual({ 'c1-1': 3, 'c2-1': 2, 'c3-1': 2, 'c4-1': 2 });
   });
 
   it('a tube of six: ten rounds are sixty beads, the first column steps up', () => {
-    const tube = tubularHerringbone.bind({ sequence: ['A'], alike: false, around: 6 });
+    const tube = tubularHerringbone.bind({ sequence: ['A'], extra: 0, around: 6 });
     expect(counted(tube, 10)).toEqual({ A: 60 });
     // Left: strung, and gone up by the next round; the first also by its own step up. Right: strung, and down.
     expect(through(tube, 14, 6)).toEqual({
@@ -429,7 +431,7 @@ describe('herringbone of more columns, by hand', () => {
   });
 
   it('larger beads in one round of a tube take as many a unit as a round has', () => {
-    const sections = tubularHerringbone.bind({ sequence: ['A', 'A', 'B'], alike: true, around: 4 });
+    const sections = tubularHerringbone.bind({ sequence: ['A', 'A', 'B'], extra: 1, around: 4 });
     expect(counted(sections, 6)).toEqual({ A: 6 * 8 + 4, B: 6 * 4 });
   });
 });
@@ -534,7 +536,7 @@ describe('two-hole line by hand', () => {
 
 describe('strung line by hand', () => {
   it('memory: 11/0 strung run about 18.1 to the inch', () => {
-    const form = strungLine.bind({ sequence: ['A'], alike: false, trips: 1 }).form(body, all);
+    const form = strungLine.bind({ sequence: ['A'], extra: 0, trips: 1 }).form(body, all);
     expect(25.4 / form.pitchMm).toBeCloseTo(18.1, 1);
   });
 
@@ -547,7 +549,7 @@ describe('strung line by hand', () => {
 
   it('one trip takes as much thread as the line is long; there and back twice as much', () => {
     const inBody = (trips: 1 | 2) => {
-      const { thread } = layOut(strungLine.bind({ sequence: ['A', 'B'], alike: false, trips }), 10);
+      const { thread } = layOut(strungLine.bind({ sequence: ['A', 'B'], extra: 0, trips }), 10);
       return threadMm(thread, (m) => m.place.section === 'body');
     };
     const line = 10 * (eleven.lengthMm + eight.lengthMm);
@@ -557,7 +559,7 @@ describe('strung line by hand', () => {
   });
 
   it('the loop’s seeds touch: out to the ring, and back beside it', () => {
-    const { path, layout } = layOut(strungLine.bind({ sequence: ['A'], alike: false, trips: 1 }), 10);
+    const { path, layout } = layOut(strungLine.bind({ sequence: ['A'], extra: 0, trips: 1 }), 10);
     const seeds = path.beads.filter((b) => b.place.section === loopSection('end'));
     const [first, second] = seeds;
     if (!first || !second) throw new Error('no loop');
@@ -575,7 +577,7 @@ const planOf = (thread: ThreadMove[]) =>
 describe('what to cut', () => {
   it('practice: a tail that sews a clasp is computed, 15 to 30 cm; one only woven in is 10 to 15 cm', () => {
     const tails = (trips: 1 | 2) =>
-      planOf(layOut(strungLine.bind({ sequence: ['A'], alike: false, trips }), 60).thread).tailMm;
+      planOf(layOut(strungLine.bind({ sequence: ['A'], extra: 0, trips }), 60).thread).tailMm;
     expect(tails(1)).toBeGreaterThan(150);
     expect(tails(1)).toBeLessThan(300);
     expect(tails(2)).toBeGreaterThanOrEqual(100);
@@ -583,7 +585,7 @@ describe('what to cut', () => {
   });
 
   it('covers the work, grows with it, and no length is longer than is handy', () => {
-    const weaveable = flatHerringbone.bind({ sequence: ['A'], alike: false });
+    const weaveable = flatHerringbone.bind({ sequence: ['A'], extra: 0 });
     let last = 0;
     for (const units of [10, 50, 100, 200, 400, 800]) {
       const plan = planOf(layOut(weaveable, units).thread);

@@ -5,14 +5,26 @@ import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, partsOf, ringed, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import {
+  at,
+  extraField,
+  extraSchema,
+  extraWords,
+  firstOf,
+  partsOf,
+  ringed,
+  runningSum,
+  sequenceSchema,
+  structure,
+  type WeaveRequest,
+} from './structure';
 
 const MOST = 24;
 const MOST_SWAG = 30;
 
 const params = z.object({
   sequence: sequenceSchema(MOST),
-  alike: z.boolean(),
+  extra: extraSchema,
   trips: z.union([z.literal(1), z.literal(2)]),
   /** Rows of swags: drops hung across every other unit, and a shorter row above them. */
   swags: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
@@ -34,11 +46,12 @@ const swagged = (unit: number, units: number) => unit % 2 === 1 && unit < units 
 export function weaveLine(given: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
   const p = ringed(given, joined);
   const open = !joined && end.passes === 0;
-  const { sequence, alike, swags, swag } = p;
+  const { sequence, extra, swags, swag } = p;
   const w = new Weave(options);
   const t = w.needle('working').begin('foreign');
   const line = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));
-  const closing = alike ? w.in({ row: units, pass: 'closing bead' }, () => t.string([at(sequence, 0)])) : [];
+  const again = Array.from({ length: extra }, (_, i) => at(sequence, i % sequence.length));
+  const closing = extra > 0 ? w.in({ row: units, pass: 'closing bead' }, () => t.string(again)) : [];
 
   const first = at(line.first, 0);
   const last = at([...line.last, ...closing], -1);
@@ -144,7 +157,7 @@ export const strungLine = structure({
   params,
   defaults: {
     sequence: ['A', 'A', 'B'],
-    alike: true,
+    extra: 1,
     trips: 2,
     swags: 0,
     swag: ['C', 'C', 'C', 'D', 'C', 'C', 'C'],
@@ -158,12 +171,7 @@ export const strungLine = structure({
       help: 'Add beads in order.',
       most: MOST,
     },
-    {
-      key: 'alike',
-      kind: 'switch',
-      label: 'End with the first bead again',
-      help: 'So that both ends look alike.',
-    },
+    extraField('Beads'),
     {
       key: 'trips',
       kind: 'choice',
@@ -201,7 +209,7 @@ export const strungLine = structure({
     ],
     minimumUnits: p.swags > 0 ? 3 : 1,
     rowWord: 'unit',
-    closing: p.alike ? 'and the first bead again' : null,
+    closing: extraWords(p, 'bead'),
     closings: p.swags > 0 ? ['clasp'] : ['clasp', 'joined', 'open'],
     rules: () =>
       p.swags > 0
@@ -229,7 +237,10 @@ export const strungLine = structure({
       const thickest = girth(p.sequence);
       return {
         pitchMm: total,
-        extraMm: p.alike ? body(at(p.sequence, 0)).lengthMm : 0,
+        extraMm: firstOf(
+          p.sequence.map((role) => body(role).lengthMm),
+          p.extra,
+        ),
         widthMm: Math.max(thickest, thickest / 2 + below),
         thicknessMm: Math.max(thickest, p.swags > 0 ? girth(p.swag) : 0),
         mayShorten: 0,
@@ -237,7 +248,10 @@ export const strungLine = structure({
           const row = name.replace(/\d+/g, '');
           const k = Number(name.slice(row.length)) - 1;
           if (row === '') {
-            const x = place.row * total + at(starts, k) + body(role).lengthMm / 2;
+            const x =
+              (place.row + Math.floor(k / starts.length)) * total +
+              at(starts, k % starts.length) +
+              body(role).lengthMm / 2;
             return { centre: [x, 0, 0], axis: [1, 0, 0] };
           }
           const above = row === 'above';

@@ -4,16 +4,28 @@ import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, hole, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL } from '../weave/path';
-import { at, distinct, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import {
+  at,
+  distinct,
+  extraField,
+  extraSchema,
+  extraWords,
+  firstOf,
+  partsOf,
+  runningSum,
+  sequenceSchema,
+  structure,
+  type WeaveRequest,
+} from './structure';
 
 const MOST = 12;
 /** Beads between an end and where its thread is woven in. */
 const WOVEN_TILES = 2;
 
-const params = z.object({ sequence: sequenceSchema(MOST), alike: z.boolean() });
+const params = z.object({ sequence: sequenceSchema(MOST), extra: extraSchema });
 type Params = z.infer<typeof params>;
 
-const extraTiles = ({ alike }: Params) => (alike ? 1 : 0);
+const extraTiles = ({ extra }: Params) => extra;
 const roleOfTile = ({ sequence }: Params, tile: number) => at(sequence, tile % sequence.length);
 
 /**
@@ -74,7 +86,7 @@ export const tileLadder = structure({
     'The short turn along the edge is bare thread. Choose its colour.',
   ],
   params,
-  defaults: { sequence: ['A'], alike: false },
+  defaults: { sequence: ['A'], extra: 0 },
   usual: { A: 'tile', B: 'half-tile' },
   fields: [
     {
@@ -84,12 +96,7 @@ export const tileLadder = structure({
       help: 'Each letter is one bead of two holes.',
       most: MOST,
     },
-    {
-      key: 'alike',
-      kind: 'switch',
-      label: 'End with the first bead again',
-      help: 'So that both ends look alike.',
-    },
+    extraField('Beads'),
   ],
   bind: (p) => ({
     parts: partsOf(p.sequence, 'tile', {
@@ -98,7 +105,7 @@ export const tileLadder = structure({
     }),
     minimumUnits: Math.max(1, Math.ceil((2 - extraTiles(p)) / p.sequence.length)),
     rowWord: 'rung',
-    closing: p.alike ? 'and the first bead again' : null,
+    closing: extraWords(p, 'bead'),
     weave: (units, request) => weave(p, units, request),
     /** Closed form: one bead width each. */
     form(body) {
@@ -106,7 +113,7 @@ export const tileLadder = structure({
       const { starts, total } = runningSum(p.sequence.map(width));
       return {
         pitchMm: total,
-        extraMm: p.alike ? width(at(p.sequence, 0)) : 0,
+        extraMm: firstOf(p.sequence.map(width), p.extra),
         widthMm: Math.max(...p.sequence.map((role) => body(role).lengthMm)),
         thicknessMm: Math.max(...p.sequence.map((role) => body(role).diameterMm)),
         mayShorten: 0,

@@ -4,19 +4,30 @@ import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import {
+  at,
+  extraField,
+  extraSchema,
+  extraWords,
+  firstOf,
+  partsOf,
+  runningSum,
+  sequenceSchema,
+  structure,
+  type WeaveRequest,
+} from './structure';
 
 const MOST = 24;
 const ROUNDS = [4, 6, 8] as const;
 
 const params = z.object({
   sequence: sequenceSchema(MOST),
-  alike: z.boolean(),
+  extra: extraSchema,
   around: z.literal(ROUNDS).default(4),
 });
 type Params = z.infer<typeof params>;
 
-const extraRounds = ({ alike }: Params) => (alike ? 1 : 0);
+const extraRounds = ({ extra }: Params) => extra;
 const roleOfRound = ({ sequence }: Params, round: number) => at(sequence, round % sequence.length);
 
 interface Pair {
@@ -101,7 +112,7 @@ export const tubularHerringbone = structure({
     'Larger beads in one round need a round of middle size on either side, or thread shows.',
   ],
   params,
-  defaults: { sequence: ['A', 'A', 'A', 'B'], alike: true, around: 4 },
+  defaults: { sequence: ['A', 'A', 'A', 'B'], extra: 1, around: 4 },
   usual: {},
   fields: [
     {
@@ -111,12 +122,7 @@ export const tubularHerringbone = structure({
       help: 'Each letter is one round. Sections of larger beads stand between sections of seeds.',
       most: MOST,
     },
-    {
-      key: 'alike',
-      kind: 'switch',
-      label: 'End with the first round again',
-      help: 'So that both ends look alike.',
-    },
+    extraField('Rounds'),
     {
       key: 'around',
       kind: 'choice',
@@ -129,7 +135,7 @@ export const tubularHerringbone = structure({
     parts: partsOf(p.sequence, 'bead of a round'),
     minimumUnits: Math.max(1, Math.ceil((2 - extraRounds(p)) / p.sequence.length)),
     rowWord: 'round',
-    closing: p.alike ? 'and the first round again' : null,
+    closing: extraWords(p, 'round'),
     weave: (units, request) => weave(p, units, request),
     /** Closed form: one bead length a round, up to 6 % less as the beads lean; the round is a regular polygon. */
     form(body) {
@@ -139,7 +145,10 @@ export const tubularHerringbone = structure({
       const across = 2 * radius(widest) + widest;
       return {
         pitchMm: total,
-        extraMm: p.alike ? body(at(p.sequence, 0)).lengthMm : 0,
+        extraMm: firstOf(
+          p.sequence.map((role) => body(role).lengthMm),
+          p.extra,
+        ),
         widthMm: across,
         thicknessMm: across,
         mayShorten: 0.06,

@@ -36,7 +36,7 @@ export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
         {offered.map((one) => (
           <li key={JSON.stringify(one.what)}>
             <button type="button" className={styles.chip} onClick={() => onChange(one.change)}>
-              <span>{words(one)}</span>
+              <span>{words(one, plan.weaveable.rowWord)}</span>
               <strong className={one.fits ? styles.fits : styles.off}>
                 {one.fits ? '✓ ' : ''}
                 {lands(one, plan, change)}
@@ -52,7 +52,7 @@ export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
 const plural = (n: number, word: string) => `${Math.abs(n)} ${word}${Math.abs(n) === 1 ? '' : 's'}`;
 
 /** What a change is, in a weaver's words. */
-function words({ what }: Absorber): string {
+function words({ what }: Absorber, row: string): string {
   switch (what.kind) {
     case 'clasp':
       return what.name;
@@ -62,8 +62,8 @@ function words({ what }: Absorber): string {
       return what.more > 0 ? `a ${what.name} at the ${what.end}` : `one ${what.name} less at the ${what.end}`;
     case 'extender':
       return `an extender of ${plural(what.links, 'link')}`;
-    case 'last row':
-      return what.more ? 'end with the first again' : 'leave out the closing one';
+    case 'rows':
+      return `${plural(what.more, row)} ${what.more > 0 ? 'more' : 'less'} at the end`;
     case 'bead':
       return `${what.role} in ${what.name}`;
   }

@@ -3,6 +3,7 @@
 import { range, scaleLinear } from 'd3';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { countWords } from '@/core/choosing';
+import type { Candidate } from '@/core/fit/candidates';
 import { MM_PER_INCH } from '@/core/length/length';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
@@ -54,6 +55,7 @@ export function Tape({ piece, plan }: Props) {
         <g transform={`translate(${zero} ${MIDDLE}) scale(${perMm})`} className={styles.piece}>
           <PieceDrawing piece={piece} plan={plan} />
         </g>
+        <Interval candidate={chosen} scale={scale} />
         <line
           x1={scale(wear.wishMm)}
           x2={scale(wear.wishMm)}
@@ -76,6 +78,19 @@ export function Tape({ piece, plan }: Props) {
 }
 
 type Scale = (mm: number) => number;
+
+/** Where the end of nineteen pieces in twenty comes to lie. */
+function Interval({ candidate: { lowMm, highMm }, scale }: { candidate: Candidate; scale: Scale }) {
+  const y = CM_RULE + 4;
+  return (
+    <path
+      d={`M ${scale(lowMm)} ${y - 5} v 10 M ${scale(lowMm)} ${y} H ${scale(highMm)} M ${scale(highMm)} ${y - 5} v 10`}
+      className={styles.interval}
+    >
+      <title>Nineteen pieces in twenty end here.</title>
+    </path>
+  );
+}
 
 function InchRule({ scale, lastMm }: { scale: Scale; lastMm: number }) {
   const eighths = range(0, Math.floor((lastMm / MM_PER_INCH) * 8) + 1);
