@@ -51,6 +51,27 @@ try {
   await other.waitForTimeout(600);
   await other.screenshot({ path: 'docs/screenshots/two-versions.png' });
 
+  const plan = async (name, heading = 'How many units?') => {
+    await page.goto(url);
+    await page.getByRole('link', { name }).click();
+    await page.getByText(heading).waitFor();
+  };
+  await plan('Thimble ring');
+  await page.getByRole('button', { name: /Worn/ }).first().click();
+  await shoot('ring');
+  await plan('Signal chain');
+  await page.getByRole('button', { name: /Ends/ }).first().click();
+  await shoot('necklace');
+  await plan('Tide gauge', 'How many of each?');
+  await shoot('graduated');
+  await page.goto(`${url}/people`);
+  await page.getByText('Measure again').first().click();
+  await shoot('people');
+  await page.goto(`${url}/swatches`);
+  await shoot('swatches');
+  await page.goto(`${url}/settings`);
+  await shoot('settings');
+
   await page.goto(`${url}/gallery`);
   await page.waitForTimeout(1500);
   await shoot('gallery');
