@@ -58,7 +58,7 @@ test('a clasp longer than the piece', async ({ page }) => {
   await startBracelet(page, 'Maren', 'Strung line');
   await openChoice(page, 'Worn');
   await page.getByText('flat rule', { exact: true }).click();
-  await page.getByLabel('Finished length, clasp closed').fill('80 mm');
+  await page.getByLabel('Finished length, closed').fill('80 mm');
   await openChoice(page, 'Beads');
   await pick(page, 'Clasp loops: size and shape', 'bugle 6 mm');
   await openChoice(page, 'Ends');

@@ -74,7 +74,7 @@ test('beads that nobody has laid out yet: a plan at once by rule of thumb, then 
 }) => {
   await startBracelet(page, 'Jorun', 'Flat herringbone');
   const gauge = page.getByRole('button', { name: /Gauge/ }).first();
-  await expect(gauge).toContainText('laid out from thread path and beads');
+  await expect(gauge).toContainText('swatches of yours');
   await openChoice(page, 'Beads');
   await pick(page, 'Bead A: size and shape', 'cube 4 mm');
   await openChoice(page, 'Structure');

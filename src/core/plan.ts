@@ -7,7 +7,7 @@ import { LOOP_ROLE, loopSection, type PieceEnd } from './closures/sewnLoop';
 import { arrange, arrangements, type Arrangement, type ArrangeQuestion } from './fit/arrange';
 import { bestUnits, candidate, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
 import { canBeKept, type CountRule } from './fit/rules';
-import { NO_SWATCHES, type SwatchBook } from './fit/swatchBook';
+import { NO_SWATCHES, type StitchKey, type SwatchBook } from './fit/swatchBook';
 import { atPitch, gaugeOf, shorteningOf, type Gauge } from './gauge';
 import { layoutRequest, solveLayout, type LayoutRequest } from './layout/cellLayout';
 import { repeatedSketch, wholeSketch, type Sketch } from './layout/sketch';
@@ -219,6 +219,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   const solved = layout && stitch.solved(layout);
   const laidOut = joinedForm(solved ?? stitch.closed, ends);
   const shortening = shorteningOf(sample.path.passes, without);
+  const swatchesOf = (key: StitchKey | null) => key && swatches(key, piece.thread.id);
   const gauge = gaugeOf({
     form: laidOut,
     request,
@@ -227,10 +228,9 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     own: piece.gauge,
     swatches: weaveable.pathless
       ? { readings: [weaveable.pathless.measured], sameThread: true }
-      : request && swatches(request.key, piece.thread.id),
+      : swatchesOf(request),
     baseSwatches:
-      shortening &&
-      swatches(stitchKey(weaveable, body, [...piece.without, ...shortening.passes]) ?? '', piece.thread.id),
+      shortening && swatchesOf(stitchKey(weaveable, body, [...piece.without, ...shortening.passes])),
   });
   const flat = atPitch(laidOut, gauge.pitchMm);
   const form = piece.hand === 'left' ? mirroredForm(flat) : flat;
@@ -398,18 +398,19 @@ function stitchKey(
   weaveable: Weaveable,
   body: (role: string) => BeadSize,
   without: readonly string[],
-): string | null {
+): StitchKey | null {
   const loop = { seedsEachSide: 3, passes: 2 };
   const path = weaveable.weave(SAMPLE + weaveable.minimumUnits, {
     start: loop,
     end: loop,
     without: new Set(without),
   });
-  return layoutRequest(path, body)?.key ?? null;
+  const request = layoutRequest(path, body);
+  return request && { key: request.key, rowsOfUnit: request.rowsOfUnit };
 }
 
 /** What swatches of a piece's stitch in its beads are kept under; null where its units do not repeat. */
-export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>): string | null {
+export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>): StitchKey | null {
   const structure = structureById(piece.structure.id);
   if (!structure || structure.check(piece.structure.params).length > 0) return null;
   const weaveable = structure.bind(piece.structure.params);

@@ -5,6 +5,8 @@ import { KIND_FACTS, KINDS, type EaseAmounts, type Kind } from './body/kinds';
 export const settingsSchema = z.object({
   /** Inches are shown to an eighth or a sixteenth. */
   denominator: z.union([z.literal(8), z.literal(16)]).default(16),
+  /** Written between the whole and its parts. Both are read, whichever is shown. */
+  decimal: z.enum(['.', ',']).default('.'),
   /** A bracelet starts by ease over the wrist, or by the flat rule. */
   school: z.enum(['ease', 'flat']).default('ease'),
   /** Whether π·t is added for thickness from the start. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { swatchBook, type SwatchBook } from './fit/swatchBook';
+import type { Measured } from './fit/swatch';
+import { swatchBook, type StitchKey, type SwatchBook } from './fit/swatchBook';
 import { choicesSchema, MOST_UNITS, type Piece } from './piece';
 import { swatchKey } from './plan';
 
@@ -33,10 +34,10 @@ const swatchPiece = ({ structure, beads, without }: Swatch): Parameters<typeof s
   without,
 });
 
-const keys = new WeakMap<Swatch, string | null>();
+const keys = new WeakMap<Swatch, StitchKey | null>();
 
 /** What a swatch is kept under: stitch and bead sizes; null where its units do not repeat. */
-export function keyOfSwatch(swatch: Swatch): string | null {
+export function keyOfSwatch(swatch: Swatch): StitchKey | null {
   const known = keys.get(swatch);
   if (known !== undefined) return known;
   const key = swatchKey(swatchPiece(swatch));
@@ -48,12 +49,22 @@ export function keyOfSwatch(swatch: Swatch): string | null {
 export const bookOf = (swatches: readonly Swatch[]): SwatchBook =>
   swatchBook(
     swatches.flatMap((swatch) => {
-      const key = keyOfSwatch(swatch);
-      return key === null
-        ? []
-        : [{ key, threadId: swatch.thread.id, units: swatch.units, lengthMm: swatch.lengthMm }];
+      const stitch = keyOfSwatch(swatch);
+      if (!stitch) return [];
+      const rows = swatch.units * stitch.rowsOfUnit;
+      return [{ key: stitch.key, threadId: swatch.thread.id, rows, lengthMm: swatch.lengthMm }];
     }),
   );
+
+/** What swatches of one stitch measured, told in the units of the first of them. */
+export function readingsOf(swatches: readonly Swatch[]): Measured[] {
+  const [first] = swatches;
+  const rowsOfFirst = (first && keyOfSwatch(first)?.rowsOfUnit) ?? 1;
+  return swatches.map((swatch) => ({
+    units: (swatch.units * (keyOfSwatch(swatch)?.rowsOfUnit ?? 1)) / rowsOfFirst,
+    lengthMm: swatch.lengthMm,
+  }));
+}
 
 /** A swatch of a piece's stitch, beads and thread, measured. */
 export const swatchOf = (

@@ -6,6 +6,8 @@ import type { ClosureDoubt, ClosurePart } from './closures/closure';
 import {
   formatChange,
   formatLength,
+  formatFigure,
+  formatFine,
   formatThread,
   type LengthProblem,
   type LengthStyle,
@@ -125,7 +127,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
     case 'gauge-differs':
       return {
         title: 'That is not what the beads would make.',
-        text: `Your unit comes to ${warning.gaugeMm.toFixed(2)} mm; thread path and beads make ${warning.workedOutMm.toFixed(2)} mm. Count the units again, or look whether these are the beads.`,
+        text: `Your unit comes to ${formatFine(warning.gaugeMm, style)}; thread path and beads make ${formatFine(warning.workedOutMm, style)}. Count the units again, or look whether these are the beads.`,
       };
     case 'no-path':
       return {
@@ -145,12 +147,12 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
     case 'several-lengths':
       return {
         title: `${warning.lengths} lengths of thread.`,
-        text: `Each ${formatThread(warning.eachMm, style.unit)}: one longer than about a wingspan and a half tangles. The joins are counted in.`,
+        text: `Each ${formatThread(warning.eachMm, style.unit, style.decimal)}: one longer than about a wingspan and a half tangles. The joins are counted in.`,
       };
     case 'two-states':
       return {
         title: 'This stitch can lie in more than one way.',
-        text: `A unit may also come to ${warning.othersMm.map((mm) => `${mm.toFixed(2)} mm`).join(' or ')}. Keep to the way your first units lie, and measure them.`,
+        text: `A unit may also come to ${warning.othersMm.map((mm) => formatFine(mm, style)).join(' or ')}. Keep to the way your first units lie, and measure them.`,
       };
     case 'not-settled':
       return {
@@ -224,7 +226,7 @@ function wordDoubt(doubt: ClosureDoubt, style: LengthStyle): { title: string; te
     case 'ring-too-small':
       return {
         title: `A ${doubt.ring} is too small here.`,
-        text: `Inside it is ${doubt.insideMm} mm; clasp and thread want ${doubt.needsMm.toFixed(1)} mm.`,
+        text: `Inside it is ${doubt.insideMm} mm; clasp and thread want ${formatFigure(doubt.needsMm, 1, style.decimal)} mm.`,
       };
     case 'loops-and-width':
       return {

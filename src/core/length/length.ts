@@ -129,7 +129,19 @@ export interface LengthStyle {
   readonly unit: LengthUnit;
   /** Inches are rounded to this fraction. */
   readonly denominator: 8 | 16;
+  /** Written between the whole and its parts; a point where nothing is said. */
+  readonly decimal?: Decimal;
 }
+
+export type Decimal = '.' | ',';
+
+/** A figure with so many decimals, with the weaver's own decimal sign. */
+export const formatFigure = (value: number, digits: number, decimal: Decimal = '.'): string =>
+  value.toFixed(digits).replace('.', decimal);
+
+/** Millimetres to a hundredth: gauges are read finer than lengths. */
+export const formatFine = (mm: number, { decimal }: Pick<LengthStyle, 'decimal'>): string =>
+  `${formatFigure(mm, 2, decimal)} mm`;
 
 /** `7 1/4 in` or `18.4 cm`. Inches to 1/8 or 1/16, lowest terms; centimetres to one decimal. */
 export function formatLength(mm: number, style: LengthStyle): string {
@@ -137,12 +149,12 @@ export function formatLength(mm: number, style: LengthStyle): string {
 }
 
 /** The same without its unit, for columns that name the unit once. */
-export function formatNumber(mm: number, { unit, denominator }: LengthStyle): string {
+export function formatNumber(mm: number, { unit, denominator, decimal }: LengthStyle): string {
   const sign = mm < 0 ? '−' : '';
   const size = Math.abs(mm);
   if (unit === 'cm') {
     const tenths = Math.round(size); // one tenth of a centimetre is a millimetre
-    return `${tenths === 0 ? '' : sign}${(tenths / 10).toFixed(1)}`;
+    return `${tenths === 0 ? '' : sign}${formatFigure(tenths / 10, 1, decimal)}`;
   }
   const parts = Math.round((size / MM_PER_INCH) * denominator);
   return `${parts === 0 ? '' : sign}${mixedNumber(parts, denominator)}`;
@@ -164,14 +176,14 @@ function mixedNumber(parts: number, denominator: number): string {
 /** A change of length with its sign: `+1/4 in`, `−3/8 in`. */
 export const formatChange = (mm: number, style: LengthStyle): string => {
   const text = formatLength(mm, style);
-  return mm > 0 && !/^0(\.0)? /.test(text) ? `+${text}` : text;
+  return mm > 0 && !/^0([.,]0)? /.test(text) ? `+${text}` : text;
 };
 
 /** Thread, which people cut by the metre or by the yard: `2.95 m`, `3 yd 8 in`. Rounded up: never too short. */
-export function formatThread(mm: number, unit: LengthUnit): string {
+export function formatThread(mm: number, unit: LengthUnit, decimal: Decimal = '.'): string {
   if (unit === 'cm') {
     const cm = Math.ceil(mm / 10 - 1e-9);
-    return cm < 100 ? `${cm} cm` : `${(cm / 100).toFixed(2)} m`;
+    return cm < 100 ? `${cm} cm` : `${formatFigure(cm / 100, 2, decimal)} m`;
   }
   const inches = Math.ceil(mm / MM_PER_INCH - 1e-9);
   const yards = Math.floor(inches / 36);

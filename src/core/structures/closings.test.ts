@@ -213,3 +213,48 @@ describe('a clasp with several loops', () => {
     );
   });
 });
+
+describe('the edges of right-angle weave, filled', () => {
+  const filled = (closing: Closing, units: number, without: string[] = []): Plan => {
+    const structure = STRUCTURES.find(({ id }) => id === 'right-angle-weave') as Structure;
+    const params = { ...structure.defaults, edge: 'C' };
+    return planned(piece(structure, closing, { units, without, structure: { id: structure.id, params } }));
+  };
+
+  it('counted by hand: between n sides of an edge there are n − 1 gaps, and n in a ring', () => {
+    // Five circles: four gaps above and four below. In a ring the fifth circle meets the first.
+    expect(totalOf(filled('clasp', 5), 'C')).toBe(8);
+    expect(totalOf(filled('joined', 5), 'C')).toBe(10);
+    expect(totalOf(filled('clasp', 5, ['edge fill']), 'C')).toBe(0);
+  });
+
+  it('is a sound path for even and odd counts, from either corner', () => {
+    for (let units = 4; units <= 13; units++)
+      for (const closing of ['clasp', 'joined', 'open'] as const) {
+        const { path } = filled(closing, units).work();
+        expect(checkPath(path).filter(({ code }) => code !== 'cell-unlike')).toEqual([]);
+      }
+  });
+
+  it('memory: tightens the band by 3 to 6 %, so that a ring is made of more units', () => {
+    const part = ({ gauge }: Plan) => 1 - gauge.pitchMm / gauge.basePitchMm;
+    expect(part(filled('joined', 12))).toBeGreaterThan(0.03);
+    expect(part(filled('joined', 12))).toBeLessThan(0.06);
+    const structure = STRUCTURES.find(({ id }) => id === 'right-angle-weave') as Structure;
+    const base = newPiece('Ring', structure.id, null, 'ring');
+    const ring = (edge: string) =>
+      planned({
+        ...base,
+        wearer: { personId: null, name: 'Ilse', girths: { finger: 54 }, typical: null },
+        beads: { ...base.beads, A: three, B: three },
+        structure: { id: structure.id, params: { ...structure.defaults, edge } },
+      });
+    const inUnits = (plan: Plan) => plan.wear.wishMm / plan.gauge.pitchMm;
+    expect(inUnits(ring('C'))).toBeGreaterThan(inUnits(ring('none')));
+  });
+
+  it('is for one row: of several it says what to do', () => {
+    const structure = STRUCTURES.find(({ id }) => id === 'right-angle-weave') as Structure;
+    expect(structure.check({ ...structure.defaults, rows: 2, edge: 'C' }).join()).toMatch(/one row/);
+  });
+});

@@ -14,6 +14,8 @@ export interface Grid {
   readonly rungGirthMm: number;
   /** A bead of the side of a unit: the `k`-th as it is strung; `forward` along +x. */
   side(sequence: readonly string[], k: number, level: number, unit: number, forward: boolean): Pose;
+  /** A bead in the gap at a boundary along the upper edge (1) or the lower (−1); `forward` along +x. */
+  fill(edge: 1 | -1, boundary: number, role: string, forward: boolean): Pose;
   /** A bead of a rung: the `k`-th as it is strung; `forward` along +y. */
   rung(k: number, row: number, boundary: number, forward: boolean): Pose;
 }
@@ -52,6 +54,14 @@ export function grid(body: (role: string) => Body, { sides, rung, rows }: Sides)
       centre: [
         rungGirthMm / 2 + (unit + 0.5) * pitchMm + along(sequence, k, forward),
         (level - rows / 2) * heightMm,
+        0,
+      ],
+      axis: [forward ? 1 : -1, 0, 0],
+    }),
+    fill: (edge, boundary, role, forward) => ({
+      centre: [
+        rungGirthMm / 2 + boundary * pitchMm,
+        edge * ((rows / 2) * heightMm + (sideGirth + body(role).diameterMm) / 4),
         0,
       ],
       axis: [forward ? 1 : -1, 0, 0],

@@ -2,22 +2,32 @@ import { z } from 'zod';
 import { fastenOff } from '../closures/finish';
 import { type SewnLoop, loopSection, sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { backOutOf, outOf, Weave } from '../weave/builder';
+import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
 import type { Target } from '../weave/route';
 import { goThrough, grid, nameParts, rowOfPass, rowPass, type Run } from './grid';
-import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { SHORTENS } from './shortening';
+import { at, partsOf, ROLE_LETTERS, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4, 5] as const;
+const NONE = 'none';
+const EDGE_FILL = 'edge fill';
 /** Units between an end and where its thread is woven in. */
 const WOVEN_UNITS = 2;
 
-const params = z.object({
-  side: sequenceSchema(MOST),
-  rung: sequenceSchema(MOST),
-  rows: z.literal(ROWS).default(1),
-});
+const params = z
+  .object({
+    side: sequenceSchema(MOST),
+    rung: sequenceSchema(MOST),
+    rows: z.literal(ROWS).default(1),
+    /** The bead that fills the gaps along both edges, or none. */
+    edge: z.enum([NONE, ...ROLE_LETTERS]).default(NONE),
+  })
+  .refine(
+    ({ rows, edge }) => rows === 1 || edge === NONE,
+    'Edges are filled where there is one row: take one row, or leave the edges open.',
+  );
 type Params = z.infer<typeof params>;
 
 /** The sides of a circle, seen from above: `left` towards the start of the piece. */
@@ -133,6 +143,8 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
     if (row === lastOnward) sewEnd();
   }
 
+  if (p.edge !== NONE) fillEdges(w, t, p.edge, { upper: at(tops, 0), lower: cellar, joined });
+
   const tail = w.needle(TAIL);
   rowsOfLoops(start).forEach((row, nth) => {
     const first = at(at(rungs, row), 0).beads;
@@ -159,6 +171,46 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
   fastenOff(w, t, ...into(p.rows - 1, p.rows % 2 === 1 ? far : near));
   fastenOff(w, tail, ...into(0, near));
   return w.path();
+}
+
+interface Edges {
+  /** The upper sides and the lower ones, by their units. */
+  readonly upper: readonly Run[];
+  readonly lower: readonly Run[];
+  readonly joined: boolean | undefined;
+}
+
+/**
+ * A bead in every gap along both edges: back along whichever edge the thread comes to first, and on along the other. In
+ * a ring the gap of the join is filled too.
+ */
+function fillEdges(w: Weave, t: Needle, role: string, { upper, lower, joined }: Edges): void {
+  const why = 'Drawn too tight the band curls; in a ring it leaves the finger less room.';
+  const shortens = SHORTENS['edge fill of a right-angle band'];
+  const last = upper.length - 1;
+  const fill = (row: number, name: string, into: Run, on: boolean) =>
+    w.in({ row }, () => {
+      t.string([role], name);
+      goThrough(t, into, on);
+    });
+  w.pass(EDGE_FILL, { optional: true, tension: 'medium', why, shortens }, () => {
+    w.in({ row: last }, () => t.travel(endOf(at(upper, last), false), endOf(at(lower, last), false)));
+    const above = at(upper, last).beads.some((bead) => bead === w.links.lastOut(t.name)?.bead);
+    const [first, second] = above ? [upper, lower] : [lower, upper];
+    const [one, other] = above ? ['upper', 'lower'] : ['lower', 'upper'];
+    for (let unit = last - 1; unit >= 0; unit--) fill(unit, `${one}-back`, at(first, unit), false);
+    if (joined) fill(last, `${one}-join`, at(first, last), false);
+    const from = joined ? last : 0;
+    w.in({ row: from }, () => t.travel(endOf(at(second, from), true)));
+    if (joined) fill(last, `${other}-join`, at(second, 0), true);
+    for (let unit = 1; unit <= last; unit++) fill(unit, `${other}-on`, at(second, unit), true);
+  });
+}
+
+/** Where a bead of the edge lies: its edge, the boundary that it stands at, and which way it was strung. */
+function fillPlace(name: string, unit: number): { edge: 1 | -1; boundary: number; forward: boolean } {
+  const on = name.includes('-on');
+  return { edge: name.startsWith('upper') ? 1 : -1, boundary: on ? unit : unit + 1, forward: on };
 }
 
 /** The far side mirrors the near one: both read the same along the piece. */
@@ -192,7 +244,7 @@ export const rightAngleWeave = structure({
     'Keep it snug: bare thread at the corners is what wears through.',
   ],
   params,
-  defaults: { side: ['A'], rung: ['B'], rows: 1 },
+  defaults: { side: ['A'], rung: ['B'], rows: 1, edge: NONE },
   usual: { A: 'fire-polished-4', B: 'fire-polished-4' },
   fields: [
     {
@@ -216,27 +268,48 @@ export const rightAngleWeave = structure({
       help: 'Each later row shares the outer sides of the one before.',
       options: ROWS.map((value) => ({ value, label: `${value}` })),
     },
+    {
+      key: 'edge',
+      kind: 'choice',
+      label: 'Fill the gaps along the edges',
+      help: 'In one row: a small bead between every two of an edge. Firmer, smoother, and a little shorter.',
+      options: [
+        { value: NONE, label: 'no' },
+        ...ROLE_LETTERS.slice(2).map((value) => ({ value, label: `with ${value}` })),
+      ],
+    },
   ],
   bind: (p) => ({
-    parts: [...partsOf(p.side, 'side'), ...partsOf(p.rung, 'rung')],
+    parts: [
+      ...partsOf(p.side, 'side'),
+      ...partsOf(p.rung, 'rung'),
+      ...(p.edge === NONE ? [] : partsOf([p.edge], 'bead of the edge')),
+    ],
     minimumUnits: 2,
     rowWord: 'unit',
     closing: null,
     mostLoops: p.rows,
     closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
     weave: (units, request) => weave(p, units, request),
-    form(body) {
+    form(body, without) {
       const net = grid(body, { sides: [p.side], rung: p.rung, rows: p.rows });
+      const fill = p.edge === NONE || without.has(EDGE_FILL) ? null : body(p.edge);
+      // What stands out beyond the sides on either edge.
+      const edgeMm = fill ? fill.diameterMm : 0;
       return {
         pitchMm: net.pitchMm,
         extraMm: net.rungGirthMm,
-        widthMm: net.widthMm,
+        widthMm: net.widthMm + edgeMm,
         thicknessMm: net.thicknessMm,
         mayShorten: 0,
-        pose({ name, place: { row: unit, pass } }): Pose {
+        pose({ name, role, place: { row: unit, pass } }): Pose {
           const [word, k] = nameParts(name);
           const row = rowOfPass(pass);
           const clockwise = isClockwise(row, unit);
+          if (pass === EDGE_FILL) {
+            const { edge, boundary, forward } = fillPlace(name, unit);
+            return net.fill(edge, boundary, role, forward);
+          }
           if (word === 'rung') return net.rung(k, 0, unit + 1, !clockwise);
           if (word === 'left' || word === 'right')
             return net.rung(k, row, word === 'left' ? unit : unit + 1, goesForward(word, clockwise));

@@ -4,7 +4,7 @@ import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { MM_PER_INCH } from '@/core/length/length';
 import type { Plan } from '@/core/plan';
 import { wordWarning } from '@/core/words';
-import { fine, sourceWords } from '../plan/choices/gauge/gaugeWords';
+import { sourceWords } from '../plan/choices/gauge/gaugeWords';
 import { roleName } from '../plan/roleName';
 import { BeadIcon } from '../piece/BeadShape';
 import type { LayingOut } from '../layouts/layoutStore';
@@ -18,7 +18,7 @@ interface Props {
 
 /** The numbers of a stitch, beside its picture. */
 export function StitchNumbers({ plan, layingOut }: Props) {
-  const { show, thread, unit, style } = useLengths();
+  const { show, thread, unit, style, fine, figure } = useLengths();
   const { gauge, stations, quantities, chosen } = plan;
   const wovenMm = stations.bodyEndMm - stations.bodyStartMm;
   const measure = unit === 'in' ? MM_PER_INCH : 100;
@@ -35,7 +35,7 @@ export function StitchNumbers({ plan, layingOut }: Props) {
         <div>
           <dt>One unit</dt>
           <dd>
-            {fine(gauge.pitchMm)}, {gauge.perInch.toFixed(1)} to the inch
+            {fine(gauge.pitchMm)}, {figure(gauge.perInch, 1)} to the inch
           </dd>
         </div>
         <div>

@@ -14,7 +14,7 @@ describe('the marks of the gallery', () => {
 
   it('two needles: cross-weave; a rope: the tubes', () => {
     expect(found({ needles: 'two' })).toEqual(['cross-weave']);
-    expect(found({ thread: 'cord' })).toEqual(['strung-line', 'cross-weave']);
+    expect(found({ thread: 'cord' })).toEqual(['strung-line', 'graduated-line', 'cross-weave']);
     expect(found({ use: 'rope' })).toEqual(['tubular-herringbone', 'tubular-peyote']);
   });
 

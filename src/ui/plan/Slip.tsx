@@ -12,12 +12,14 @@ import { roleName } from './roleName';
 import styles from './Slip.module.css';
 
 /** Units per length column: one decimal, or none where nothing belongs to a unit. */
-const count = (n: number) => (n === 0 ? '–' : Number.isInteger(n) ? `${n}` : n.toFixed(1));
+const count = (n: number, figure: (value: number, digits: number) => string) =>
+  n === 0 ? '–' : Number.isInteger(n) ? `${n}` : figure(n, 1);
 
 /** The answers, like a slip from the till: how many units, beads in three columns, thread, what to watch. */
 export function Slip({ plan }: { plan: Plan }) {
-  const { show, thread, style, unit } = useLengths();
-  const { chosen, sit, wear, closure, quantities } = plan;
+  const { show, thread, style, unit, figure } = useLengths();
+  const { chosen, sit, wear, closure, quantities, gauge } = plan;
+  const wovenMm = chosen.finishedMm - closure.allowanceMm - 2 * closure.chainMm;
   const perLength = (perInch: number) => (unit === 'in' ? perInch : perInch / 2.54);
   return (
     <section className={`card ${styles.slip}`} aria-label="The answers">
@@ -42,6 +44,8 @@ export function Slip({ plan }: { plan: Plan }) {
           <br />
           {sit ? (
             <span className={sit.startsWith('too') ? styles.bad : styles.good}>{sitWords(sit)}</span>
+          ) : plan.kind === 'bracelet' ? (
+            'flat rule'
           ) : (
             'one length'
           )}
@@ -70,8 +74,8 @@ export function Slip({ plan }: { plan: Plan }) {
                   {role === LOOP_ROLE ? 'loops' : role} · {roleName(bead)}
                 </span>
               </th>
-              <td>{plan.arrangement ? '–' : count(perUnit)}</td>
-              <td>{perInch === 0 || plan.arrangement ? '–' : perLength(perInch).toFixed(1)}</td>
+              <td>{plan.arrangement ? '–' : count(perUnit, figure)}</td>
+              <td>{perInch === 0 || plan.arrangement ? '–' : figure(perLength(perInch), 1)}</td>
               <td>
                 <strong>{total}</strong>
               </td>
@@ -85,9 +89,12 @@ export function Slip({ plan }: { plan: Plan }) {
           {plan.thread.lengths > 1 && ` in ${plan.thread.lengths} lengths`}
         </Line>
         <Line name="of it, tail to leave">{thread(plan.thread.tailMm)}</Line>
-        <Line name="woven part, first bead to last">
-          {show(chosen.finishedMm - closure.allowanceMm - 2 * closure.chainMm)}
-        </Line>
+        <Line name="woven part, first bead to last">{show(wovenMm)}</Line>
+        {gauge.shortening && (
+          <Line name={`the same before ${gauge.shortening.passes.join(' and ')}`}>
+            {show(wovenMm * (gauge.basePitchMm / gauge.pitchMm))}
+          </Line>
+        )}
         {closure.allowanceMm > 0 && <Line name="clasp and loops take">{show(closure.allowanceMm)}</Line>}
         {closure.chainMm > 0 && (
           <Line name="chain">
@@ -101,7 +108,7 @@ export function Slip({ plan }: { plan: Plan }) {
           {show(chosen.lowMm)} to {show(chosen.highMm)}
         </Line>
         <Line name="weighs">
-          {plan.weight.grams < 10 ? plan.weight.grams.toFixed(1) : Math.round(plan.weight.grams)} g
+          {plan.weight.grams < 10 ? figure(plan.weight.grams, 1) : Math.round(plan.weight.grams)} g
           {plan.weight.unknown.length > 0 && ` without ${plan.weight.unknown.join(', ')}`}
         </Line>
         <Line name="wished for">{show(wear.wishMm)}</Line>

@@ -61,6 +61,16 @@ export function SettingsScreen() {
           ]}
           onChange={(denominator) => set({ denominator })}
         />
+        <Choice
+          label="Decimals with"
+          value={settings.decimal}
+          options={[
+            { value: '.', label: 'a point: 18.5' },
+            { value: ',', label: 'a comma: 18,5' },
+          ]}
+          onChange={(decimal) => set({ decimal })}
+          help="Whichever is shown, both are read."
+        />
       </section>
       <section className={`card ${styles.section}`} aria-labelledby="fit">
         <h2 id="fit">How a piece sits</h2>

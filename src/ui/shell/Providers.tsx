@@ -35,7 +35,7 @@ export function Providers({
     <StyleProvider cache={cache}>
       <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }}>
         <App notification={{ placement: 'bottomLeft' }}>
-          <LengthsProvider unit={lengthUnit} denominator={settings.denominator}>
+          <LengthsProvider unit={lengthUnit} denominator={settings.denominator} decimal={settings.decimal}>
             <AtHandProvider settings={settings} swatches={swatches}>
               {children}
             </AtHandProvider>

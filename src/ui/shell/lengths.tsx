@@ -4,6 +4,8 @@ import { createContext, use, useMemo, useOptimistic, useTransition, type ReactNo
 import {
   formatChange,
   formatLength,
+  formatFigure,
+  formatFine,
   formatThread,
   type LengthStyle,
   type LengthUnit,
@@ -17,6 +19,10 @@ interface Lengths {
   /** A change, with its sign. */
   readonly change: (mm: number) => string;
   readonly thread: (mm: number) => string;
+  /** Millimetres to a hundredth. */
+  readonly fine: (mm: number) => string;
+  /** A figure with so many decimals. */
+  readonly figure: (value: number, digits: number) => string;
   readonly setUnit: (unit: LengthUnit) => void;
 }
 
@@ -26,25 +32,28 @@ const Context = createContext<Lengths | null>(null);
 export function LengthsProvider({
   unit: kept,
   denominator,
+  decimal = '.',
   children,
 }: LengthStyle & { readonly children: ReactNode }) {
   const [unit, setShown] = useOptimistic(kept);
   const [, start] = useTransition();
   const value = useMemo((): Lengths => {
-    const style: LengthStyle = { unit, denominator };
+    const style: LengthStyle = { unit, denominator, decimal };
     return {
       unit,
       style,
       show: (mm) => formatLength(mm, style),
       change: (mm) => formatChange(mm, style),
-      thread: (mm) => formatThread(mm, unit),
+      thread: (mm) => formatThread(mm, unit, decimal),
+      fine: (mm) => formatFine(mm, style),
+      figure: (value, digits) => formatFigure(value, digits, decimal),
       setUnit: (next) =>
         start(async () => {
           setShown(next);
           await setLengthUnitAction(next);
         }),
     };
-  }, [unit, denominator, setShown]);
+  }, [unit, denominator, decimal, setShown]);
   return <Context value={value}>{children}</Context>;
 }
 

@@ -4,13 +4,12 @@ import { Button } from 'antd';
 import type { MeasuredGauge } from '@/core/fit/swatch';
 import { structureById } from '@/core/structures/registry';
 import { rolesOf } from '@/core/structures/structure';
-import type { Swatch } from '@/core/swatches';
+import { readingsOf, type Swatch } from '@/core/swatches';
 import { archiveSwatchAction } from '@/server/actions/swatches';
 import type { StoredSwatch } from '@/server/screens';
 import { Fact } from '../fields/Fact';
 import { useUndo } from '../fields/useUndo';
 import { BeadIcon } from '../piece/BeadShape';
-import { fine } from '../plan/choices/gauge/gaugeWords';
 import { roleName } from '../plan/roleName';
 import { useLengths } from '../shell/lengths';
 import { PitchDots } from './PitchDots';
@@ -24,9 +23,10 @@ interface Props {
 
 /** One gauge: what it comes to, how sure it is, and the swatches it stands on. */
 export function GaugeCard({ title, swatches, gauge }: Props) {
-  const { show, unit } = useLengths();
+  const { show, unit, fine, figure } = useLengths();
   const putAway = useUndo(archiveSwatchAction);
   const [first] = swatches;
+  const readings = readingsOf(swatches.map(({ doc }) => doc));
   const perLength = (unit === 'in' ? 25.4 : 10) / gauge.pitchMm;
   return (
     <section className={`card ${styles.gauge}`} aria-label={title}>
@@ -34,19 +34,19 @@ export function GaugeCard({ title, swatches, gauge }: Props) {
         <h2>{title}</h2>
         {first && <Beads swatch={first.doc} />}
       </div>
-      <PitchDots pitches={swatches.map(({ doc }) => doc.lengthMm / doc.units)} gauge={gauge} />
+      <PitchDots pitches={readings.map(({ units, lengthMm }) => lengthMm / units)} gauge={gauge} />
       <dl className={styles.facts}>
         <Fact name="one unit">{fine(gauge.pitchMm)}</Fact>
         {gauge.meanBetweenMm && (
           <Fact name="the mean lies between (19 in 20)">
-            {gauge.meanBetweenMm[0].toFixed(2)} and {fine(gauge.meanBetweenMm[1])}
+            {figure(gauge.meanBetweenMm[0], 2)} and {fine(gauge.meanBetweenMm[1])}
           </Fact>
         )}
         <Fact name="the next piece, 19 in 20">
-          {(gauge.pitchMm * (1 - 1.96 * gauge.spread)).toFixed(2)} to{' '}
+          {figure(gauge.pitchMm * (1 - 1.96 * gauge.spread), 2)} to{' '}
           {fine(gauge.pitchMm * (1 + 1.96 * gauge.spread))}
         </Fact>
-        <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{perLength.toFixed(1)}</Fact>
+        <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{figure(perLength, 1)}</Fact>
       </dl>
       <table className={styles.list}>
         <thead>

@@ -2,6 +2,7 @@
 
 import { extent, scaleLinear } from 'd3';
 import type { MeasuredGauge } from '@/core/fit/swatch';
+import { useLengths } from '../shell/lengths';
 import styles from './swatches.module.css';
 
 const WIDTH = 320;
@@ -16,6 +17,7 @@ export function PitchDots({
   readonly pitches: readonly number[];
   readonly gauge: MeasuredGauge;
 }) {
+  const { fine, figure } = useLengths();
   const half = 1.96 * gauge.spread * gauge.pitchMm;
   const [low = 0, high = 1] = extent([...pitches, gauge.pitchMm - half, gauge.pitchMm + half]);
   const room = (high - low) * 0.12;
@@ -26,7 +28,7 @@ export function PitchDots({
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className={styles.dots}
       role="img"
-      aria-label={`${pitches.length} ${pitches.length === 1 ? 'swatch' : 'swatches'} about ${gauge.pitchMm.toFixed(2)} mm a unit.`}
+      aria-label={`${pitches.length} ${pitches.length === 1 ? 'swatch' : 'swatches'} about ${fine(gauge.pitchMm)} a unit.`}
     >
       <rect
         x={scale(gauge.pitchMm - half)}
@@ -39,7 +41,7 @@ export function PitchDots({
       <line x1={0} x2={WIDTH} y1={AXIS} y2={AXIS} className={styles.axis} />
       {ticks.map((mm) => (
         <text key={mm} x={scale(mm)} y={AXIS + 17} textAnchor="middle" className={styles.tick}>
-          {mm.toFixed(2)}
+          {figure(mm, 2)}
         </text>
       ))}
       {pitches.map((mm, i) => (

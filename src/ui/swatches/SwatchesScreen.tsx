@@ -4,7 +4,7 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { measuredGauge } from '@/core/fit/swatch';
-import { keyOfSwatch } from '@/core/swatches';
+import { keyOfSwatch, readingsOf } from '@/core/swatches';
 import { structureById } from '@/core/structures/registry';
 import type { StoredPiece, StoredSwatch } from '@/server/screens';
 import { useAtHand } from '../shell/atHand';
@@ -58,7 +58,7 @@ export function SwatchesScreen({ pieces }: { readonly pieces: readonly StoredPie
           key={gauge.key}
           title={structureById(gauge.first.doc.structure.id)?.name ?? 'Unknown stitch'}
           swatches={gauge.swatches}
-          gauge={measuredGauge(gauge.swatches.map(({ doc }) => doc))}
+          gauge={measuredGauge(readingsOf(gauge.swatches.map(({ doc }) => doc)))}
         />
       ))}
     </div>
@@ -75,7 +75,7 @@ interface Together {
 function together(swatches: readonly StoredSwatch[]): Together[] {
   const groups = new Map<string, StoredSwatch[]>();
   for (const swatch of swatches) {
-    const key = `${keyOfSwatch(swatch.doc) ?? swatch.id}/${swatch.doc.thread.id}`;
+    const key = `${keyOfSwatch(swatch.doc)?.key ?? swatch.id}/${swatch.doc.thread.id}`;
     groups.set(key, [...(groups.get(key) ?? []), swatch]);
   }
   return [...groups].flatMap(([key, all]) => (all[0] ? [{ key, first: all[0], swatches: all }] : []));

@@ -15,7 +15,7 @@ import { roleName } from '../roleName';
 import { BeadsChoice } from './BeadsChoice';
 import { ChoiceRow } from './ChoiceRow';
 import { EndsChoice } from './EndsChoice';
-import { fine, sourceWords } from './gauge/gaugeWords';
+import { sourceWords } from './gauge/gaugeWords';
 import { GaugeChoice } from './gauge/GaugeChoice';
 import { ThreadChoice } from './ThreadChoice';
 import { StructureChoice } from './StructureChoice';
@@ -33,7 +33,7 @@ interface Props {
 
 /** Every choice in the order of the work, each a line that opens in place. */
 export function Choices({ piece, plan, layingOut, people, catalogue, onChange }: Props) {
-  const { show, thread } = useLengths();
+  const { show, thread, fine } = useLengths();
   const [open, setOpen] = useState<string | null>(piece.wearer ? null : 'Worn');
   const structure = structureById(piece.structure.id);
   const roles = plan

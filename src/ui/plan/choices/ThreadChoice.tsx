@@ -6,11 +6,10 @@ import type { Needle, ThreadMaterial } from '@/core/materials/material';
 import { Fact } from '../../fields/Fact';
 import { Pick } from '../../fields/Pick';
 import { useLengths } from '../../shell/lengths';
-import { fine } from './gauge/gaugeWords';
 import styles from './choices.module.css';
 
 /** Whether bare thread shows, and what that means for its colour. */
-const exposedWords = ({ exposed: { spans, longestMm } }: Plan): string =>
+const exposedWords = ({ exposed: { spans, longestMm } }: Plan, fine: (mm: number) => string): string =>
   spans.length === 0
     ? 'No bare thread shows.'
     : `Bare thread shows between beads, ${fine(longestMm)} at the longest: take a colour that matches or vanishes.`;
@@ -29,7 +28,7 @@ export function ThreadChoice({
   needles: readonly Needle[];
   onChange: (change: Partial<Piece>) => void;
 }) {
-  const { thread } = useLengths();
+  const { thread, fine } = useLengths();
   return (
     <>
       <Pick
@@ -50,7 +49,7 @@ export function ThreadChoice({
           if (chosen) onChange({ needle: chosen });
         }}
       />
-      {plan && <p className="soft">{exposedWords(plan)}</p>}
+      {plan && <p className="soft">{exposedWords(plan, fine)}</p>}
       {plan && (
         <dl className={styles.facts}>
           <Fact name="in the work">{thread(plan.thread.inWorkMm)}</Fact>

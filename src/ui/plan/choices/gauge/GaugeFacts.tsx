@@ -4,14 +4,14 @@ import type { Plan } from '@/core/plan';
 import { Fact } from '../../../fields/Fact';
 import type { LayingOut } from '../../../layouts/layoutStore';
 import { useLengths } from '../../../shell/lengths';
-import { fine, sourceWords, trustWords } from './gaugeWords';
+import { sourceWords, trustWords } from './gaugeWords';
 import styles from '../choices.module.css';
 
 /** A step in height less than this is not felt, mm (from memory). */
 const FELT_MM = 0.2;
 
 /** Which beads stand out from the others on the face, and by how much; null where none do. */
-function standsOut({ gauge: { faces } }: Plan): string | null {
+function standsOut({ gauge: { faces } }: Plan, fine: (mm: number) => string): string | null {
   const order = [...faces].sort((a, b) => b.frontMm - a.frontMm);
   const [first, next] = order;
   if (!first || !next || first.frontMm - next.frontMm < FELT_MM) return null;
@@ -20,7 +20,7 @@ function standsOut({ gauge: { faces } }: Plan): string | null {
 
 /** How long one unit is, and how sure that is. */
 export function GaugeFacts({ plan, layingOut }: { readonly plan: Plan; readonly layingOut: LayingOut }) {
-  const { unit, show } = useLengths();
+  const { unit, show, fine, figure } = useLengths();
   const { gauge, chosen } = plan;
   const perLength = unit === 'in' ? gauge.perInch : gauge.perInch / 2.54;
   const { shortening } = gauge;
@@ -36,9 +36,9 @@ export function GaugeFacts({ plan, layingOut }: { readonly plan: Plan; readonly 
           <Fact name={`before ${shortening.passes.join(' and ')}`}>{fine(gauge.basePitchMm)}</Fact>
         )}
         <Fact name="between">
-          {gauge.lowMm.toFixed(2)} and {fine(gauge.highMm)}
+          {figure(gauge.lowMm, 2)} and {fine(gauge.highMm)}
         </Fact>
-        <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{perLength.toFixed(1)}</Fact>
+        <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{figure(perLength, 1)}</Fact>
         <Fact name="known">{sourceWords(plan, layingOut)}</Fact>
         <Fact name="wide, thick">
           {fine(plan.widthMm)}, {fine(plan.thicknessMm)}
@@ -47,7 +47,7 @@ export function GaugeFacts({ plan, layingOut }: { readonly plan: Plan; readonly 
         {gauge.insideMm !== null && gauge.insideMm > 0.2 && (
           <Fact name="open inside">{fine(gauge.insideMm)}</Fact>
         )}
-        {standsOut(plan) && <Fact name="stands out on the face">{standsOut(plan)}</Fact>}
+        {standsOut(plan, fine) && <Fact name="stands out on the face">{standsOut(plan, fine)}</Fact>}
         <Fact name="finished, 19 pieces in 20">
           {show(chosen.lowMm)} to {show(chosen.highMm)}
         </Fact>
@@ -55,7 +55,7 @@ export function GaugeFacts({ plan, layingOut }: { readonly plan: Plan; readonly 
       {typeof layingOut === 'number' && (
         <progress className={styles.progress} value={layingOut} aria-label="Laying out the stitch" />
       )}
-      <p className="soft">{trustWords(plan)}</p>
+      <p className="soft">{trustWords(plan, fine)}</p>
     </>
   );
 }

@@ -1,9 +1,6 @@
 import type { Plan } from '@/core/plan';
 import type { LayingOut } from '../../../layouts/layoutStore';
 
-/** Millimetres to a hundredth: gauges are read finer than lengths. */
-export const fine = (mm: number): string => `${mm.toFixed(2)} mm`;
-
 /** Where the length of a unit comes from, in words. */
 export function sourceWords({ gauge, weaveable }: Plan, layingOut: LayingOut): string {
   switch (gauge.source) {
@@ -27,13 +24,13 @@ export function sourceWords({ gauge, weaveable }: Plan, layingOut: LayingOut): s
 }
 
 /** What the source means for how far it can be trusted. */
-export function trustWords({ gauge, weaveable }: Plan): string {
+export function trustWords({ gauge, weaveable }: Plan, fine: (mm: number) => string): string {
   switch (gauge.source) {
     case 'this piece':
       return 'Your ruler on your own work: surer than anything worked out.';
     case 'swatch':
       return gauge.meanBetweenMm
-        ? `Your own work. The mean of your swatches lies between ${gauge.meanBetweenMm[0].toFixed(2)} and ${fine(gauge.meanBetweenMm[1])} (19 in 20).`
+        ? `Your own work. The mean of your swatches lies between ${fine(gauge.meanBetweenMm[0])} and ${fine(gauge.meanBetweenMm[1])} (19 in 20).`
         : 'Your own work, measured once. A second swatch would show how even your hand is.';
     case 'table':
       return 'Copied from a chart: other beads and another hand. A swatch of your own is surer.';
