@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { unit as mathUnit } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { PLACE_FACTS } from '../body/places';
-import { formatChange, formatLength, formatThread, parseLength, MM_PER_INCH, MM_PER_YARD } from './length';
+import {
+  formatChange,
+  formatFine,
+  formatLength,
+  formatThread,
+  parseLength,
+  MM_PER_INCH,
+  MM_PER_YARD,
+} from './length';
 
 const mm = (text: string, unit: 'in' | 'cm' = 'in') => {
   const reading = parseLength(text, unit);
@@ -93,6 +101,19 @@ describe('wording lengths', () => {
     expect(formatChange(-0.2, { unit: 'in', denominator: 8 })).toBe('0 in');
   });
 
+  it('writes decimals with the weaver’s own sign', () => {
+    const comma = { unit: 'cm', denominator: 8, decimal: ',' } as const;
+    expect(formatLength(184, comma)).toBe('18,4 cm');
+    expect(formatChange(0.2, comma)).toBe('0,0 cm');
+    expect(formatFine(1.4, comma)).toBe('1,40 mm');
+    expect(formatThread(2941, 'cm', ',')).toBe('2,95 m');
+  });
+
+  it('nothing is a length only where it is asked for', () => {
+    expect(parseLength('0', 'cm', { minMm: 0, maxMm: 30 })).toEqual({ ok: true, mm: 0 });
+    expect(parseLength('0', 'cm', { minMm: 1, maxMm: 30 }).ok).toBe(false);
+  });
+
   it('rounds thread up, never short', () => {
     expect(formatThread(2941, 'cm')).toBe('2.95 m');
     expect(formatThread(2940, 'cm')).toBe('2.94 m');
@@ -105,6 +126,7 @@ describe('wording lengths', () => {
     const style = fc.record({
       unit: fc.constantFrom('in' as const, 'cm' as const),
       denominator: fc.constantFrom(8 as const, 16 as const),
+      decimal: fc.constantFrom('.' as const, ',' as const),
     });
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 4000 }), style, (parts, s) => {
