@@ -137,3 +137,23 @@ test('a rule for the count: odd, and a count that breaks it says so', async ({ p
   await page.keyboard.press('Space');
   await expect(slip(page)).toContainText(`${units + 1} will not do.`);
 });
+
+test('a clasp of one’s own is measured, kept, and chosen; a wrong length is refused in words', async ({
+  page,
+}) => {
+  await startPiece(page, 'bracelet', 'Osk', 'Ladder with picots');
+  await openChoice(page, 'Ends');
+  await page.getByText('A clasp of your own').click();
+  await page.getByLabel('What you call it').fill('brass hook');
+  await page.getByLabel('Closed, from loop to loop').fill('two');
+  await page.getByRole('button', { name: 'Keep this clasp' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: '“two” is not a length' })).toBeVisible();
+  await page.getByLabel('Closed, from loop to loop').fill('22 mm');
+  await page.getByRole('button', { name: 'Keep this clasp' }).click();
+  const ends = page.getByRole('button', { name: /Ends/ }).first();
+  await expect(ends).toContainText('brass hook');
+  await expectAccessible(page);
+  await saved(page);
+  await page.reload();
+  await expect(ends).toContainText('brass hook');
+});

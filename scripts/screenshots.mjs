@@ -25,7 +25,10 @@ try {
   await page.goto(url);
   await shoot('bench');
   await page.getByRole('button', { name: 'Start a piece' }).click();
-  await page.getByText(/^Jorun,/).first().click();
+  await page
+    .getByText(/^Jorun,/)
+    .first()
+    .click();
   await shoot('start');
   await page.getByRole('link', { name: 'Breakwater band' }).click();
   await page.getByText('How many units?').waitFor();

@@ -34,7 +34,7 @@ export interface Parts {
 export const REST_MM = 1;
 /** Another bead for a role is offered where its size lies within this part of the present one. */
 const NEAR_SIZE = 0.5;
-const MOST_OFFERED = 6;
+const MOST_OFFERED = 4;
 /** Of one kind, so many of the best are offered. */
 const MOST_OF_A_KIND = 2;
 

@@ -253,3 +253,45 @@ describe('habits', () => {
     expect(total(0.2)).toBeGreaterThan(total(0.1));
   });
 });
+
+describe('a graduated line', () => {
+  const line = newPiece('Graded', 'graduated-line', wearer);
+
+  it('is fitted by its steps; rules on units, or a measured number of them, do not touch it', () => {
+    const plain = planned(line);
+    const ruled: Piece = {
+      ...line,
+      rules: { parity: 'even', multipleOf: 4 },
+      gauge: { source: 'this piece', units: 20, lengthMm: 60, finished: true },
+    };
+    const plan = planned(ruled);
+    expect(plan.chosen).toEqual(plain.chosen);
+    expect(plan.chosen.breaks).toEqual([]);
+    expect(plan.gauge.source).toBe('closed form');
+  });
+
+  it('has as many beads of each step as it says, whether the fit chose or the maker', () => {
+    for (const counts of [[], [2, 5, 3]]) {
+      const plan = planned({
+        ...line,
+        structure: { ...line.structure, params: { ...line.structure.params, counts } },
+      });
+      const told = plan.arrangement?.counts ?? [];
+      if (counts.length > 0) expect(told).toEqual(counts);
+      const total = (role: string) => plan.quantities.find((q) => q.role === role)?.total;
+      expect([total('A'), total('B'), total('C')]).toEqual([
+        2 * (told[0] ?? 0),
+        2 * (told[1] ?? 0),
+        2 * (told[2] ?? 0) + 1, // one alone in the middle
+      ]);
+      expect(plan.stations.totalMm).toBeCloseTo(plan.chosen.finishedMm, 9);
+    }
+  });
+});
+
+it('a ring is never of fewer units than go round', () => {
+  const bail = newPiece('Bail', 'right-angle-weave', null, 'bail');
+  const plan = planned({ ...bail, units: 1 });
+  expect(plan.chosen.units).toBe(3);
+  expect(plan.candidates.every(({ units }) => units >= 3)).toBe(true);
+});

@@ -163,9 +163,12 @@ interface Arranged {
 
 /** A graduated piece is one unit; what is chosen is how many of each step it has. */
 function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan | NoPlan {
+  // It is one unit: rules on a number of units and a measured number of them mean nothing here.
   const withCounts = (counts: readonly number[]): Piece => ({
     ...piece,
     units: 1,
+    gauge: null,
+    rules: { parity: 'any', multipleOf: 1 },
     structure: { ...piece.structure, params: { ...graduation.withCounts(counts) } },
   });
   const asked = graduation.question(bodiesOf(piece));
@@ -191,6 +194,9 @@ function arrangedCandidates(question: FitQuestion, { best, around, beads }: Arra
   });
   return { best: told(best), candidates: around.map(told) };
 }
+
+/** Fewer units do not go round. */
+const LEAST_IN_RING = 3;
 
 /** A piece of so many units. */
 function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Plan | NoPlan {
@@ -252,6 +258,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
       },
     };
 
+  const minimum = arranged ? 1 : Math.max(weaveable.minimumUnits, ends.joined ? LEAST_IN_RING : 1);
   const question: FitQuestion = {
     fixedMm: closure.allowanceMm + form.extraMm,
     pitchMm: form.pitchMm,
@@ -259,13 +266,13 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     fixedSdMm: closure.sdMm,
     wishMm: wished.wishMm,
     band: wished.band,
-    minimum: weaveable.minimumUnits,
+    minimum,
     rules,
     chain: piece.ends.closing === 'clasp' ? piece.ends.chain : null,
   };
   const told = arranged && arrangedCandidates(question, arranged, question.fixedMm);
   const best = told?.best ?? candidate(bestUnits(question), question);
-  const units = arranged ? 1 : Math.max(piece.units ?? best.units, weaveable.minimumUnits);
+  const units = arranged ? 1 : Math.max(piece.units ?? best.units, minimum);
   if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
   const chosen = chosenOf(candidate(units, question), told?.candidates ?? null);
   const chainMm = chosen.links * (question.chain?.linkMm ?? 0);

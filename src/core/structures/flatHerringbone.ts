@@ -228,6 +228,7 @@ export const flatHerringbone = structure({
     parts: partsOf(p.sequence, 'bead of a row'),
     minimumUnits: Math.max(1, Math.ceil((2 - extraRows(p)) / p.sequence.length)),
     rowWord: 'row',
+    extraWord: 'row',
     closing: extraWords(p, 'row'),
     mostLoops: p.columns / 2,
     closings: p.columns === 2 ? ['clasp', 'joined', 'open'] : ['clasp'],

@@ -82,6 +82,8 @@ export interface Weaveable {
   readonly arrangement?: Graduation;
   /** What the maker calls one row: the steps use it. */
   readonly rowWord: RowWord;
+  /** What one row beyond the last unit is called, where there can be any. */
+  readonly extraWord?: string;
   /** What closes the piece beyond its whole units, in words; null where nothing does. */
   readonly closing: string | null;
   weave(units: number, request: WeaveRequest): Path;

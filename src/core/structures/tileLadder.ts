@@ -105,6 +105,7 @@ export const tileLadder = structure({
     }),
     minimumUnits: Math.max(1, Math.ceil((2 - extraTiles(p)) / p.sequence.length)),
     rowWord: 'rung',
+    extraWord: 'bead',
     closing: extraWords(p, 'bead'),
     weave: (units, request) => weave(p, units, request),
     /** Closed form: one bead width each. */

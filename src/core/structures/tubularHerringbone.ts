@@ -135,6 +135,7 @@ export const tubularHerringbone = structure({
     parts: partsOf(p.sequence, 'bead of a round'),
     minimumUnits: Math.max(1, Math.ceil((2 - extraRounds(p)) / p.sequence.length)),
     rowWord: 'round',
+    extraWord: 'round',
     closing: extraWords(p, 'round'),
     weave: (units, request) => weave(p, units, request),
     /** Closed form: one bead length a round, up to 6 % less as the beads lean; the round is a regular polygon. */

@@ -36,7 +36,7 @@ export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
         {offered.map((one) => (
           <li key={JSON.stringify(one.what)}>
             <button type="button" className={styles.chip} onClick={() => onChange(one.change)}>
-              <span>{words(one, plan.weaveable.rowWord)}</span>
+              <span>{words(one, plan.weaveable.extraWord ?? 'row')}</span>
               <strong className={one.fits ? styles.fits : styles.off}>
                 {one.fits ? '✓ ' : ''}
                 {lands(one, plan, change)}

@@ -104,7 +104,7 @@ export function Slip({ plan }: { plan: Plan }) {
         {closure.longestMm > chosen.finishedMm && (
           <Line name="let out, at most">{show(closure.longestMm)}</Line>
         )}
-        <Line name="19 pieces in 20 come to">
+        <Line name="19 in 20 come to">
           {show(chosen.lowMm)} to {show(chosen.highMm)}
         </Line>
         <Line name="weighs">

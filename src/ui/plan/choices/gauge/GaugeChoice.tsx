@@ -18,7 +18,12 @@ interface Props {
 export const GaugeChoice = ({ piece, plan, layingOut, onChange }: Props) => (
   <>
     <GaugeFacts plan={plan} layingOut={layingOut} />
-    <GaugeSourceFields piece={piece} plan={plan} onChange={onChange} />
-    <SwatchPlan piece={piece} plan={plan} />
+    {/* A graduated line is strung: there is no unit of it to measure. */}
+    {!plan.arrangement && (
+      <>
+        <GaugeSourceFields piece={piece} plan={plan} onChange={onChange} />
+        <SwatchPlan piece={piece} plan={plan} />
+      </>
+    )}
   </>
 );

@@ -33,7 +33,7 @@ export function GaugeSourceFields({ piece, plan, onChange }: Props) {
         label="Go by"
         value={gauge?.source ?? 'known'}
         options={[
-          { value: 'known', label: 'swatch or layout' },
+          { value: 'known', label: plan.weaveable.pathless ? 'the units you measured' : 'swatch or layout' },
           { value: 'this piece', label: 'this piece, measured' },
           { value: 'table', label: 'a chart' },
         ]}
