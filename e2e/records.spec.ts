@@ -94,18 +94,16 @@ test('settings: what a new piece starts from, and how lengths are shown', async 
   await expectAccessible(page);
   await page.getByText('an eighth', { exact: true }).click();
   await page.getByText('flat rule', { exact: true }).click();
-  await expect(async () => {
-    await page.reload();
-    await expect(page.getByRole('radio', { name: 'flat rule' })).toBeChecked({ timeout: 1000 });
-    await expect(page.getByRole('radio', { name: 'an eighth' })).toBeChecked({ timeout: 1000 });
-  }).toPass();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'flat rule' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'an eighth' })).toBeChecked();
   await startPiece(page, 'bracelet', 'Jorun', 'Strung line');
   await expect(slip(page)).toContainText('7 1/4 in');
   await page.goto(address('/settings'));
   await page.getByText('a sixteenth', { exact: true }).click();
   await page.getByText('wrist and ease', { exact: true }).click();
-  await expect(async () => {
-    await page.reload();
-    await expect(page.getByRole('radio', { name: 'wrist and ease' })).toBeChecked({ timeout: 1000 });
-  }).toPass();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'wrist and ease' })).toBeChecked();
 });

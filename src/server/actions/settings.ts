@@ -2,8 +2,8 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { settingsSchema } from '@/core/settings';
-import { setLengthUnit, setSettings } from '@/data/workspaces';
+import { settingsSchema, type Settings } from '@/core/settings';
+import { setLengthUnit, setSettings, theWorkspace } from '@/data/workspaces';
 import { done, firstMessage, refused, type Answer } from '../answer';
 import { installation } from '../installation';
 
@@ -16,11 +16,12 @@ export async function setLengthUnitAction(unit: string): Promise<Answer<null>> {
   return done(null);
 }
 
-/** Keeps one's habits. Pieces already begun keep what they have. */
-export async function setSettingsAction(input: z.input<typeof settingsSchema>): Promise<Answer<null>> {
-  const parsed = settingsSchema.safeParse(input);
-  if (!parsed.success) return refused(firstMessage(parsed.error));
+/** Keeps what changed of one's habits; the rest stays. Pieces already begun keep what they have. */
+export async function changeSettingsAction(change: Partial<Settings>): Promise<Answer<null>> {
   const { database, workspaceId } = await installation();
+  const { settings } = await theWorkspace(database.db);
+  const parsed = settingsSchema.safeParse({ ...settings, ...change });
+  if (!parsed.success) return refused(firstMessage(parsed.error));
   await setSettings(database.db, workspaceId, parsed.data);
   revalidatePath('/', 'layout');
   return done(null);

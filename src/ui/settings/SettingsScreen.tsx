@@ -6,7 +6,7 @@ import { useOptimistic, useTransition } from 'react';
 import { FITS, KIND_FACTS, KINDS, type Kind } from '@/core/body/kinds';
 import { PLACE_FACTS } from '@/core/body/places';
 import { easeOf, type Settings } from '@/core/settings';
-import { setSettingsAction } from '@/server/actions/settings';
+import { changeSettingsAction } from '@/server/actions/settings';
 import { Choice } from '../fields/Choice';
 import { LengthInput } from '../fields/LengthInput';
 import { Toggle } from '../fields/Toggle';
@@ -28,18 +28,22 @@ export function SettingsScreen() {
   const { message } = App.useApp();
   const router = useRouter();
   const [settings, show] = useOptimistic(kept);
-  const [, start] = useTransition();
+  const [saving, start] = useTransition();
   const set = (change: Partial<Settings>) =>
     start(async () => {
-      const next = { ...settings, ...change };
-      show(next);
-      const answer = await setSettingsAction(next);
+      show({ ...settings, ...change });
+      const answer = await changeSettingsAction(change);
       if (!answer.ok) void message.error(answer.message);
       router.refresh();
     });
   return (
     <div className={styles.screen}>
-      <h1>Settings</h1>
+      <header className={styles.header}>
+        <h1>Settings</h1>
+        <p role="status" className="soft">
+          {saving ? 'saving …' : 'saved'}
+        </p>
+      </header>
       <section className={`card ${styles.section}`} aria-labelledby="lengths">
         <h2 id="lengths">Lengths</h2>
         <Choice
