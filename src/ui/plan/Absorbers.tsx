@@ -71,7 +71,8 @@ function words({ what }: Absorber, row: string): string {
 
 /** How much it changes the finished length; with other beads the wish moves too, so it says how far off it lands. */
 function lands({ finishedMm, offMm, what }: Absorber, plan: Plan, change: (mm: number) => string): string {
-  if (what.kind === 'bead') return `lands ${change(offMm)} off`;
+  const off = change(offMm);
+  if (what.kind === 'bead') return /^0([.,]0)? /.test(off) ? 'lands on the wish' : `lands ${off} off`;
   const by = change(finishedMm - plan.chosen.finishedMm);
   return what.kind === 'extender' ? `up to ${by}` : by;
 }
