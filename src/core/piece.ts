@@ -9,9 +9,11 @@ import {
   claspSchema,
   findingSchema,
   needleSchema,
+  sizeOf,
   threadSchema,
   type BeadKind,
   type BeadMaterial,
+  type BeadSize,
 } from './materials/material';
 import { migrateDocument } from './pieceMigrations';
 import { easeOf, USUAL_SETTINGS, type Settings } from './settings';
@@ -291,5 +293,18 @@ export function newPiece(
     rules: { parity: 'any', multipleOf: 1 },
     gauge: null,
     units: null,
+  };
+}
+
+/** The bead of a role. */
+export const beadOf = (piece: Piece, role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
+
+/** What the layout must know of the bead of each role. Throws for a role that has none. */
+export function bodiesOf(piece: Pick<Piece, 'beads'>): (role: string) => BeadSize {
+  const bodies = new Map(Object.entries(piece.beads).map(([role, bead]) => [role, sizeOf(bead)]));
+  return (role) => {
+    const body = bodies.get(role);
+    if (!body) throw new Error(`No bead is chosen for ${role}.`);
+    return body;
   };
 }

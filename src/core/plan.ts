@@ -1,15 +1,15 @@
-import { KIND_FACTS, type Closing, type Kind } from './body/kinds';
-import type { Place } from './body/places';
-import { missingGirth, sit, wear, type Sit, type Wear } from './body/wear';
+import type { Kind } from './body/kinds';
+import { sit, wear, type Sit, type Wear } from './body/wear';
 import { cautionsFor, type Caution } from './cautions';
 import { closureDoubts, closureOf, type Closure } from './closures/closure';
-import { LOOP_ROLE, loopSection, type PieceEnd } from './closures/sewnLoop';
+import { LOOP_ROLE, type PieceEnd } from './closures/sewnLoop';
+import { endStage, type EndStage } from './endStage';
 import { arrange, arrangements, type Arrangement, type ArrangeQuestion } from './fit/arrange';
 import { bestUnits, candidate, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
-import { canBeKept, type CountRule } from './fit/rules';
+import type { CountRule } from './fit/rules';
 import { NO_SWATCHES, type StitchKey, type SwatchBook } from './fit/swatchBook';
 import { atPitch, gaugeOf, shorteningOf, type Gauge } from './gauge';
-import { layoutRequest, solveLayout, type LayoutRequest } from './layout/cellLayout';
+import { solveLayout, type LayoutRequest } from './layout/cellLayout';
 import { repeatedSketch, wholeSketch, type Sketch } from './layout/sketch';
 import type { View } from './layout/drawing';
 import { shippedLayouts, type Layouts } from './layout/shipped';
@@ -22,20 +22,21 @@ import {
   type Stations,
 } from './layout/pieceLayout';
 import { MM_PER_INCH } from './length/length';
-import { sizeOf, type BeadMaterial, type BeadSize } from './materials/material';
+import type { BeadMaterial, BeadSize } from './materials/material';
 import { beadGrams } from './materials/weight';
-import { MOST_UNITS, type Piece } from './piece';
+import { beadOf, bodiesOf, MOST_UNITS, type Piece } from './piece';
+import { rulesOf, standsInTheWay, type Problem } from './problems';
 import type { StepWords } from './read/phrases';
 import { steps, unitSteps, type StepGroup, type ToldUnit } from './read/steps';
 import { tally, unitTally } from './read/tally';
 import { strokes } from './read/strokes';
 import { exposedThread, threadMm, threadMoves, type ExposedThread, type ThreadMove } from './read/thread';
-import { reading, SAMPLE, total, totals, type Built, type Reading } from './read/totals';
+import { reading, total, totals, type Built, type Reading } from './read/totals';
 import { busiestHoles, findingPasses } from './read/traversals';
 import { weight, type Weight } from './read/weight';
-import { stitchOf } from './stitch';
+import { stitchKey, stitchOf } from './stitch';
 import { structureById } from './structures/registry';
-import { unsuited, type Unsuited } from './structures/parts';
+import { unsuited } from './structures/parts';
 import {
   rolesOf,
   type EndLoops,
@@ -48,9 +49,11 @@ import { USUAL_SETTINGS } from './settings';
 import { threadPlan, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
 import { warningsOf, type Warning } from './warnings';
 import { cellOf } from './weave/cell';
-import { isTraversal, TAIL, type Move, type PassInfo, type Path } from './weave/path';
+import { TAIL, type Move, type PassInfo, type Path } from './weave/path';
 
+export type { EndStage } from './endStage';
 export type { Gauge } from './gauge';
+export type { Problem } from './problems';
 export type { Warning } from './warnings';
 
 /** What closes the piece, worked out for the chosen count. */
@@ -64,8 +67,6 @@ export interface ClosurePlan extends Closure {
   /** When the clasp half of each end is sewn on: from then on that end cannot be fitted any more. */
   readonly finalAt: Readonly<Record<PieceEnd, EndStage>>;
 }
-
-export type EndStage = 'before the body' | 'after the body' | 'after later passes';
 
 export interface RoleQuantity {
   readonly role: string;
@@ -116,16 +117,6 @@ export interface Plan {
   readonly warnings: readonly Warning[];
   readonly cautions: readonly Caution[];
 }
-
-/** What stands in the way of a plan. The interface words it. */
-export type Problem =
-  | { readonly code: 'no-girth'; readonly place: Place; readonly kind: Kind; readonly nobody: boolean }
-  | { readonly code: 'structure'; readonly messages: readonly string[] }
-  | { readonly code: 'wrong-holes'; readonly beads: readonly Unsuited[] }
-  | { readonly code: 'cannot-close'; readonly closing: Closing; readonly can: readonly Closing[] }
-  | { readonly code: 'rules'; readonly rules: readonly CountRule[] }
-  | { readonly code: 'clasp-longer-than-piece'; readonly allowanceMm: number; readonly wishMm: number }
-  | { readonly code: 'too-many-units'; readonly units: number; readonly most: number };
 
 export interface NoPlan {
   readonly ok: false;
@@ -367,75 +358,8 @@ function chosenOf(woven: Candidate, arranged: readonly Candidate[] | null): Cand
   return arranged?.find(same) ?? woven;
 }
 
-/** What stands in the way before anything is woven; null where nothing does. */
-function standsInTheWay(piece: Piece, weaveable: Weaveable, doubtful: readonly Unsuited[]): Problem | null {
-  const { kind, wear: choice, wearer, ends } = piece;
-  const place = missingGirth({ kind, choice, girths: wearer?.girths ?? {} });
-  // A bail goes over what it is told to, without anybody's girth.
-  if (place) return { code: 'no-girth', place, kind, nobody: wearer === null };
-  const wrong = doubtful.filter((one) => one.why === 'holes');
-  if (wrong.length > 0) return { code: 'wrong-holes', beads: wrong };
-  const can = (weaveable.closings ?? ['clasp']).filter((one) => KIND_FACTS[kind].closings.includes(one));
-  if (!(weaveable.closings ?? ['clasp']).includes(ends.closing))
-    return { code: 'cannot-close', closing: ends.closing, can };
-  const rules = rulesOf(piece, weaveable);
-  return canBeKept(rules) ? null : { code: 'rules', rules: rules.filter(({ must }) => must) };
-}
-
-/** The stitch's rules on the count, and the maker's. */
-function rulesOf({ rules: { parity, multipleOf }, ends }: Piece, { rules }: Weaveable): CountRule[] {
-  const own: CountRule[] = [];
-  if (parity !== 'any')
-    own.push({
-      of: 2,
-      rest: parity === 'odd' ? 1 : 0,
-      must: true,
-      why: `you asked for an ${parity} number`,
-    });
-  if (multipleOf > 1)
-    own.push({ of: multipleOf, rest: 0, must: true, why: `you asked for whole sets of ${multipleOf}` });
-  return [...(rules?.(ends.closing) ?? []), ...own];
-}
-
 /** Joined into a ring, the work ends where it begins: nothing of it lies beyond its whole units. */
 const joinedForm = (form: Form, { joined }: EndLoops): Form => (joined ? { ...form, extraMm: 0 } : form);
-
-/** What the repeat of a stitch is kept under, with some passes left out; how it is closed does not matter to it. */
-function stitchKey(
-  weaveable: Weaveable,
-  body: (role: string) => BeadSize,
-  without: readonly string[],
-): StitchKey | null {
-  const loop = { seedsEachSide: 3, passes: 2 };
-  const path = weaveable.weave(SAMPLE + weaveable.minimumUnits, {
-    start: loop,
-    end: loop,
-    without: new Set(without),
-  });
-  const request = layoutRequest(path, body);
-  return request && { key: request.key, rowsOfUnit: request.rowsOfUnit };
-}
-
-/** What swatches of a piece's stitch in its beads are kept under; null where its units do not repeat. */
-export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>): StitchKey | null {
-  const structure = structureById(piece.structure.id);
-  if (!structure || structure.check(piece.structure.params).length > 0) return null;
-  const weaveable = structure.bind(piece.structure.params);
-  const body = bodiesOf(piece);
-  return stitchKey(weaveable, body, piece.without);
-}
-
-/** When the clasp half of an end is sewn on, read off the path. */
-function endStage({ moves }: Path, end: PieceEnd): EndStage {
-  const sewing = moves.findIndex((m) => isTraversal(m) && m.place.section === loopSection(end));
-  const rest = sewing < 0 ? [] : moves.slice(sewing);
-  const inBody = (m: Move) => m.kind === 'pick' && m.place.section === 'body';
-  if (rest.some((m) => inBody(m) && m.place.pass === 'base')) return 'before the body';
-  const before = sewing < 0 ? moves : moves.slice(0, sewing);
-  return before.some((m) => inBody(m) && m.place.pass !== 'base' && m.place.pass !== 'start')
-    ? 'after later passes'
-    : 'after the body';
-}
 
 /** The same, with whatever is not laid out yet solved on the spot: takes up to some seconds. */
 export function planSolved(piece: Piece, known: Partial<Known> = SHIPPED): Plan | NoPlan {
@@ -517,17 +441,6 @@ export const planSteps = (plan: Plan): StepGroup[] =>
 /** The same, every unit on its own: to be watched move by move. */
 export const planUnits = (plan: Plan): ToldUnit[] =>
   unitSteps(plan.work().path, stepWords(plan, plan.work()));
-
-const beadOf = (piece: Piece, role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
-
-function bodiesOf(piece: Pick<Piece, 'beads'>): (role: string) => BeadSize {
-  const bodies = new Map(Object.entries(piece.beads).map(([role, bead]) => [role, sizeOf(bead)]));
-  return (role) => {
-    const body = bodies.get(role);
-    if (!body) throw new Error(`No bead is chosen for ${role}.`);
-    return body;
-  };
-}
 
 function quantities(piece: Piece, weaveable: Weaveable, from: Reading, pitchMm: number): RoleQuantity[] {
   const all = totals(from, tally);

@@ -1,7 +1,10 @@
 import { layoutRequest, type CellLayout, type LayoutRequest } from './layout/cellLayout';
 import { solvedForm } from './layout/solvedForm';
+import type { StitchKey } from './fit/swatchBook';
 import type { BeadSize } from './materials/material';
+import { bodiesOf, type Piece } from './piece';
 import { SAMPLE, type Built } from './read/totals';
+import { structureById } from './structures/registry';
 import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from './structures/structure';
 
 /** What a plan needs to know of a stitch in certain beads, whatever its count. */
@@ -64,4 +67,29 @@ function stitch({ weaveable, body, ends, without }: StitchQuestion): Stitch {
       return form;
     },
   };
+}
+
+/** What the repeat of a stitch is kept under, with some passes left out; how it is closed does not matter to it. */
+export function stitchKey(
+  weaveable: Weaveable,
+  body: (role: string) => BeadSize,
+  without: readonly string[],
+): StitchKey | null {
+  const loop = { seedsEachSide: 3, passes: 2 };
+  const path = weaveable.weave(SAMPLE + weaveable.minimumUnits, {
+    start: loop,
+    end: loop,
+    without: new Set(without),
+  });
+  const request = layoutRequest(path, body);
+  return request && { key: request.key, rowsOfUnit: request.rowsOfUnit };
+}
+
+/** What swatches of a piece's stitch in its beads are kept under; null where its units do not repeat. */
+export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>): StitchKey | null {
+  const structure = structureById(piece.structure.id);
+  if (!structure || structure.check(piece.structure.params).length > 0) return null;
+  const weaveable = structure.bind(piece.structure.params);
+  const body = bodiesOf(piece);
+  return stitchKey(weaveable, body, piece.without);
 }

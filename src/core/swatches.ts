@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Measured } from './fit/swatch';
 import { swatchBook, type StitchKey, type SwatchBook } from './fit/swatchBook';
 import { choicesSchema, MOST_UNITS, type Piece } from './piece';
-import { swatchKey } from './plan';
+import { swatchKey } from './stitch';
 
 const TENSIONS = ['tight', 'medium', 'loose'] as const;
 
