@@ -223,6 +223,15 @@ describe('a stitch of the maker’s own', () => {
     expect(plan.work().layout.poses.every(({ centre }) => centre.every(Number.isFinite))).toBe(true);
   });
 
+  it('draws no thread that nobody has told, and says so while its figures are only examples', () => {
+    const plan = planned(own());
+    expect(plan.work().thread.every(({ move }) => /loop$/.test(move.place.section))).toBe(true);
+    expect(plan.warnings.map(({ code }) => code)).not.toContain('example-figures');
+    const fresh = planned(base);
+    expect(fresh.warnings.map(({ code }) => code)).toContain('example-figures');
+    expect(fresh.gauge.source).not.toBe('swatch');
+  });
+
   it('its thread is what the measured units took, unit by unit', () => {
     const inWork = (units: number) => planned(own({}, { units })).thread.inWorkMm;
     expect(inWork(31) - inWork(30)).toBeCloseTo(100, 6);

@@ -192,6 +192,10 @@ export function inStructure(piece: Piece, id: string, params?: Piece['structure'
   return { ...piece, structure: { id, params: own }, beads, units: null };
 }
 
+/** To start from, and to be written over: the thickness of a beaded rope, and how far a V falls (from memory), mm. */
+const ROPE_MM = 6;
+const DROP_MM = 60;
+
 /** A wear choice of a school, with the usual amounts of a kind. */
 export function usualWear(
   kind: Kind,
@@ -210,14 +214,14 @@ export function usualWear(
         fit: 'comfortable',
         easeMm,
         thicknessEffect,
-        overMm: kind === 'bail' ? Math.PI * 6 : null,
+        overMm: kind === 'bail' ? Math.PI * ROPE_MM : null,
       };
     case 'flat':
       return { school, finishedMm: flat.wishMm };
     case 'like':
       return { school, finishedMm: flat.wishMm, thicknessMm: null };
     case 'drop':
-      return { school, dropMm: 60 };
+      return { school, dropMm: DROP_MM };
     case 'elastic':
       return { school };
   }

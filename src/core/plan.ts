@@ -222,10 +222,12 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     request,
     layout: solved && layout,
     shortening,
-    own: piece.gauge,
-    swatches: weaveable.pathless
-      ? { readings: [weaveable.pathless.measured], sameThread: true }
-      : swatchesOf(request),
+    // Figures that nobody has measured are no better than a chart.
+    own: piece.gauge ?? (weaveable.pathless?.example ? { source: 'table', pitchMm: laidOut.pitchMm } : null),
+    swatches:
+      weaveable.pathless && !weaveable.pathless.example
+        ? { readings: [weaveable.pathless.measured], sameThread: true }
+        : swatchesOf(request),
     baseSwatches:
       shortening && swatchesOf(stitchKey(weaveable, body, [...piece.without, ...shortening.passes])),
   });
@@ -285,7 +287,8 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     inWork((move) => move.needle === TAIL),
     habits,
   );
-  const work = once(() => workOf({ path: build(units), units }, layOut));
+  const workOfAll = (built: Built) => (pathless ? withoutThread : workOf)(built, layOut);
+  const work = once(() => workOfAll({ path: build(units), units }));
   const sewn = [...findingPasses(from.at.path).values()];
   const passes = sewn.length > 0 ? Math.min(...sewn) : 0;
   const sits = sit(chosen.finishedMm, wished, piece.wear);
@@ -326,7 +329,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     exposed: exposedThread(pathless ? [] : threadOf(from.at)),
     optionalPasses: optionalPasses(from.at.path),
     work,
-    sketch: remembered((view) => sketchOf(from, form, layOut, work, body, view)),
+    sketch: remembered((view) => sketchOf(from, form, workOfAll, work, body, view)),
     warnings: warningsOf({
       piece,
       structure,
@@ -346,7 +349,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
       gauge,
       unsuited: doubtful,
       advice: weaveable.advise?.(body) ?? [],
-      pathless: weaveable.pathless !== undefined,
+      pathless: weaveable.pathless ?? null,
     }),
     cautions: cautionsFor(piece, rolesOf(weaveable)),
   };
@@ -383,11 +386,18 @@ function workOf(built: Built, layOut: (built: Built) => PieceLayout): Work {
   return { path: built.path, layout, thread: threadMoves(built.path, layout) };
 }
 
+/** The same where nobody has told the path: only what sews the clasps on is known of its thread. */
+function withoutThread(built: Built, layOut: (built: Built) => PieceLayout): Work {
+  const work = workOf(built, layOut);
+  const known = ({ move: { place } }: ThreadMove) => /^(start|end) loop$/.test(place.section);
+  return { ...work, thread: work.thread.filter(known) };
+}
+
 /** A piece as it is seen: from a short one where its middle looks alike, from all of it where it does not. */
 function sketchOf(
   from: Reading,
   { pitchMm }: Form,
-  layOut: (built: Built) => PieceLayout,
+  workOfShort: (built: Built) => Work,
   work: () => Work,
   sizeOf: (role: string) => BeadSize,
   view: View,
@@ -396,7 +406,7 @@ function sketchOf(
   const missing = from.kind === 'short' ? from.periods * (from.longer.units - units) : 0;
   const told =
     missing > 0
-      ? repeatedSketch({ short: workOf(from.at, layOut), units, missing, pitchMm }, sizeOf, view)
+      ? repeatedSketch({ short: workOfShort(from.at), units, missing, pitchMm }, sizeOf, view)
       : null;
   return told ?? wholeSketch(work(), sizeOf, view);
 }

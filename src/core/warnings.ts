@@ -38,6 +38,7 @@ export type Warning =
   | { readonly code: 'other-thread' }
   | { readonly code: 'gauge-differs'; readonly gaugeMm: number; readonly workedOutMm: number }
   | { readonly code: 'no-path' }
+  | { readonly code: 'example-figures' }
   | {
       readonly code: 'make-a-swatch';
       readonly spread: number;
@@ -61,7 +62,7 @@ interface Findings {
   readonly gauge: Gauge;
   readonly unsuited: readonly Unsuited[];
   readonly advice: readonly string[];
-  readonly pathless: boolean;
+  readonly pathless: { readonly example: boolean } | null;
 }
 
 /** A flat strip longer than a choker stands off the neck. */
@@ -110,6 +111,7 @@ const DIFFERS = 0.15;
 function makingWarnings({ closure, thread, gauge, pathless }: Findings): Warning[] {
   const warnings: Warning[] = [];
   const { pitchMm, workedOutMm } = gauge;
+  if (pathless?.example) warnings.push({ code: 'example-figures' });
   if (pathless) warnings.push({ code: 'no-path' });
   else if (Math.abs(pitchMm / workedOutMm - 1) > DIFFERS)
     warnings.push({ code: 'gauge-differs', gaugeMm: pitchMm, workedOutMm });

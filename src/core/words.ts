@@ -129,6 +129,11 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
         title: 'That is not what the beads would make.',
         text: `Your unit comes to ${formatFine(warning.gaugeMm, style)}; thread path and beads make ${formatFine(warning.workedOutMm, style)}. Count the units again, or look whether these are the beads.`,
       };
+    case 'example-figures':
+      return {
+        title: 'Example figures, nobody’s own.',
+        text: 'Work a few units of your stitch, and write under Structure how many there are, how long they measure and how much thread they took.',
+      };
     case 'no-path':
       return {
         title: 'Your own stitch.',

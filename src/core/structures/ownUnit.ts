@@ -62,6 +62,9 @@ function weave({ sequence }: Params, units: number, { start, end, joined, ...opt
   return w.path();
 }
 
+/** Figures to be written over: the plan says that they are nobody's until they are. */
+const EXAMPLE = { units: 5, lengthMm: 25, threadMm: 250, widthMm: 6, thicknessMm: 3 } as const;
+
 /** A stitch of the maker's own: what one unit takes, and how long so many of them measured. */
 export const ownUnit = structure({
   id: 'own-unit',
@@ -82,11 +85,7 @@ export const ownUnit = structure({
   params,
   defaults: {
     sequence: ['A', 'A', 'B'],
-    units: 5,
-    lengthMm: 25,
-    threadMm: 250,
-    widthMm: 6,
-    thicknessMm: 3,
+    ...EXAMPLE,
   },
   usual: {},
   fields: [
@@ -134,7 +133,11 @@ export const ownUnit = structure({
     closing: null,
     closings: ['clasp', 'joined', 'open'],
     formIsExact: true,
-    pathless: { measured: { units: p.units, lengthMm: p.lengthMm }, threadMm: p.threadMm / p.units },
+    pathless: {
+      measured: { units: p.units, lengthMm: p.lengthMm },
+      threadMm: p.threadMm / p.units,
+      example: p.lengthMm === EXAMPLE.lengthMm && p.threadMm === EXAMPLE.threadMm,
+    },
     weave: (units, request) => weave(p, units, request),
     form() {
       const pitchMm = p.lengthMm / p.units;

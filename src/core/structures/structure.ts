@@ -77,7 +77,12 @@ export interface Weaveable {
   /** The closed form is exact, as for beads end to end: nothing needs laying out. */
   readonly formIsExact?: boolean;
   /** Its thread path is not known: the units that were measured, and the thread that one of them took. */
-  readonly pathless?: { readonly measured: Measured; readonly threadMm: number };
+  readonly pathless?: {
+    readonly measured: Measured;
+    readonly threadMm: number;
+    /** Nobody has measured it yet: the figures are there to be written over. */
+    readonly example: boolean;
+  };
   /** Where the whole piece is one unit and the fit is to choose how many beads of each step it has. */
   readonly arrangement?: Graduation;
   /** What the maker calls one row: the steps use it. */

@@ -1,9 +1,8 @@
 'use client';
 
 import { PlusOutlined } from '@ant-design/icons';
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { structureById } from '@/core/structures/registry';
 import { countWords } from '@/core/choosing';
@@ -11,6 +10,7 @@ import { planPiece } from '@/core/plan';
 import { wordProblem } from '@/core/words';
 import { archivePieceAction } from '@/server/actions/pieces';
 import type { Person, StoredPiece } from '@/server/screens';
+import { useUndo } from '../fields/useUndo';
 import { PieceStrip } from '../piece/PieceDrawing';
 import { useKnown } from '../shell/atHand';
 import { useLengths } from '../shell/lengths';
@@ -72,34 +72,9 @@ export function BenchScreen({
 
 function PieceCard({ stored }: { stored: StoredPiece }) {
   const { show, thread, style } = useLengths();
-  const { message } = App.useApp();
-  const router = useRouter();
+  const putAway = useUndo(archivePieceAction);
   const { doc } = stored;
   const plan = planPiece(doc, useKnown());
-
-  const putBack = async () => {
-    await archivePieceAction(stored.id, false);
-    message.destroy(stored.id);
-    router.refresh();
-  };
-  const putAway = async () => {
-    const answer = await archivePieceAction(stored.id, true);
-    if (!answer.ok) return void message.error(answer.message);
-    router.refresh();
-    void message.open({
-      key: stored.id,
-      duration: 12,
-      type: 'success',
-      content: (
-        <>
-          {doc.name} is put away.{' '}
-          <Button size="small" onClick={() => void putBack()}>
-            Put it back
-          </Button>
-        </>
-      ),
-    });
-  };
 
   return (
     <li className={`card ${styles.piece}`}>
@@ -135,7 +110,7 @@ function PieceCard({ stored }: { stored: StoredPiece }) {
           <p className={styles.problem}>{wordProblem(plan.problem, style)}</p>
         )}
       </div>
-      <Button className={styles.away} onClick={() => void putAway()}>
+      <Button className={styles.away} onClick={() => void putAway(stored.id, doc.name)}>
         Put away <span className="srOnly">{doc.name}</span>
       </Button>
     </li>

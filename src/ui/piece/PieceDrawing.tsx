@@ -18,7 +18,7 @@ export const PieceDrawing = memo(function PieceDrawing({ piece, plan }: Props) {
     <g>
       <Ends piece={piece} plan={plan} />
       <SketchDrawing piece={piece} sketch={sketch} />
-      {sketch.routes.map((points, i) => (
+      {(plan.weaveable.pathless ? [] : sketch.routes).map((points, i) => (
         <polyline
           key={i}
           points={points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ')}

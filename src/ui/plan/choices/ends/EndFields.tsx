@@ -76,7 +76,8 @@ function OneEnd({
   readonly loop: boolean;
   readonly onChange: (end: End) => void;
 }) {
-  const label = (words: string) => (title === '' ? words : `${title}: ${words}`);
+  const label = (words: string) =>
+    title === '' ? words.charAt(0).toUpperCase() + words.slice(1) : `${title}: ${words}`;
   const [usual] = rings;
   return (
     <div className={styles.group}>
