@@ -1,6 +1,7 @@
 // npm run bench: speed, as times and as ratios within this one run. Fails only when a figure is far off.
 import { newPiece, type Piece } from '@/core/piece';
-import { planPiece, type Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan';
+import { planPiece } from '@/core/planShipped';
 import { tally } from '@/core/read/tally';
 import { reading, totals } from '@/core/read/totals';
 import { STRUCTURES } from '@/core/structures/registry';
@@ -8,6 +9,7 @@ import { outOf } from '@/core/weave/builder';
 import { checkPath } from '@/core/weave/check';
 import { Links } from '@/core/weave/links';
 import { findRoute } from '@/core/weave/route';
+import { benchBrowser } from './browser';
 import { benchFits } from './fits';
 import { benchLayouts } from './layouts';
 import { line, missed, quantile, section, time } from './timing';
@@ -100,6 +102,7 @@ for (const { id, name, defaults, bind } of STRUCTURES.filter((s) => !s.bind(s.de
 
 await benchFits();
 await benchLayouts();
+await benchBrowser();
 
 if (missed() > 0) {
   console.error(`\n${missed()} figures are far from what they should be.`);

@@ -4,7 +4,7 @@ import { absorbers } from '@/core/absorbers';
 import { arrange, type ArrangeQuestion } from '@/core/fit/arrange';
 import { BEADS, CLASPS, FINDINGS } from '@/core/materials/catalogue';
 import { newPiece } from '@/core/piece';
-import { planPiece } from '@/core/plan';
+import { planPiece } from '@/core/planShipped';
 import { STRUCTURES } from '@/core/structures/registry';
 import { programme } from '@/core/testing/programme';
 import { line, quantile, section, time } from './timing';

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { migratePiece, newPiece } from '@/core/piece';
-import { planPiece } from '@/core/plan';
+import { planPiece } from '@/core/planShipped';
 import { planReport } from '@/core/report';
 import { addPiece, pieceById } from '@/data/pieces';
 import { migrate } from '@/data/migrate';

@@ -1,11 +1,12 @@
 // npm run layouts: solves the layouts that ship with the program, for the usual materials, and writes them.
 // `-- --keep` solves only those that are missing; `-- --progress` tells each.
 import { readdirSync, writeFileSync } from 'node:fs';
-import { solveLayout, type CellLayout, type LayoutRequest } from '@/core/layout/cellLayout';
+import type { CellLayout, LayoutRequest } from '@/core/layout/cellLayout';
+import { solveLayout } from '@/core/layout/solveLayout';
 import { BEADS } from '@/core/materials/catalogue';
 import { newPiece, type Piece } from '@/core/piece';
 import { shippedLayouts } from '@/core/layout/shipped';
-import { planPiece } from '@/core/plan';
+import { planPiece } from '@/core/planShipped';
 import { misfit } from '@/core/structures/parts';
 import { STRUCTURES } from '@/core/structures/registry';
 import type { Structure } from '@/core/structures/structure';

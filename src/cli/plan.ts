@@ -1,8 +1,8 @@
 // npm run plan -- examples/breakwater-band.json: the plan of a piece file, as JSON.
 import { readFileSync } from 'node:fs';
-import { z } from 'zod';
+import * as z from 'zod';
 import { migratePiece } from '@/core/piece';
-import { planSolved } from '@/core/plan';
+import { planSolved } from '@/core/planShipped';
 import { planReport } from '@/core/report';
 import { wordProblem } from '@/core/words';
 import { speak } from './speak';

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { absorbers, REST_MM, type Absorber } from './absorbers';
+import { shippedLayouts } from './layout/shipped';
 import { BEADS, CLASPS, FINDINGS } from './materials/catalogue';
 import { newPiece, type Piece } from './piece';
-import { planPiece, type Plan } from './plan';
+import type { Plan } from './plan';
+import { planPiece } from './planShipped';
 import { STRUCTURES } from './structures/registry';
 
 const parts = { clasps: CLASPS, findings: FINDINGS, beads: BEADS };
@@ -14,7 +16,7 @@ const planned = (piece: Piece): Plan => {
 };
 const offers = (piece: Piece): [Plan, Absorber[]] => {
   const plan = planned(piece);
-  return [plan, absorbers(piece, plan, parts)];
+  return [plan, absorbers(piece, plan, parts, { layouts: shippedLayouts })];
 };
 
 describe('what would absorb the rest', () => {

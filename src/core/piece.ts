@@ -1,7 +1,8 @@
-import { z } from 'zod';
-import { CLOSINGS, FITS, KIND_FACTS, KINDS, type Kind } from './body/kinds';
+import * as z from 'zod';
+import { CLOSINGS, FITS, KIND_FACTS, KINDS, MOST_DROP_MM, MOST_EASE_MM, type Kind } from './body/kinds';
 import { PLACE_FACTS, PLACES, SIZES } from './body/places';
-import type { WearChoice } from './body/wear';
+import { missingGirth, type WearChoice } from './body/wear';
+import { colouringSchema, type Shade } from './colour/shades';
 import { LOOP_ROLE } from './closures/sewnLoop';
 import { BEADS, CLASPS, NEEDLES, PALETTE, THREADS, byId } from './materials/catalogue';
 import {
@@ -24,6 +25,9 @@ import { ROLE_LETTERS, type RoleLetter, type Structure } from './structures/stru
 /** The version of the document below. A change of its shape raises it and adds a step to `pieceMigrations.ts`. */
 export const PIECE_FORMAT = 2;
 
+/** Letters of a name. */
+export const MOST_LETTERS = 80;
+
 /** More units than any piece has; beyond it the count is a slip of the finger. */
 export const MOST_UNITS = 5000;
 
@@ -42,9 +46,9 @@ export const girthsSchema = z.object(
 const finished = z.number().min(5).max(5000);
 const easeSchema = z
   .object({
-    snug: z.number().min(0).max(100),
-    comfortable: z.number().min(0).max(150),
-    loose: z.number().min(0).max(200),
+    snug: z.number().min(0).max(MOST_EASE_MM.snug),
+    comfortable: z.number().min(0).max(MOST_EASE_MM.comfortable),
+    loose: z.number().min(0).max(MOST_EASE_MM.loose),
   })
   .refine(
     ({ snug, comfortable, loose }) => snug <= comfortable && comfortable <= loose,
@@ -64,7 +68,7 @@ const wearSchema = z.discriminatedUnion('school', [
     finishedMm: finished,
     thicknessMm: z.number().min(0).max(60).nullable(),
   }),
-  z.object({ school: z.literal('drop'), dropMm: z.number().min(0).max(900) }),
+  z.object({ school: z.literal('drop'), dropMm: z.number().min(0).max(MOST_DROP_MM) }),
   z.object({
     school: z.literal('over'),
     fit: z.enum(FITS),
@@ -84,7 +88,11 @@ const endSchema = z.object({
 /** The choices of a piece, and nothing that can be worked out from them. */
 export const choicesSchema = z.object({
   format: z.literal(PIECE_FORMAT),
-  name: z.string().trim().min(1, 'Give the piece a name.').max(80, 'A name has at most 80 letters.'),
+  name: z
+    .string()
+    .trim()
+    .min(1, 'Give the piece a name.')
+    .max(MOST_LETTERS, `A name has at most ${MOST_LETTERS} letters.`),
   kind: z.enum(KINDS),
   /** Who wears it: copied, so that the piece stands on its own. Null while nobody is chosen. */
   wearer: z
@@ -102,6 +110,8 @@ export const choicesSchema = z.object({
     .refine((s) => structureById(s.id) !== undefined, 'This version knows no such structure.'),
   /** The bead of each role, copied from the catalogue. */
   beads: z.record(z.enum([...ROLE_LETTERS, LOOP_ROLE]), beadMaterialSchema),
+  /** Roles whose beads come in several colours, and how they share them out. */
+  colourings: z.partialRecord(z.enum(ROLE_LETTERS), colouringSchema).default({}),
   thread: threadSchema,
   needle: needleSchema.default(byId(NEEDLES, 'needle-11')),
   /** The hand that holds the needle: steps and picture are mirrored for the left. */
@@ -260,6 +270,48 @@ export function forPlace(piece: Piece, kind: Kind): Piece {
   };
 }
 
+/** What was fitted to one body and one half-made piece: the next one finds its own. */
+function unfitted(piece: Piece): Piece {
+  const { counts, ...params } = piece.structure.params;
+  return {
+    ...piece,
+    structure: { ...piece.structure, params: Array.isArray(counts) ? params : piece.structure.params },
+    gauge: piece.gauge?.source === 'this piece' ? null : piece.gauge,
+    units: null,
+  };
+}
+
+/** The piece as a pattern: without its wearer, and without what was fitted to her. */
+export const asPattern = (piece: Piece): Piece => ({ ...unfitted(piece), wearer: null });
+
+/**
+ * The same piece for somebody else, or for nobody yet. A length that asks for a girth nobody has measured gives way
+ * to one that asks for none.
+ */
+export function forWearer(piece: Piece, wearer: Piece['wearer'], settings: Settings = USUAL_SETTINGS): Piece {
+  const next = { ...unfitted(piece), wearer, name: nameFor(piece, wearer) };
+  const { kind, wear } = next;
+  const lacks = missingGirth({ kind, girths: wearer?.girths ?? {}, choice: wear }) !== null;
+  return lacks ? { ...next, wear: startingWear(kind, wearer, settings) } : next;
+}
+
+/** The name of a piece for another wearer: hers in the place of the old one, where the name had it. */
+function nameFor({ name, wearer: before }: Piece, wearer: Piece['wearer']): string {
+  if (!wearer) return name;
+  const renamed =
+    before && name.includes(before.name)
+      ? name.replace(before.name, wearer.name)
+      : `${name} for ${wearer.name}`;
+  return renamed.slice(0, MOST_LETTERS);
+}
+
+/** A copy to go on from, told apart by its name. */
+export const copyOf = (piece: Piece): Piece => ({
+  ...piece,
+  name: `${piece.name.slice(0, MOST_LETTERS - COPY.length)}${COPY}`,
+});
+const COPY = ', again';
+
 const USUAL_END = { seedsEachSide: 3, passes: 2, rings: null } as const;
 
 /** A piece with everything at its usual value, ready to be changed. Throws for an unknown structure. */
@@ -281,6 +333,7 @@ export function newPiece(
     wear: startingWear(kind, wearer, settings),
     structure: { id: structureId, params: { ...structure.defaults } },
     beads: startingBeads(structure),
+    colourings: {},
     thread: byId(THREADS, 'gel-6'),
     needle: byId(NEEDLES, 'needle-11'),
     hand: 'right',
@@ -302,6 +355,15 @@ export function newPiece(
 
 /** The bead of a role. */
 export const beadOf = (piece: Piece, role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
+
+/** The colours that a role's beads come in: its own first. */
+export const shadesOf = (
+  { beads, colourings }: Pick<Piece, 'beads' | 'colourings'>,
+  role: string,
+): Shade[] => {
+  const { colourName: name, colour: hex } = beads[role as keyof Piece['beads']];
+  return [{ name, hex }, ...(colourings[role as RoleLetter]?.more ?? [])];
+};
 
 /** What the layout must know of the bead of each role. Throws for a role that has none. */
 export function bodiesOf(piece: Pick<Piece, 'beads'>): (role: string) => BeadSize {

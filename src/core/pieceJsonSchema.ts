@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { pieceSchema } from './piece';
 
 /** The JSON Schema of a piece file, derived from the schema that the program itself checks with. */

@@ -1,4 +1,8 @@
 import type { Kind } from './body/kinds';
+import { rowLists, type RowList } from './colour/rowList';
+import { namesIn, shading, type Shading } from './colour/shades';
+import { tinted } from './colour/tint';
+import { coloursOf, quantities, type RoleQuantity } from './quantities';
 import { sit, wear, type Sit, type Wear } from './body/wear';
 import { cautionsFor, type Caution } from './cautions';
 import { closureDoubts, closureOf, type Closure } from './closures/closure';
@@ -9,10 +13,9 @@ import { bestUnits, candidate, neighbours, type Candidate, type FitQuestion } fr
 import type { CountRule } from './fit/rules';
 import { NO_SWATCHES, type StitchKey, type SwatchBook } from './fit/swatchBook';
 import { atPitch, gaugeOf, shorteningOf, type Gauge } from './gauge';
-import { solveLayout, type LayoutRequest } from './layout/cellLayout';
+import type { LayoutRequest, Layouts } from './layout/cellLayout';
 import { repeatedSketch, wholeSketch, type Sketch } from './layout/sketch';
 import type { View } from './layout/drawing';
-import { shippedLayouts, type Layouts } from './layout/shipped';
 import { mirroredForm } from './layout/solvedForm';
 import {
   layOutPiece,
@@ -21,18 +24,17 @@ import {
   type PieceParts,
   type Stations,
 } from './layout/pieceLayout';
-import { MM_PER_INCH } from './length/length';
-import type { BeadMaterial, BeadSize } from './materials/material';
+import type { BeadSize } from './materials/material';
 import { beadGrams } from './materials/weight';
 import { beadOf, bodiesOf, MOST_UNITS, type Piece } from './piece';
 import { rulesOf, standsInTheWay, type Problem } from './problems';
 import type { StepWords } from './read/phrases';
 import { steps, unitSteps, type StepGroup, type ToldUnit } from './read/steps';
-import { tally, unitTally } from './read/tally';
+import { tally } from './read/tally';
 import { strokes } from './read/strokes';
 import { exposedThread, threadMm, threadMoves, type ExposedThread, type ThreadMove } from './read/thread';
 import { reading, total, totals, type Built, type Reading } from './read/totals';
-import { busiestHoles, findingPasses } from './read/traversals';
+import { findingPasses } from './read/traversals';
 import { weight, type Weight } from './read/weight';
 import { stitchKey, stitchOf } from './stitch';
 import { structureById } from './structures/registry';
@@ -48,7 +50,6 @@ import {
 import { USUAL_SETTINGS } from './settings';
 import { threadPlan, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
 import { warningsOf, type Warning } from './warnings';
-import { cellOf } from './weave/cell';
 import { TAIL, type Move, type PassInfo, type Path } from './weave/path';
 
 export type { EndStage } from './endStage';
@@ -66,17 +67,6 @@ export interface ClosurePlan extends Closure {
   readonly longestMm: number;
   /** When the clasp half of each end is sewn on: from then on that end cannot be fitted any more. */
   readonly finalAt: Readonly<Record<PieceEnd, EndStage>>;
-}
-
-export interface RoleQuantity {
-  readonly role: string;
-  readonly bead: BeadMaterial;
-  /** On average, where units take turns. */
-  readonly perUnit: number;
-  readonly perInch: number;
-  readonly total: number;
-  /** The most that any one hole of this role is gone through. */
-  readonly mostTraversals: number;
 }
 
 export interface Plan {
@@ -112,6 +102,8 @@ export interface Plan {
   readonly optionalPasses: readonly OptionalPass[];
   /** The whole path and its layout: built when first asked for, to be worded. */
   readonly work: () => Work;
+  /** The colour of every bead whose role has several, over the whole path. */
+  readonly shades: () => Shading;
   /** The piece as it is seen; what repeats is drawn once. */
   readonly sketch: (view: View) => Sketch;
   readonly warnings: readonly Warning[];
@@ -131,14 +123,14 @@ export interface Known {
   readonly habits: ThreadHabits;
 }
 
-const SHIPPED: Known = { layouts: shippedLayouts, swatches: NO_SWATCHES, habits: USUAL_SETTINGS };
+const NOTHING: Known = { layouts: () => undefined, swatches: NO_SWATCHES, habits: USUAL_SETTINGS };
 
 /**
  * From the choices of a piece to everything a maker needs before she starts. Pure, and quick enough to
  * run on every keystroke: wear → closure → gauge → fit → path → counts, thread, warnings.
  */
-export function planPiece(piece: Piece, known: Partial<Known> = SHIPPED): Plan | NoPlan {
-  const all = { ...SHIPPED, ...known };
+export function planPiece(piece: Piece, known: Partial<Known> = NOTHING): Plan | NoPlan {
+  const all = { ...NOTHING, ...known };
   const structure = structureById(piece.structure.id);
   const graduated = structure?.check(piece.structure.params).length === 0;
   const graduation = graduated ? structure?.bind(piece.structure.params).arrangement : undefined;
@@ -289,6 +281,8 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   );
   const workOfAll = (built: Built) => (pathless ? withoutThread : workOf)(built, layOut);
   const work = once(() => workOfAll({ path: build(units), units }));
+  const shaded = rolesOf(weaveable).some((role) => piece.colourings[role]);
+  const shades = once(() => shading(build(units), units, piece.colourings));
   const sewn = [...findingPasses(from.at.path).values()];
   const passes = sewn.length > 0 ? Math.min(...sewn) : 0;
   const sits = sit(chosen.finishedMm, wished, piece.wear);
@@ -323,13 +317,21 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     rules,
     widthMm,
     thicknessMm,
-    quantities: quantities(piece, weaveable, from, form.pitchMm),
+    quantities: quantities({ piece, weaveable, from, pitchMm: form.pitchMm }, (role) =>
+      shaded ? coloursOf(piece, role, build(units), shades()) : [],
+    ),
     weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
     thread,
     exposed: exposedThread(pathless ? [] : threadOf(from.at)),
     optionalPasses: optionalPasses(from.at.path),
     work,
-    sketch: remembered((view) => sketchOf(from, form, workOfAll, work, body, view)),
+    shades,
+    // Where colours change along the piece nothing repeats: it is drawn whole.
+    sketch: remembered((view) =>
+      shaded
+        ? tinted(wholeSketch(work(), body, view), shades())
+        : sketchOf(from, form, workOfAll, work, body, view),
+    ),
     warnings: warningsOf({
       piece,
       structure,
@@ -363,16 +365,6 @@ function chosenOf(woven: Candidate, arranged: readonly Candidate[] | null): Cand
 
 /** Joined into a ring, the work ends where it begins: nothing of it lies beyond its whole units. */
 const joinedForm = (form: Form, { joined }: EndLoops): Form => (joined ? { ...form, extraMm: 0 } : form);
-
-/** The same, with whatever is not laid out yet solved on the spot: takes up to some seconds. */
-export function planSolved(piece: Piece, known: Partial<Known> = SHIPPED): Plan | NoPlan {
-  const plan = planPiece(piece, known);
-  if (!plan.ok || !plan.toLayOut) return plan;
-  const { key } = plan.toLayOut;
-  const layout = solveLayout(plan.toLayOut);
-  const { layouts } = { ...SHIPPED, ...known };
-  return planPiece(piece, { ...known, layouts: (wanted) => (wanted === key ? layout : layouts(wanted)) });
-}
 
 /** A piece worked out bead by bead. */
 export interface Work {
@@ -448,22 +440,14 @@ const stepWords = ({ hand, weaveable }: Plan, { path, layout }: Work): StepWords
 export const planSteps = (plan: Plan): StepGroup[] =>
   plan.weaveable.pathless ? [] : steps(plan.work().path, stepWords(plan, plan.work()));
 
+/** Its rows as lists to read beads off, by their letters and colours; none where nobody has told the path. */
+export function planRows(plan: Plan): RowList[] {
+  if (plan.weaveable.pathless) return [];
+  const { path } = plan.work();
+  const rowsOfUnit = path.beads.reduce((most, { place }) => Math.max(most, place.rowInUnit + 1), 1);
+  return rowLists(path, namesIn(plan.shades()), rowsOfUnit);
+}
+
 /** The same, every unit on its own: to be watched move by move. */
 export const planUnits = (plan: Plan): ToldUnit[] =>
   unitSteps(plan.work().path, stepWords(plan, plan.work()));
-
-function quantities(piece: Piece, weaveable: Weaveable, from: Reading, pitchMm: number): RoleQuantity[] {
-  const all = totals(from, tally);
-  const { path, units } = from.at;
-  const period = cellOf(path)?.period ?? 1;
-  const middle = Array.from({ length: period }, (_, k) => unitTally(path, Math.floor(units / 2) + k));
-  const busiest = busiestHoles(from.at.path);
-  return [...rolesOf(weaveable), LOOP_ROLE].flatMap((role) => {
-    const total = all.get(role) ?? 0;
-    if (total === 0) return [];
-    const perUnit = middle.reduce((sum, unit) => sum + (unit.get(role) ?? 0), 0) / period;
-    const perInch = (perUnit * MM_PER_INCH) / pitchMm;
-    const mostTraversals = weaveable.pathless ? 0 : (busiest.get(role)?.traversals ?? 0);
-    return [{ role, bead: beadOf(piece, role), perUnit, perInch, total, mostTraversals }];
-  });
-}

@@ -1,5 +1,5 @@
-import { z } from 'zod';
-import { KIND_FACTS, KINDS, type EaseAmounts, type Kind } from './body/kinds';
+import * as z from 'zod';
+import { KIND_FACTS, KINDS, MOST_EASE_MM, type EaseAmounts, type Kind } from './body/kinds';
 
 /** One's own habits: what a new piece starts from, and how lengths and thread are reckoned. */
 export const settingsSchema = z.object({
@@ -16,14 +16,18 @@ export const settingsSchema = z.object({
     .partialRecord(
       z.enum(KINDS),
       z.object({
-        snug: z.number().min(0).max(100),
-        comfortable: z.number().min(0).max(150),
-        loose: z.number().min(0).max(200),
+        snug: z.number().min(0).max(MOST_EASE_MM.snug),
+        comfortable: z.number().min(0).max(MOST_EASE_MM.comfortable),
+        loose: z.number().min(0).max(MOST_EASE_MM.loose),
       }),
     )
     .default({}),
   /** Fingertip to fingertip, close to the height; null takes a usual one. */
   wingspanMm: z.number().min(500).max(2500).nullable().default(null),
+  /** By daylight, by the lamp, or as the device is set. */
+  theme: z.enum(['device', 'light', 'dark']).default('device'),
+  /** Whether single keys do something on the planning screen; off where speech or a stray paw presses them. */
+  singleKeys: z.boolean().default(true),
   /** Thread to spare, as a part of what lies in the work. */
   threadMargin: z.number().min(0).max(0.5).default(0.1),
 });

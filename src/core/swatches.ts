@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Measured } from './fit/swatch';
 import { swatchBook, type StitchKey, type SwatchBook } from './fit/swatchBook';
 import { choicesSchema, MOST_UNITS, type Piece } from './piece';

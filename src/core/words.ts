@@ -1,4 +1,4 @@
-import type { Closing, Kind } from './body/kinds';
+import type { Closing, Kind, School } from './body/kinds';
 import { PLACE_FACTS, type Place } from './body/places';
 import type { WearPart } from './body/wear';
 import type { Caution } from './cautions';
@@ -187,6 +187,16 @@ export const CLOSING_WORDS: Readonly<Record<Closing, string>> = {
   clasp: 'closed with a clasp',
   joined: 'joined into a ring',
   open: 'left open at both ends',
+};
+
+/** How a length is found, whatever the kind of piece. */
+export const SCHOOL_WORDS: Readonly<Record<School, string>> = {
+  ease: 'body and ease',
+  flat: 'one length',
+  like: 'one that fits',
+  drop: 'how far it falls',
+  over: 'what it goes over',
+  elastic: 'elastic',
 };
 
 export const CLOSURE_PART_WORDS: Readonly<Record<ClosurePart, string>> = {

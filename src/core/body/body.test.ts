@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { unit } from 'mathjs';
 import { describe, expect, it } from 'vitest';
-import { dropMm, droppedMm, nameOfLength, namedLengthMm, NECKLACE_LENGTHS } from './necklace';
+import {
+  dropMm,
+  droppedMm,
+  hangingLoop,
+  LOWEST_ROUND,
+  nameOfLength,
+  namedLengthMm,
+  NECKLACE_LENGTHS,
+} from './necklace';
 import { PLACE_FACTS, PLACES, typicalGirths } from './places';
 import { ringMm, ringSize, RING_SCALES, SCALES } from './ringSize';
 
@@ -110,5 +118,39 @@ describe('typical sizes', () => {
       expect(typical.large).toBeLessThan(range.maxMm);
     }
     expect(typicalGirths('medium').finger).toBeUndefined(); // nobody's finger is guessed
+  });
+});
+
+describe('how a necklace hangs', () => {
+  // Facts of geometry: the loop is as long as it is told, closed, and outside the neck.
+  it('runs once round its own length, and comes back to the nape', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 280, max: 480, noNaN: true }),
+        fc.double({ min: 200, max: 1500, noNaN: true }),
+        fc.constantFrom(LOWEST_ROUND.V, LOWEST_ROUND.rope),
+        (neckMm, lengthMm, round) => {
+          const { at } = hangingLoop(neckMm, lengthMm, round);
+          const points = Array.from({ length: 801 }, (_, i) => at((i / 800) * lengthMm));
+          const run = points.slice(1).reduce((sum, p, i) => {
+            const before = points[i] ?? p;
+            return sum + Math.hypot(p.x - before.x, p.y - before.y);
+          }, 0);
+          expect(run / lengthMm).toBeGreaterThan(0.998);
+          expect(run / lengthMm).toBeLessThanOrEqual(1 + 1e-9);
+          const [nape, again] = [at(0), at(lengthMm)];
+          expect(Math.hypot(nape.x - again.x, nape.y - again.y)).toBeLessThan(1e-6);
+          if (lengthMm > neckMm)
+            for (const p of points)
+              expect(Math.hypot(p.x, p.y)).toBeGreaterThanOrEqual(neckMm / (2 * Math.PI) - 1e-6);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('falls as far as the drop that its length was reckoned from, in a sharp V', () => {
+    for (const drop of [20, 60, 150])
+      expect(hangingLoop(360, droppedMm(360, drop), 1e-6).fallsMm).toBeCloseTo(drop, 3);
   });
 });

@@ -32,6 +32,10 @@ export type Fit = (typeof FITS)[number];
 /** Ease added to the body, mm. */
 export type EaseAmounts = Readonly<Record<Fit, number>>;
 
+/** More ease, or a longer drop, than anybody wears, mm: a slip of the finger. */
+export const MOST_EASE_MM: EaseAmounts = { snug: 100, comfortable: 150, loose: 200 };
+export const MOST_DROP_MM = 900;
+
 export interface KindFacts {
   readonly about: string;
   /** What it is fitted to. */

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
 import { newPiece } from '../piece';
-import { planPiece } from '../plan';
+import { planPiece } from '../planShipped';
 import { STRUCTURES } from '../structures/registry';
 import { cellOf } from '../weave/cell';
 import { herringbone, rightAngle } from '../testing/paths';
-import { layoutRequest, settledOf, solveLayout } from './cellLayout';
+import { layoutRequest, settledOf } from './cellLayout';
+import { solveLayout } from './solveLayout';
 import { holeEnd, distance, type Layout } from './layout';
 import { shippedLayouts } from './shipped';
 import { CellEnergy } from './solver/energy';

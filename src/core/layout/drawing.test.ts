@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
 import { newPiece, type Piece } from '../piece';
-import { planPiece, type Plan } from '../plan';
+import type { Plan } from '../plan';
+import { planPiece } from '../planShipped';
 import { STRUCTURES } from '../structures/registry';
 import { hang } from './arc';
 import type { BeadSize } from '../materials/material';

@@ -26,6 +26,8 @@ const EYES: Readonly<Record<View, Eye>> = {
 /** How a bead of one role looks when it lies one way: drawn once, used for all that lie alike. */
 export interface Shape {
   readonly role: string;
+  /** Which of the role's colours it takes, where it has several. */
+  readonly shade?: number;
   /** Its edge, mm, hole towards the right, centred. */
   readonly edge: readonly Flat[];
   /** Mouths of holes that can be seen: centre, and how far the hole leans towards the eye (0 to 1). */

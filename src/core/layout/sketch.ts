@@ -158,10 +158,7 @@ function looksAlike(beads: readonly DrawnBead[], unit: number, step: number, pit
 const near = (mm: number) => Math.round(mm * 20 + 0.137);
 
 /** The bead under a point of the picture, and the unit it stands in; the front one where several do. */
-export function beadAt(
-  { shapes, parts }: Sketch,
-  [x, y]: Flat,
-): { readonly drawn: DrawnBead; readonly unit: number; readonly time: number } | null {
+export function beadAt({ shapes, parts }: Sketch, [x, y]: Flat): StandingBead | null {
   for (const part of [...parts].reverse()) {
     const { beads, atMm, times, stepMm, stepUnits, unitsOn } = part;
     for (const drawn of [...beads].reverse()) {
@@ -169,12 +166,41 @@ export function beadAt(
       if (!shape) continue;
       const nearest = stepMm > 0 ? Math.round((x - atMm - drawn.at[0]) / stepMm) : 0;
       const time = Math.min(Math.max(nearest, 0), times - 1);
-      if (covers(shape.edge, drawn, [x - atMm - time * stepMm, y]))
-        return { drawn, unit: drawn.bead.place.unit + time * stepUnits + unitsOn, time };
+      const along = atMm + time * stepMm;
+      if (covers(shape.edge, drawn, [x - along, y]))
+        return {
+          drawn,
+          unit: drawn.bead.place.unit + time * stepUnits + unitsOn,
+          time,
+          at: [drawn.at[0] + along, drawn.at[1]],
+        };
     }
   }
   return null;
 }
+
+/** One bead of a picture where it stands, whichever of its times that is. */
+export interface StandingBead {
+  readonly drawn: DrawnBead;
+  readonly unit: number;
+  readonly time: number;
+  readonly at: Flat;
+}
+
+/** Every bead of a picture from left to right, and of those above each other from the top down. */
+export const standing = ({ parts }: Sketch): StandingBead[] =>
+  parts
+    .flatMap(({ beads, atMm, times, stepMm, stepUnits, unitsOn }) =>
+      beads.flatMap((drawn) =>
+        Array.from({ length: times }, (_, time): StandingBead => ({
+          drawn,
+          time,
+          unit: drawn.bead.place.unit + time * stepUnits + unitsOn,
+          at: [drawn.at[0] + atMm + time * stepMm, drawn.at[1]],
+        })),
+      ),
+    )
+    .sort((a, b) => a.at[0] - b.at[0] || a.at[1] - b.at[1]);
 
 /** Whether a point lies within a convex outline that stands at a place, turned. */
 function covers(edge: readonly Flat[], { at, angle }: DrawnBead, [x, y]: Flat): boolean {

@@ -5,7 +5,7 @@ import { settledOf, type CellLayout, type LayoutRequest } from './cellLayout';
 import { distance, type Point, type Pose } from './layout';
 import { turnOf } from './pose';
 import { beadWord, type RepeatCell } from './solver/cell';
-import { reach, restingOf, shifted, type Resting } from './solver/measure';
+import { reach, restingOf, shifted, type Resting } from './solver/resting';
 import type { BeadSize } from '../materials/material';
 import { solidOf, type Solid } from './solver/solid';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Bodies that the engine knows how to draw and to lay. */
 export const BEAD_SHAPES = [

@@ -2,7 +2,7 @@ import { isTraversal, type Bead, type Move, type Path, type Traversal } from '..
 import { head, list, runs } from './runs';
 
 /** What the maker calls one row of the work. */
-export type RowWord = 'row' | 'round' | 'rung' | 'unit';
+export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle';
 
 export interface StepWords {
   /** What the maker calls a bead of this role. */

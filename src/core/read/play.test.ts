@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { distance, type Point } from '../layout/layout';
 import { newPiece } from '../piece';
-import { planPiece, planUnits } from '../plan';
+import { planUnits } from '../plan';
+import { planPiece } from '../planShipped';
 import { STRUCTURES } from '../structures/registry';
 import { frames } from './play';
 

@@ -25,6 +25,17 @@ export interface StepGroup {
   readonly steps: readonly Step[];
 }
 
+/** Whether a group tells how a unit (from 0) of a pass is worked. */
+export const tells = (
+  group: StepGroup,
+  { section, pass, unit }: Pick<Move['place'], 'section' | 'pass' | 'unit'>,
+) =>
+  group.section === section &&
+  group.pass === pass &&
+  unit + 1 >= group.fromUnit &&
+  unit + 1 <= group.toUnit &&
+  (unit + 1 - group.fromUnit) % group.stride === 0;
+
 /** One unit of one pass, told on its own. */
 export interface ToldUnit {
   readonly place: Move['place'];

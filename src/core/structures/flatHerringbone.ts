@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
 import { type SewnLoop, loopSection, sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';

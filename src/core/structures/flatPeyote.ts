@@ -1,10 +1,11 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fastenOff, joinEnds } from '../closures/finish';
 import { loopSection, sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
-import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
+import { at, partsOf, sequenceSchema, structure, type RoleLetter, type WeaveRequest } from './structure';
 
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */
@@ -12,14 +13,30 @@ const WOVEN_ROWS = 4;
 
 const WIDE = [3, 4, 5, 6, 7, 8, 9, 10, 12] as const;
 
-const params = z.object({ sequence: sequenceSchema(MOST), wide: z.literal(WIDE) });
+const params = z
+  .object({ sequence: sequenceSchema(MOST), wide: z.literal(WIDE), motif: motifSchema })
+  .refine(
+    ({ wide, motif }) => wide % 2 === 0 || motif.length % 2 === 0,
+    'An odd strip has long and short rows by turns: its motif needs an even number of rows.',
+  );
 type Params = z.infer<typeof params>;
 
-const isOdd = ({ wide }: Params) => wide % 2 === 1;
-/** An odd strip has long and short rows by turns: its unit holds an even number of rows. */
-const rowsOfUnit = (p: Params) =>
-  isOdd(p) && p.sequence.length % 2 === 1 ? [...p.sequence, ...p.sequence] : p.sequence;
-const inRow = ({ wide }: Params, row: number) => (row % 2 === 0 ? Math.ceil(wide / 2) : Math.floor(wide / 2));
+const isOdd = ({ wide }: Pick<Params, 'wide'>) => wide % 2 === 1;
+const inRow = ({ wide }: Pick<Params, 'wide'>, row: number) =>
+  row % 2 === 0 ? Math.ceil(wide / 2) : Math.floor(wide / 2);
+
+/** The bead that stands in a row of the unit, counted from the upper edge. */
+const roleAt = ({ sequence, motif }: Params, row: number, column: number): RoleLetter =>
+  motif.length > 0 ? cellOf(motif, row, column) : at(sequence, row % sequence.length);
+
+/** The beads of a unit, row by row. An odd strip has long and short rows by turns: its unit holds an even number. */
+function rowsOfUnit(p: Params): Motif {
+  const told = p.motif.length > 0 ? p.motif.length : p.sequence.length;
+  const rows = isOdd(p) && told % 2 === 1 ? 2 * told : told;
+  return Array.from({ length: rows }, (_, row) =>
+    Array.from({ length: inRow(p, row) }, (_, column) => roleAt(p, row, column)),
+  );
+}
 
 /**
  * The first two rows are strung together, every second bead of each; every later row puts a bead into each gap
@@ -27,13 +44,14 @@ const inRow = ({ wide }: Params, row: number) => (row % 2 === 0 ? Math.ceil(wide
  * is held in a circle through the edge bead two rows back.
  */
 function weave(p: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
-  const sequence = rowsOfUnit(p);
-  const w = new Weave({ ...options, rowsPerUnit: sequence.length });
+  const rowsPerUnit = rowsOfUnit(p).length;
+  const w = new Weave({ ...options, rowsPerUnit });
   const t = w.needle('working');
-  const rows = units * sequence.length;
+  const rows = units * rowsPerUnit;
   const half = Math.floor(p.wide / 2);
-  const role = (row: number) => at(sequence, row % sequence.length);
-  const string = (row: number, i: number) => at(t.string([role(row)], `b${i + 1}-`, { row }), 0);
+  /** Even rows run from the upper edge, odd ones from the lower. */
+  const role = (row: number, i: number) => roleAt(p, row, row % 2 === 0 ? i : inRow(p, row) - 1 - i);
+  const string = (row: number, i: number) => at(t.string([role(row, i)], `b${i + 1}-`, { row }), 0);
 
   const { row0, row1 } = w.in({ pass: 'start' }, () => {
     t.begin('foreign');
@@ -130,7 +148,7 @@ export const flatPeyote = structure({
     'With an odd number across, every second row ends in a turn at the edge: that bead is gone through three times.',
   ],
   params,
-  defaults: { sequence: ['A', 'B'], wide: 6 },
+  defaults: { sequence: ['A', 'B'], wide: 6, motif: [] },
   usual: { A: 'cylinder-11', B: 'cylinder-11' },
   fields: [
     {
@@ -147,9 +165,21 @@ export const flatPeyote = structure({
       help: 'Two neighbouring rows together.',
       options: WIDE.map((value) => ({ value, label: `${value}` })),
     },
+    {
+      ...MOTIF_FIELD,
+      help: 'Rows of beads that repeat along the strip, instead of whole rows of one colour.',
+      chart: ({ wide, sequence }) => ({
+        cells: (row) => inRow({ wide: z.literal(WIDE).parse(wide) }, row),
+        // In an even strip the rows stand half a gap apart; in an odd one the short row stands within the long.
+        inset: (row) => row % 2,
+        step: isOdd({ wide: z.literal(WIDE).parse(wide) }) ? 2 : 1,
+        from: sequenceSchema(MOST).safeParse(sequence).data ?? ['A'],
+        word: 'row',
+      }),
+    },
   ],
   bind: (p) => ({
-    parts: partsOf(p.sequence, 'bead of a row'),
+    parts: partsOf(rolesOfMotif(rowsOfUnit(p)), 'bead of a row'),
     minimumUnits: Math.max(1, Math.ceil(4 / rowsOfUnit(p).length)),
     rowWord: 'row',
     closing: null,
@@ -162,13 +192,15 @@ export const flatPeyote = structure({
     weave: (units, request) => weave(p, units, request),
     /** Closed form: half a diameter a row, one length for each bead across. */
     form(body) {
-      const bodies = rowsOfUnit(p).map((role) => body(role));
-      const girth = Math.max(...bodies.map(({ diameterMm }) => diameterMm));
-      const length = Math.max(...bodies.map(({ lengthMm }) => lengthMm));
+      const rows = rowsOfUnit(p);
+      const most = (roles: readonly string[], of: 'diameterMm' | 'lengthMm') =>
+        Math.max(...roles.map((role) => body(role)[of]));
+      const girth = most(rows.flat(), 'diameterMm');
+      const length = most(rows.flat(), 'lengthMm');
       const step = girth / 2;
-      const [first, last] = [at(bodies, 0).diameterMm / 2, at(bodies, -1).diameterMm / 2];
+      const [first, last] = [most(at(rows, 0), 'diameterMm') / 2, most(at(rows, -1), 'diameterMm') / 2];
       return {
-        pitchMm: step * bodies.length,
+        pitchMm: step * rows.length,
         extraMm: first + last - step,
         widthMm: p.wide * length,
         thicknessMm: girth,

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { ArrangeQuestion } from '../fit/arrange';
 import type { Body, Pose } from '../layout/layout';
 import { weaveLine } from './strungLine';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
 import type { Body, Pose } from '../layout/layout';

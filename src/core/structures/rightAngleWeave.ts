@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fastenOff } from '../closures/finish';
 import { type SewnLoop, loopSection, sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
@@ -7,7 +7,17 @@ import { TAIL, type Bead } from '../weave/path';
 import type { Target } from '../weave/route';
 import { goThrough, grid, nameParts, rowOfPass, rowPass, type Run } from './grid';
 import { SHORTENS } from './shortening';
-import { at, partsOf, ROLE_LETTERS, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { cellOf, MOTIF_FIELD, motifSchema } from './motif';
+import {
+  at,
+  distinct,
+  partsOf,
+  ROLE_LETTERS,
+  sequenceSchema,
+  structure,
+  type RoleLetter,
+  type WeaveRequest,
+} from './structure';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4, 5] as const;
@@ -23,12 +33,21 @@ const params = z
     rows: z.literal(ROWS).default(1),
     /** The bead that fills the gaps along both edges, or none. */
     edge: z.enum([NONE, ...ROLE_LETTERS]).default(NONE),
+    /** By circles along the piece: the sides and the rungs between them, from the upper edge down. */
+    motif: motifSchema,
   })
   .refine(
     ({ rows, edge }) => rows === 1 || edge === NONE,
     'Edges are filled where there is one row: take one row, or leave the edges open.',
   );
 type Params = z.infer<typeof params>;
+
+/** Circles along the piece that make a unit. */
+const circlesOfUnit = ({ motif }: Pick<Params, 'motif'>) => Math.max(motif.length, 1);
+
+/** Beads of a side or a rung where a motif tells its colour: all of one. Levels of sides are even, of rungs odd. */
+const inMotif = ({ motif }: Params, circle: number, level: number, length: number): RoleLetter[] =>
+  Array.from({ length }, () => cellOf(motif, circle + motif.length, level));
 
 /** The sides of a circle, seen from above: `left` towards the start of the piece. */
 type SideName = 'top' | 'right' | 'bottom' | 'left';
@@ -47,8 +66,9 @@ const leftwards = (row: number) => row % 2 === 1;
  * old ones, through that side again, and on round to where the next circle begins; the thread never cuts a
  * corner. Later rows come back along the one before, and share its outer sides.
  */
-function weave(p: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
-  const w = new Weave(options);
+function weave(p: Params, repeats: number, { start, end, joined, ...options }: WeaveRequest) {
+  const units = repeats * circlesOfUnit(p);
+  const w = new Weave({ ...options, rowsPerUnit: circlesOfUnit(p) });
   const t = w.needle('working').begin('none');
   const tops: Run[][] = [];
   const rungs: Run[][] = [];
@@ -78,7 +98,9 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
       if (known(side)) along(side);
       else {
         const roles =
-          side === 'top' || side === 'bottom' ? sideRoles(p, goesForward(side, clockwise)) : p.rung;
+          side === 'top' || side === 'bottom'
+            ? sideRoles(p, goesForward(side, clockwise), unit, side === 'top' ? row + 1 : row)
+            : rungRoles(p, side === 'left' ? unit - 1 : unit, row);
         // The outermost rung of a later row belongs to the unit beyond: there it is what every unit begins with.
         const outer = row > 0 && first && side === (exit === 'left' ? 'right' : 'left');
         const beads = outer
@@ -95,7 +117,7 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
   };
 
   // The rung that the first unit shares with none before it.
-  rungs[0] = [{ beads: t.string(p.rung, 'rung', { row: -1 }), forward: true }];
+  rungs[0] = [{ beads: t.string(rungRoles(p, -1, 0), 'rung', { row: -1 }), forward: true }];
   for (let unit = 0; unit < units; unit++) {
     // The circle that closes a ring shares the first side of all: it has two sides of its own.
     if (joined && unit === units - 1) (rungs[0] ??= [])[units] = at(at(rungs, 0), 0);
@@ -213,8 +235,40 @@ function fillPlace(name: string, unit: number): { edge: 1 | -1; boundary: number
   return { edge: name.startsWith('upper') ? 1 : -1, boundary: on ? unit : unit + 1, forward: on };
 }
 
-/** The far side mirrors the near one: both read the same along the piece. */
-const sideRoles = ({ side }: Params, forward: boolean) => (forward ? side : [...side].reverse());
+/** The far side mirrors the near one: both read the same along the piece. Levels count from the upper edge. */
+function sideRoles(p: Params, forward: boolean, circle: number, level: number): RoleLetter[] {
+  if (p.motif.length > 0) return inMotif(p, circle, 2 * level, p.side.length);
+  return forward ? p.side : [...p.side].reverse();
+}
+
+/** The rung that ends a circle of a row. */
+const rungRoles = (p: Params, circle: number, row: number): RoleLetter[] =>
+  p.motif.length > 0 ? inMotif(p, circle, 2 * row + 1, p.rung.length) : p.rung;
+
+/** Every side, and a rung, as the closed form takes them. */
+function sidesAndRung(p: Params): { sides: RoleLetter[][]; rung: RoleLetter[] } {
+  if (p.motif.length === 0) return { sides: [p.side], rung: p.rung };
+  const levels = Array.from({ length: p.rows + 1 }, (_, level) => level);
+  const circles = [...p.motif.keys()];
+  return {
+    sides: circles.flatMap((circle) => levels.map((level) => sideRoles(p, true, circle, level))),
+    rung: rungRoles(p, 0, 0),
+  };
+}
+
+/** The roles of sides and of rungs. */
+function rolesByPart(p: Params): { side: RoleLetter[]; rung: RoleLetter[] } {
+  if (p.motif.length === 0) return { side: p.side, rung: p.rung };
+  const ofLevel = (rest: 0 | 1) =>
+    distinct(
+      [...p.motif.keys()].flatMap((circle) =>
+        Array.from({ length: 2 * p.rows + 1 }, (_, level) => level)
+          .filter((level) => level % 2 === rest)
+          .map((level) => cellOf(p.motif, circle, level)),
+      ),
+    );
+  return { side: ofLevel(0), rung: ofLevel(1) };
+}
 
 /** Where thread comes out of a run that it goes through so. */
 function endOf({ beads, forward }: Run, wanted: boolean): Target {
@@ -244,7 +298,7 @@ export const rightAngleWeave = structure({
     'Keep it snug: bare thread at the corners is what wears through.',
   ],
   params,
-  defaults: { side: ['A'], rung: ['B'], rows: 1, edge: NONE },
+  defaults: { side: ['A'], rung: ['B'], rows: 1, edge: NONE, motif: [] },
   usual: { A: 'fire-polished-4', B: 'fire-polished-4' },
   fields: [
     {
@@ -278,26 +332,37 @@ export const rightAngleWeave = structure({
         ...ROLE_LETTERS.slice(2).map((value) => ({ value, label: `with ${value}` })),
       ],
     },
+    {
+      ...MOTIF_FIELD,
+      help: 'Colours of sides and rungs by turns, circle after circle; each row here is a circle, from the upper edge down.',
+      chart: ({ rows, side, rung }) => ({
+        cells: () => 2 * z.literal(ROWS).catch(1).parse(rows) + 1,
+        inset: () => 0,
+        step: 1,
+        from: [side, rung].flatMap((roles) => sequenceSchema(MOST).safeParse(roles).data?.slice(0, 1) ?? []),
+        word: 'circle',
+      }),
+    },
   ],
   bind: (p) => ({
     parts: [
-      ...partsOf(p.side, 'side'),
-      ...partsOf(p.rung, 'rung'),
+      ...partsOf(rolesByPart(p).side, 'side'),
+      ...partsOf(rolesByPart(p).rung, 'rung'),
       ...(p.edge === NONE ? [] : partsOf([p.edge], 'bead of the edge')),
     ],
-    minimumUnits: 2,
-    rowWord: 'unit',
+    minimumUnits: p.motif.length > 1 ? 1 : 2,
+    rowWord: p.motif.length > 1 ? 'circle' : 'unit',
     closing: null,
     mostLoops: p.rows,
     closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
     weave: (units, request) => weave(p, units, request),
     form(body, without) {
-      const net = grid(body, { sides: [p.side], rung: p.rung, rows: p.rows });
+      const net = grid(body, { ...sidesAndRung(p), rows: p.rows });
       const fill = p.edge === NONE || without.has(EDGE_FILL) ? null : body(p.edge);
       // What stands out beyond the sides on either edge.
       const edgeMm = fill ? fill.diameterMm : 0;
       return {
-        pitchMm: net.pitchMm,
+        pitchMm: net.pitchMm * circlesOfUnit(p),
         extraMm: net.rungGirthMm,
         widthMm: net.widthMm + edgeMm,
         thicknessMm: net.thicknessMm,
@@ -315,7 +380,8 @@ export const rightAngleWeave = structure({
             return net.rung(k, row, word === 'left' ? unit : unit + 1, goesForward(word, clockwise));
           const top = word === 'top' || (word === 'near') === clockwise;
           const forward = goesForward(top ? 'top' : 'bottom', clockwise);
-          return net.side(sideRoles(p, forward), k, top ? row + 1 : row, unit, forward);
+          const level = top ? row + 1 : row;
+          return net.side(sideRoles(p, forward, unit, level), k, level, unit, forward);
         },
       };
     },

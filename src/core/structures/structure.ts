@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Closing } from '../body/kinds';
 import type { SewnLoop } from '../closures/sewnLoop';
 import type { ArrangeQuestion } from '../fit/arrange';
@@ -133,7 +133,27 @@ export type Field =
       readonly label: string;
       readonly help: string;
       readonly range: LengthRange;
+    }
+  | {
+      readonly key: string;
+      readonly kind: 'motif';
+      readonly label: string;
+      readonly help: string;
+      /** How the motif is laid out on paper with these parameters. */
+      readonly chart: (params: Readonly<Record<string, unknown>>) => MotifChart;
     };
+
+/** A small motif on paper: rows one below the other. */
+export interface MotifChart {
+  readonly cells: (row: number) => number;
+  /** How far a row is set in, in half cells. */
+  readonly inset: (row: number) => number;
+  /** New rows come in so many at once. */
+  readonly step: number;
+  /** What a new row is filled with, by turns. */
+  readonly from: readonly RoleLetter[];
+  readonly word: string;
+}
 
 /** The fields that mean something with these parameters. */
 export const fieldsThatCount = (

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fastenBack, fastenOff, JOIN, joinEnds, WOVEN_BEADS } from '../closures/finish';
 import { loopSection, sewLoop } from '../closures/sewnLoop';
 import { hang } from '../layout/arc';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fastenOff } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fastenOff } from '../closures/finish';
 import { loopSection, sewLoop } from '../closures/sewnLoop';
 import { hang } from '../layout/arc';

@@ -1,8 +1,10 @@
 import type { Path } from '../../weave/path';
 import type { Point } from '../layout';
 import { closedCell, repeatCell, type RepeatCell } from './cell';
-import { CellEnergy, PER_BEAD, stateOf, TAUT } from './energy';
-import { clearance, restingOf, shifted, turned, measure, type Resting } from './measure';
+import { CellEnergy, TAUT } from './energy';
+import { PER_BEAD, stateOf } from './state';
+import { clearance, turned, measure } from './measure';
+import { restingOf, shifted, type Resting } from './resting';
 import { minimise } from './minimise';
 import { seeded } from './random';
 import type { Settled } from './settled';

@@ -1,7 +1,7 @@
 import type { Point } from '../layout';
 import type { Anchor, RepeatCell } from './cell';
-import { PER_BEAD, stateOf } from './energy';
-import { restingOf, type Resting } from './measure';
+import { PER_BEAD, stateOf } from './state';
+import { restingOf, type Resting } from './resting';
 import type { Solid } from './solid';
 import { quaternionOf, type Matrix } from './turns';
 import { add, apply, mean, mul, sub, times, unit } from './vectors';

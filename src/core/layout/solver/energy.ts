@@ -1,10 +1,8 @@
 import type { Anchor, RepeatCell, Span } from './cell';
 import { Contact, type Placed } from './contact';
 import type { Solid } from './solid';
+import { pitchIndex, PER_BEAD } from './state';
 import { matrixOf } from './turns';
-
-/** Numbers of one bead in the state: its centre and its quaternion (w, x, y, z), of any length. */
-export const PER_BEAD = 7;
 
 /** What changes from stage to stage while a cell is solved. */
 export interface Stage {
@@ -37,10 +35,6 @@ const BALL: Solid = { terms: [{ kind: 'ellipsoid', axes: [1, 1, 1] }], holes: []
 const STILL = Float64Array.from([1, 0, 0, 0, 1, 0, 0, 0, 1]);
 /** The furthest period that can be touched. */
 const FAR = 8;
-
-/** A state that holds every bead of a cell, and the pitch and twist of its period. */
-export const stateOf = (beads: number): Float64Array => new Float64Array(beads * PER_BEAD + 2);
-export const pitchIndex = (beads: number): number => beads * PER_BEAD;
 
 /**
  * The energy of a repeat cell: taut thread, beads that may not overlap. Neighbouring periods are images of the

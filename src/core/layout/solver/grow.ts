@@ -1,7 +1,7 @@
 import type { Point } from '../layout';
 import type { Anchor, CellBead, RepeatCell, Span } from './cell';
-import { pitchIndex, PER_BEAD } from './energy';
-import { restingOf, shifted } from './measure';
+import { pitchIndex, PER_BEAD } from './state';
+import { restingOf, shifted } from './resting';
 import type { Solid } from './solid';
 import { quaternionOf } from './turns';
 import { add, cross, mean, mul, ofColumns, sub, unit } from './vectors';

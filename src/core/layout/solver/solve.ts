@@ -1,5 +1,6 @@
 import type { RepeatCell } from './cell';
-import { CellEnergy, pitchIndex, PER_BEAD, TAUT } from './energy';
+import { CellEnergy, TAUT } from './energy';
+import { pitchIndex, PER_BEAD } from './state';
 import { dock, widened } from './dock';
 import { only, placeLater } from './grow';
 import { measure } from './measure';

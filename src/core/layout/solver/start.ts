@@ -1,6 +1,6 @@
 import type { Point } from '../layout';
 import type { Anchor, RepeatCell } from './cell';
-import { pitchIndex, PER_BEAD, stateOf } from './energy';
+import { pitchIndex, PER_BEAD, stateOf } from './state';
 import type { Solid } from './solid';
 import { quaternionOf } from './turns';
 import { across, add, cross, dot, mean, mul, ofColumns, sub, unit } from './vectors';

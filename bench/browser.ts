@@ -1,0 +1,190 @@
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { execFileSync, spawn } from 'node:child_process';
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { newPiece, type Piece } from '@/core/piece';
+import { planPiece } from '@/core/planShipped';
+import { line, quantile, section } from './timing';
+
+const NEXT = 'node_modules/next/dist/bin/next';
+const BARE = 'bench/bare';
+const LOADS = 10;
+const CHANGES = 20;
+const MANY = 3000;
+/** Our page may take so much more than a bare one of the same framework and component library. */
+const AT_MOST = 1.3;
+
+interface Served {
+  readonly url: string;
+  readonly stop: () => void;
+}
+
+/** Starts a built app and waits until it answers. */
+async function serve(folder: string, env: Readonly<Record<string, string>> = {}): Promise<Served> {
+  const child = spawn(process.execPath, [NEXT, 'start', folder, '-H', '127.0.0.1', '-p', '0'], {
+    env: { ...process.env, ...env, NEXT_TELEMETRY_DISABLED: '1' },
+  });
+  const url = await new Promise<string>((resolve, reject) => {
+    let text = '';
+    const hear = (chunk: Buffer) => {
+      text += chunk.toString();
+      const [found] = /http:\/\/127\.0\.0\.1:\d+/.exec(text) ?? [];
+      if (found && text.includes('Ready'))
+        fetch(found).then(
+          () => resolve(found),
+          () => undefined,
+        );
+    };
+    child.stdout.on('data', hear);
+    child.stderr.on('data', hear);
+    child.on('close', () => reject(new Error(text)));
+  });
+  return { url, stop: () => child.kill() };
+}
+
+/**
+ * Runs in the page before anything else. React keeps what an element answers to on the element itself, from the moment
+ * it does: then, and painted, the page can be used.
+ */
+const usableScript = (selector: string): string => `
+  requestAnimationFrame(function look() {
+    const element = document.querySelector(${JSON.stringify(selector)});
+    const answers = element && Object.keys(element).some((key) => key.startsWith('__reactProps'));
+    if (answers) setTimeout(() => { window.usableMs = performance.now(); });
+    else requestAnimationFrame(look);
+  });
+`;
+
+/** Milliseconds until something on the page is painted and answers, and the bytes that came for it. */
+async function load(browser: Browser, url: string, usable: string): Promise<{ ms: number; bytes: number }> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const network = await context.newCDPSession(page);
+  await network.send('Network.enable');
+  let bytes = 0;
+  network.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
+  await page.addInitScript({ content: usableScript(usable) });
+  await page.goto(url, { waitUntil: 'commit' });
+  // What is fetched from then on, for things that nobody has opened yet, keeps nobody waiting.
+  let ms: number | undefined;
+  while ((ms = await page.evaluate<number | undefined>('window.usableMs')) === undefined)
+    await page.waitForTimeout(20);
+  const needed = bytes;
+  await context.close();
+  return { ms, bytes: needed };
+}
+
+async function loads(browser: Browser, url: string, usable: string) {
+  await load(browser, url, usable); // the server has everything in memory from then on
+  const all: { ms: number; bytes: number }[] = [];
+  for (let i = 0; i < LOADS; i++) all.push(await load(browser, url, usable));
+  const median = (of: (one: { ms: number; bytes: number }) => number) =>
+    quantile(
+      all.map(of).sort((a, b) => a - b),
+      0.5,
+    );
+  return { ms: median(({ ms }) => ms), bytes: median(({ bytes }) => bytes) };
+}
+
+/** A piece of about so many beads, kept on the bench; its place. */
+async function keepLong({ url }: Served, id: string, structureId: string): Promise<string> {
+  const stored = (await (await fetch(`${url}/api/pieces/${id}`)).json()) as { doc: Piece; revision: number };
+  const piece = newPiece('A long one', structureId, stored.doc.wearer, 'necklace');
+  const one = planPiece({ ...piece, units: 40 });
+  if (!one.ok) throw new Error(JSON.stringify(one.problem));
+  const perUnit = one.quantities.reduce((sum, q) => sum + q.perUnit, 0);
+  const doc = { ...piece, units: Math.round(MANY / perUnit) };
+  const response = await fetch(`${url}/api/pieces/${id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json', origin: url },
+    body: JSON.stringify({ revision: stored.revision, changeId: structureId, doc }),
+  });
+  if (!response.ok) throw new Error(await response.text());
+  return `${url}/plan/${id}`;
+}
+
+/** Runs in the page: presses a key, and tells how long it took until the frame in which the answers changed. */
+const changeScript = (key: string): string => `
+  new Promise((resolve) => {
+    const slip = document.querySelector('section[aria-label="The answers"]');
+    const observer = new MutationObserver(() => {
+      observer.disconnect();
+      requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - start)));
+    });
+    observer.observe(slip, { subtree: true, characterData: true, childList: true });
+    const start = performance.now();
+    const event = { key: ${JSON.stringify(key)}, code: 'BracketRight', bubbles: true };
+    document.body.dispatchEvent(new KeyboardEvent('keydown', event));
+  })
+`;
+
+/** Milliseconds from a key press until the new count, length and tally are painted; sorted. */
+async function changes(page: Page): Promise<number[]> {
+  const times: number[] = [];
+  for (let i = 0; i < CHANGES; i++) {
+    const key = i % 2 === 0 ? ']' : '[';
+    times.push(await page.evaluate<number>(changeScript(key)));
+    await page.waitForTimeout(400); // the picture comes after the numbers
+  }
+  return times.sort((a, b) => a - b);
+}
+
+/** The planning screen as a browser has it: how soon it answers, and how heavy it is beside a bare page. */
+export async function benchBrowser(): Promise<void> {
+  section('The planning screen in a browser');
+  execFileSync(
+    'node',
+    ['-e', "import('./scripts/setup.mjs').then(m=>{m.packages();m.chromium();m.build()})"],
+    {
+      stdio: 'inherit',
+    },
+  );
+  mkdirSync(join(BARE, 'public'), { recursive: true });
+  copyFileSync('node_modules/antd/dist/antd.css', join(BARE, 'public/antd.css'));
+  execFileSync(process.execPath, [NEXT, 'build', BARE], { stdio: 'pipe' });
+  const folder = mkdtempSync(join(tmpdir(), 'ivyloom-bench-'));
+  const env = { IVYLOOM_DATA: folder };
+  execFileSync('npx', ['tsx', 'src/cli/seed.ts'], { env: { ...process.env, ...env }, stdio: 'pipe' });
+  const [ours, bare] = [await serve('.', env), await serve(BARE)];
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(ours.url);
+    const href = await page.locator('h2 a').first().getAttribute('href');
+    if (!href) throw new Error('nothing on the bench');
+    const id = href.split('/').at(-1) ?? '';
+
+    const plan = await loads(browser, ours.url + href, 'input[name=units]');
+    const beside = await loads(browser, bare.url, 'main button');
+    line('first usable paint, median of ten, ms', plan.ms, true, `a bare page: ${beside.ms.toFixed(0)}`);
+    const [slower, heavier] = [plan.ms / beside.ms, plan.bytes / beside.bytes];
+    line('first usable paint beside a bare page', slower, slower < AT_MOST, `at most ${AT_MOST}`);
+    line('bytes for it, kB', plan.bytes / 1000, true, `a bare page: ${(beside.bytes / 1000).toFixed(0)}`);
+    line('bytes beside a bare page', heavier, heavier < AT_MOST, `at most ${AT_MOST}`);
+
+    for (const structureId of ['flat-peyote', 'tubular-herringbone', 'right-angle-weave']) {
+      // What the page still owes is sent before the piece is changed from outside.
+      await page.goto('about:blank');
+      await new Promise((resolve) => setTimeout(resolve, 1500));
+      await page.goto(await keepLong(ours, id, structureId));
+      await page.getByRole('region', { name: 'The answers' }).waitFor();
+      await page.waitForTimeout(1500);
+      const p95 = quantile(await changes(page), 0.95);
+      line(
+        `a change at 3,000 beads of ${structureId}, painted, p95 ms`,
+        p95,
+        p95 < 150,
+        'aim 50; fails at 150',
+      );
+    }
+  } finally {
+    await browser.close();
+    ours.stop();
+    bare.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}

@@ -1,0 +1,17 @@
+import type { Piece } from '../piece';
+import type { Shade } from './shades';
+
+/** The change that gives one of a role's colours another: 0 is the bead's own. */
+export function dyed(
+  { beads, colourings }: Pick<Piece, 'beads' | 'colourings'>,
+  role: string,
+  shade: number,
+  { name, hex }: Shade,
+): Partial<Piece> {
+  const key = role as keyof Piece['beads'];
+  if (shade === 0) return { beads: { ...beads, [key]: { ...beads[key], colourName: name, colour: hex } } };
+  const own = colourings[key as keyof Piece['colourings']];
+  if (!own) return {};
+  const more = own.more.map((old, i) => (i === shade - 1 ? { name, hex } : old));
+  return { colourings: { ...colourings, [role]: { ...own, more } } };
+}

@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import { apartFrom, compared } from './compare';
+import type { LengthStyle } from './length/length';
+import { inStructure, newPiece, type Piece } from './piece';
+import type { Plan } from './plan';
+import { planPiece } from './planShipped';
+
+const INCHES: LengthStyle = { unit: 'in', denominator: 16 };
+const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
+const piece = newPiece('Breakwater', 'flat-herringbone', wearer);
+
+function planned(of: Piece): Plan {
+  const plan = planPiece(of);
+  if (!plan.ok) throw new Error('no plan');
+  return plan;
+}
+
+describe('versions side by side', () => {
+  it('tell what each is, and in what they differ', () => {
+    const one = planned(piece);
+    const other = planned({ ...piece, units: one.chosen.units + 2 });
+    const lines = compared([one, other, null], INCHES);
+    const line = (what: string) => lines.find((l) => l.what === what);
+    expect(line('count')?.says).toEqual([`${one.chosen.units} units`, `${one.chosen.units + 2} units`, null]);
+    expect(
+      compared([one, other], INCHES)
+        .filter(({ differs }) => differs)
+        .map(({ what }) => what),
+    ).toEqual(expect.arrayContaining(['count', 'finished length', 'off the wish', 'beads in all', 'thread']));
+    expect(compared([one, other], INCHES).find(({ what }) => what === 'feel')?.differs).toBe(false);
+  });
+
+  it('do not differ where they are the same', () => {
+    const plan = planned(piece);
+    expect(compared([plan, planned({ ...piece })], INCHES).some(({ differs }) => differs)).toBe(false);
+  });
+
+  it('say what was chosen otherwise, whatever they are called', () => {
+    expect(apartFrom({ ...piece, name: 'Other' }, piece, INCHES)).toBeNull();
+    expect(apartFrom({ ...piece, units: 20 }, piece, INCHES)).toBe('count: what fits best → 20');
+    expect(apartFrom(inStructure(piece, 'ladder'), piece, INCHES)).toMatch(
+      /^stitch: flat herringbone → ladder/,
+    );
+  });
+});

@@ -1,0 +1,49 @@
+import { changeBetween } from './changes';
+import { countWords } from './choosing';
+import { formatChange, formatLength, formatThread, type LengthStyle } from './length/length';
+import type { Piece } from './piece';
+import type { Plan } from './plan';
+
+/** One line of a comparison: the same thing said of every version. */
+export interface ComparedLine {
+  readonly what: string;
+  /** One for each version; null where it has no plan. */
+  readonly says: readonly (string | null)[];
+  /** Whether the versions differ in it. */
+  readonly differs: boolean;
+}
+
+interface Facet {
+  readonly what: string;
+  readonly of: (plan: Plan, style: LengthStyle) => string;
+}
+
+const beadsInAll = ({ quantities }: Plan): number => quantities.reduce((sum, { total }) => sum + total, 0);
+
+/** What versions of a piece are compared by, in the order in which a weaver asks. */
+const FACETS: readonly Facet[] = [
+  { what: 'stitch', of: ({ structure }) => structure.name.toLowerCase() },
+  { what: 'count', of: (plan) => countWords(plan, plan.chosen.units) },
+  { what: 'finished length', of: ({ chosen }, style) => formatLength(chosen.finishedMm, style) },
+  { what: 'off the wish', of: ({ chosen }, style) => formatChange(chosen.offMm, style) },
+  { what: 'sits', of: ({ sit }) => sit ?? 'one length' },
+  { what: 'beads in all', of: (plan) => String(beadsInAll(plan)) },
+  { what: 'thread', of: ({ thread }, style) => formatThread(thread.totalMm, style.unit, style.decimal) },
+  { what: 'lengths of thread', of: ({ thread }) => String(thread.lengths) },
+  { what: 'wide', of: ({ widthMm }, style) => formatLength(widthMm, style) },
+  { what: 'thick', of: ({ thicknessMm }, style) => formatLength(thicknessMm, style) },
+  { what: 'weighs', of: ({ weight }) => `${Math.round(weight.grams)} g` },
+  { what: 'feel', of: ({ structure }) => structure.feel },
+  { what: 'warnings', of: ({ warnings }) => (warnings.length === 0 ? 'none' : String(warnings.length)) },
+];
+
+/** Several versions side by side, line by line. */
+export const compared = (plans: readonly (Plan | null)[], style: LengthStyle): ComparedLine[] =>
+  FACETS.map(({ what, of }) => {
+    const says = plans.map((plan) => plan && of(plan, style));
+    return { what, says, differs: new Set(says).size > 1 };
+  });
+
+/** What one version has that the other has not, in words; null where they are the same. */
+export const apartFrom = (version: Piece, from: Piece, style: LengthStyle): string | null =>
+  changeBetween({ ...from, name: version.name }, version, style)?.words ?? null;

@@ -1,0 +1,167 @@
+/** What a drawn example shows: a short piece of a stitch, and what of it is meant. */
+export interface GlossaryExample {
+  readonly structureId: string;
+  readonly params?: Readonly<Record<string, unknown>>;
+  /** Roles that stand out. */
+  readonly roles?: readonly string[];
+  /** A bracket over one unit, or over the first and last bead of the woven part. */
+  readonly bracket?: 'unit' | 'woven part' | 'all';
+  readonly view?: 'above' | 'side';
+}
+
+export interface GlossaryEntry {
+  readonly word: string;
+  readonly meaning: string;
+  readonly example: GlossaryExample | null;
+}
+
+/** The words of the craft as they are used here, in the order of the work. */
+export const GLOSSARY = [
+  {
+    word: 'off-loom',
+    meaning:
+      'Woven in the hand with needle and thread: no loom, no warp. The beads hold each other by the way the thread goes.',
+    example: { structureId: 'flat-peyote' },
+  },
+  {
+    word: 'unit',
+    meaning:
+      'One repeat of the weave: what is worked over and over. Counts, beads a unit and the fit go by it.',
+    example: { structureId: 'right-angle-weave', bracket: 'unit' },
+  },
+  {
+    word: 'gauge',
+    meaning:
+      'How long one unit is, and so how many go into an inch. It depends on beads, thread and hand: a swatch of your own knows it best.',
+    example: { structureId: 'ladder', bracket: 'unit' },
+  },
+  {
+    word: 'swatch',
+    meaning:
+      'A few units worked as they will be, and measured. Two or three of them also tell how much your gauge varies.',
+    example: { structureId: 'flat-herringbone', bracket: 'woven part' },
+  },
+  {
+    word: 'finished length',
+    meaning: 'The whole piece, clasp closed, measured flat along its middle line.',
+    example: { structureId: 'flat-herringbone', bracket: 'all' },
+  },
+  {
+    word: 'woven part',
+    meaning: 'From the first bead to the last, without clasp and loops. It is what the units add up to.',
+    example: { structureId: 'flat-herringbone', bracket: 'woven part' },
+  },
+  {
+    word: 'ease',
+    meaning:
+      'How much longer a piece is than the body it goes round: snug little, loose much. Thickness takes some of it.',
+    example: null,
+  },
+  {
+    word: 'row',
+    meaning: 'Beads that are worked one after another before the work turns, or before the next lie on them.',
+    example: { structureId: 'flat-peyote', params: { sequence: ['A', 'B', 'A', 'A'] }, roles: ['B'] },
+  },
+  {
+    word: 'rung',
+    meaning:
+      'What joins one side to the other: in a ladder each step, in right-angle weave the bead two circles share.',
+    example: { structureId: 'right-angle-weave', roles: ['B'] },
+  },
+  {
+    word: 'picot',
+    meaning: 'Beads that stand out in a small point along an edge.',
+    example: { structureId: 'ladder', roles: ['B'] },
+  },
+  {
+    word: 'herringbone',
+    meaning: 'Beads in pairs that lean towards each other, column beside column.',
+    example: { structureId: 'flat-herringbone' },
+  },
+  {
+    word: 'peyote',
+    meaning: 'Bead by bead into the gaps of the row before, like bricks set on end.',
+    example: { structureId: 'flat-peyote' },
+  },
+  {
+    word: 'right-angle weave',
+    meaning:
+      'Circles of four sides, each sharing one with the next. The thread never cuts straight across a corner.',
+    example: { structureId: 'right-angle-weave' },
+  },
+  {
+    word: 'cross-weave',
+    meaning: 'Two needles that cross in one bead, go round outside, and cross in the next.',
+    example: { structureId: 'cross-weave' },
+  },
+  {
+    word: 'two-hole bead',
+    meaning:
+      'A bead with two holes side by side: one row runs through the first, another through the second.',
+    example: { structureId: 'two-hole-line' },
+  },
+  {
+    word: 'pass',
+    meaning:
+      'A trip of the thread along the piece. A first pass strings and weaves, later ones edge, fill or reinforce.',
+    example: { structureId: 'ladder', view: 'side' },
+  },
+  {
+    word: 'step-up',
+    meaning: 'In a tube: through the first bead of the round just worked, to begin the next one higher.',
+    example: { structureId: 'tubular-peyote' },
+  },
+  {
+    word: 'stop bead',
+    meaning:
+      'A bead that keeps the first ones from sliding off. A foreign one comes off again, one of the pattern stays.',
+    example: null,
+  },
+  {
+    word: 'tail',
+    meaning: 'Thread left hanging at the start: woven in at the end, or used to sew on the clasp there.',
+    example: null,
+  },
+  {
+    word: 'thread bridge',
+    meaning:
+      'Bare thread between two beads. A needle can go under it, to hang a bead there or to make a half hitch.',
+    example: null,
+  },
+  {
+    word: 'half hitch',
+    meaning:
+      'Under a thread bridge, and through the loop before it is drawn tight: the knot that ends a thread.',
+    example: null,
+  },
+  {
+    word: 'reinforce',
+    meaning: 'Once more round what is there already, so that it holds: loops of a clasp at least twice.',
+    example: { structureId: 'flat-herringbone', roles: ['loop'] },
+  },
+  {
+    word: 'wingspan',
+    meaning:
+      'Fingertip to fingertip, arms out: about one’s height. Thread is measured by it without a ruler.',
+    example: null,
+  },
+  {
+    word: 'culling',
+    meaning: 'Picking even beads and leaving out odd ones. Buy a few more than the plan counts.',
+    example: null,
+  },
+  {
+    word: 'shade',
+    meaning: 'One of several colours that the beads of one letter come in: they are named A1, A2 and so on.',
+    example: null,
+  },
+] as const satisfies readonly GlossaryEntry[];
+
+export type GlossaryWord = (typeof GLOSSARY)[number]['word'];
+
+/** What a word means. Throws for a word that the glossary does not have. */
+export function glossaryEntry(word: GlossaryWord): GlossaryEntry {
+  const found = GLOSSARY.find((entry) => entry.word === word);
+  if (!found) throw new Error(`The glossary has no word “${word}”.`);
+  return found;
+}
