@@ -16,15 +16,17 @@ export const metadata: Metadata = {
 
 export default async function Layout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? '';
+  const kept = await atHand();
+  const { theme } = kept.settings;
   return (
-    <html lang="en">
+    <html lang="en" data-theme={theme === 'device' ? undefined : theme}>
       <head>
         {/* Ant Design's static sheet: served once and cached, instead of with every page. */}
         {/* eslint-disable-next-line @next/next/no-css-tags */}
         <link rel="stylesheet" href="/antd.css" />
       </head>
       <body>
-        <Providers nonce={nonce} {...await atHand()}>
+        <Providers nonce={nonce} {...kept}>
           <Shell>{children}</Shell>
         </Providers>
       </body>

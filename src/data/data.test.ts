@@ -11,9 +11,10 @@ import { openFolder, openMemory, openServer, type Database } from './database';
 import { FolderInUse } from './guard';
 import { catalogue, topUpCatalogue } from './materials';
 import { checkHistory, migrate, shippedMigrations } from './migrate';
-import { addMeasure, addPerson, archiveMeasure, archivePerson, changePerson, people } from './people';
-import { addPiece, archivePiece, asideVersions, pieceById, pieces, savePiece, settle } from './pieces';
-import { addSwatch, archiveSwatch, swatches } from './swatches';
+import { putAway } from './archive';
+import { addMeasure, addPerson, changePerson, people } from './people';
+import { addPiece, asideVersions, pieceById, pieces, savePiece, settle } from './pieces';
+import { addSwatch, swatches } from './swatches';
 import { setLengthUnit, setSettings, theWorkspace } from './workspaces';
 
 /** A migrated empty database, dumped once: opening a copy is many times quicker than making one. */
@@ -92,17 +93,17 @@ describe.each(kinds)('the data, on %s', (_, open) => {
     expect(await girth()).toBe(54);
     const newest = (await people(database.db, ws))[0]?.measures[0];
     expect(newest?.takenOn).toBe('2026-06-20');
-    expect(await archiveMeasure(database.db, ws, newest?.id ?? '', true)).toBe(true);
+    expect(await putAway(database.db, ws, 'measure', newest?.id ?? '', true)).toBe(true);
     expect(await girth()).toBe(52);
-    await archiveMeasure(database.db, ws, newest?.id ?? '', false);
+    await putAway(database.db, ws, 'measure', newest?.id ?? '', false);
     expect(await girth()).toBe(54);
   });
 
   it('puts people and swatches away, and back', async () => {
     const { id } = await addPerson(database.db, ws, { name: 'Tove', girths: { wrist: 155 } });
-    expect(await archivePerson(database.db, ws, id, true)).toBe(true);
+    expect(await putAway(database.db, ws, 'person', id, true)).toBe(true);
     expect(await people(database.db, ws)).toEqual([]);
-    await archivePerson(database.db, ws, id, false);
+    await putAway(database.db, ws, 'person', id, false);
     expect(await changePerson(database.db, ws, id, { name: 'Tova', note: 'alto' })).toBe(true);
     expect((await people(database.db, ws))[0]).toMatchObject({ name: 'Tova', note: 'alto' });
     expect(await changePerson(database.db, ws, crypto.randomUUID(), { name: 'x' })).toBe(false);
@@ -110,9 +111,9 @@ describe.each(kinds)('the data, on %s', (_, open) => {
     const measured = { units: 20, lengthMm: 61, takenOn: '2026-06-01', tension: 'medium', note: '' } as const;
     const kept = await addSwatch(database.db, ws, swatchOf(doc('one'), { ...measured, without: [] }));
     expect((await swatches(database.db, ws)).map(({ doc }) => doc.lengthMm)).toEqual([61]);
-    expect(await archiveSwatch(database.db, ws, kept.id, true)).toBe(true);
+    expect(await putAway(database.db, ws, 'swatch', kept.id, true)).toBe(true);
     expect(await swatches(database.db, ws)).toEqual([]);
-    await archiveSwatch(database.db, ws, kept.id, false);
+    await putAway(database.db, ws, 'swatch', kept.id, false);
     expect(await swatches(database.db, ws)).toHaveLength(1);
   });
 
@@ -171,14 +172,14 @@ describe.each(kinds)('the data, on %s', (_, open) => {
     expect(
       await savePiece(database.db, other, id, { doc: doc('x'), baseRevision: 1, changeId: 'x' }),
     ).toEqual({ kind: 'missing' });
-    expect(await archivePiece(database.db, other, id, true)).toBe(false);
+    expect(await putAway(database.db, other, 'piece', id, true)).toBe(false);
   });
 
   it('puts a piece away and back', async () => {
     const { id } = await addPiece(database.db, ws, doc('one'));
-    expect(await archivePiece(database.db, ws, id, true)).toBe(true);
+    expect(await putAway(database.db, ws, 'piece', id, true)).toBe(true);
     expect(await pieces(database.db, ws)).toEqual([]);
-    await archivePiece(database.db, ws, id, false);
+    await putAway(database.db, ws, 'piece', id, false);
     expect((await pieces(database.db, ws)).map((p) => p.id)).toEqual([id]);
   });
 

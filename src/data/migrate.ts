@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Database } from './database';
 
 export const MIGRATIONS = join(process.cwd(), 'src/data/migrations');

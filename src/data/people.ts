@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import type { Girths, Place } from '@/core/body/places';
 import type { Db } from './database';
 import { measure, person } from './schema';
@@ -90,21 +90,6 @@ export async function changePerson(
   return rows.length > 0;
 }
 
-/** Puts somebody away, or back. Pieces keep the girths they were planned with. */
-export async function archivePerson(
-  db: Db,
-  workspaceId: string,
-  id: string,
-  away: boolean,
-): Promise<boolean> {
-  const rows = await db
-    .update(person)
-    .set({ archivedAt: away ? sql`now()` : null })
-    .where(whose(workspaceId, id))
-    .returning({ id: person.id });
-  return rows.length > 0;
-}
-
 /** A new length of somebody; the older ones stay as a record. Returns false where nobody has that id here. */
 export async function addMeasure(
   db: Db,
@@ -116,19 +101,4 @@ export async function addMeasure(
   if (!found) return false;
   await db.insert(measure).values({ workspaceId, personId, place, mm, ...(takenOn && { takenOn }) });
   return true;
-}
-
-/** Takes a measure back, or lets it count again. */
-export async function archiveMeasure(
-  db: Db,
-  workspaceId: string,
-  id: string,
-  away: boolean,
-): Promise<boolean> {
-  const rows = await db
-    .update(measure)
-    .set({ archivedAt: away ? sql`now()` : null })
-    .where(and(eq(measure.id, id), eq(measure.workspaceId, workspaceId)))
-    .returning({ id: measure.id });
-  return rows.length > 0;
 }

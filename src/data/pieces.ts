@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { migratePiece, type Piece } from '@/core/piece';
 import type { Db } from './database';
 import { piece, pieceVersion } from './schema';
@@ -26,12 +26,14 @@ const stored = (row: typeof piece.$inferSelect): StoredPiece => ({
 
 const here = (workspaceId: string, id: string) => and(eq(piece.id, id), eq(piece.workspaceId, workspaceId));
 
-/** Pieces on the bench, the one last worked on first. */
-export async function pieces(db: Db, workspaceId: string): Promise<StoredPiece[]> {
+/** Pieces on the bench, or those put away; the one last worked on first. */
+export async function pieces(db: Db, workspaceId: string, away = false): Promise<StoredPiece[]> {
   const rows = await db
     .select()
     .from(piece)
-    .where(and(eq(piece.workspaceId, workspaceId), isNull(piece.archivedAt)))
+    .where(
+      and(eq(piece.workspaceId, workspaceId), away ? isNotNull(piece.archivedAt) : isNull(piece.archivedAt)),
+    )
     .orderBy(desc(piece.updatedAt), desc(piece.id));
   return rows.map(stored);
 }
@@ -151,14 +153,4 @@ export async function settle(
       .returning();
     return now ? { kind: 'settled', piece: stored(now), other: null } : { kind: 'missing' };
   });
-}
-
-/** Puts a piece away, or back on the bench. Returns false where there is no such piece. */
-export async function archivePiece(db: Db, workspaceId: string, id: string, away: boolean): Promise<boolean> {
-  const rows = await db
-    .update(piece)
-    .set({ archivedAt: away ? sql`now()` : null })
-    .where(here(workspaceId, id))
-    .returning({ id: piece.id });
-  return rows.length > 0;
 }

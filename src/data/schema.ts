@@ -113,6 +113,35 @@ export const pieceVersion = pgTable(
   (t) => [unique('piece_version_change').on(t.pieceId, t.changeId)],
 );
 
+/** A version of a piece that was set beside it, to be compared. */
+export const variant = pgTable(
+  'variant',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: inWorkspace(),
+    pieceId: uuid('piece_id')
+      .notNull()
+      .references(() => piece.id, { onDelete: 'cascade' }),
+    doc: jsonb('doc').notNull(),
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
+    createdAt: created(),
+  },
+  (t) => [index('variant_piece').on(t.pieceId)],
+);
+
+/** A piece without its wearer, to be made again for anybody. */
+export const pattern = pgTable(
+  'pattern',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: inWorkspace(),
+    doc: jsonb('doc').notNull(),
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
+    createdAt: created(),
+  },
+  (t) => [index('pattern_workspace').on(t.workspaceId)],
+);
+
 /** So many units of a stitch in certain beads, measured: what a gauge stands on. */
 export const swatch = pgTable(
   'swatch',

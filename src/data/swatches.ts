@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, isNull } from 'drizzle-orm';
 import { readSwatch, type Swatch } from '@/core/swatches';
 import type { Db } from './database';
 import { swatch } from './schema';
@@ -22,19 +22,4 @@ export async function addSwatch(db: Db, workspaceId: string, doc: Swatch): Promi
   const [row] = await db.insert(swatch).values({ workspaceId, doc }).returning();
   if (!row) throw new Error('The swatch could not be kept.');
   return { id: row.id, doc };
-}
-
-/** Puts a swatch away, so that no plan stands on it, or back. */
-export async function archiveSwatch(
-  db: Db,
-  workspaceId: string,
-  id: string,
-  away: boolean,
-): Promise<boolean> {
-  const rows = await db
-    .update(swatch)
-    .set({ archivedAt: away ? sql`now()` : null })
-    .where(and(eq(swatch.id, id), eq(swatch.workspaceId, workspaceId)))
-    .returning({ id: swatch.id });
-  return rows.length > 0;
 }

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** Every action answers with a value or with words that say what to do; none throws at the weaver. */
 export type Answer<T> =

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { migratePiece } from '@/core/piece';
 import { pieceById, savePiece } from '@/data/pieces';
 import { installation } from './installation';

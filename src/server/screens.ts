@@ -1,13 +1,27 @@
+import { cache } from 'react';
 import { catalogue, type Catalogue } from '@/data/materials';
 import { people, type Measure, type Person } from '@/data/people';
 import { asideVersions, pieceById, pieces, type AsideVersion, type StoredPiece } from '@/data/pieces';
+import { patterns, type StoredPattern } from '@/data/patterns';
 import { swatches, type StoredSwatch } from '@/data/swatches';
+import { variants, type StoredVariant } from '@/data/variants';
 import { theWorkspace, type Workspace } from '@/data/workspaces';
+import type { CellLayout } from '@/core/layout/cellLayout';
 import type { Piece } from '@/core/piece';
 import { examples } from './examples';
 import { installation } from './installation';
+import { laidOut } from './laidOut';
 
-export type { AsideVersion, Catalogue, Measure, Person, StoredPiece, StoredSwatch };
+export type {
+  AsideVersion,
+  Catalogue,
+  Measure,
+  Person,
+  StoredPattern,
+  StoredPiece,
+  StoredSwatch,
+  StoredVariant,
+};
 
 /** What every screen goes by: the unit of lengths, habits, and the swatches that plans stand on. */
 export async function atHand(): Promise<Omit<Workspace, 'id'> & { swatches: StoredSwatch[] }> {
@@ -29,14 +43,34 @@ export async function swatchesScreen(): Promise<{ pieces: StoredPiece[] }> {
 }
 
 /** What the Bench shows. */
-export async function benchScreen(): Promise<{ pieces: StoredPiece[]; people: Person[] }> {
+export async function benchScreen(): Promise<BenchData> {
   const { database, workspaceId } = await installation();
-  return { pieces: await pieces(database.db, workspaceId), people: await people(database.db, workspaceId) };
+  const { db } = database;
+  const onBench = await pieces(db, workspaceId);
+  return {
+    pieces: onBench,
+    laidOut: laidOut(onBench.map(({ doc }) => doc)),
+    away: await pieces(db, workspaceId, true),
+    patterns: await patterns(db, workspaceId),
+    people: await people(db, workspaceId),
+  };
+}
+
+export interface BenchData {
+  readonly pieces: readonly StoredPiece[];
+  readonly laidOut: Readonly<Record<string, CellLayout>>;
+  /** Pieces put away. */
+  readonly away: readonly StoredPiece[];
+  readonly patterns: readonly StoredPattern[];
+  readonly people: readonly Person[];
 }
 
 export interface PlanScreenData {
   readonly piece: StoredPiece;
+  readonly laidOut: Readonly<Record<string, CellLayout>>;
   readonly aside: readonly AsideVersion[];
+  /** What is set beside it, to be compared. */
+  readonly variants: readonly StoredVariant[];
   readonly people: readonly Person[];
   readonly catalogue: Catalogue;
 }
@@ -62,17 +96,20 @@ export async function galleryScreen(): Promise<GalleryData> {
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 export const isId = (id: string): boolean => UUID.test(id);
 
-/** What the Plan screen shows; null where there is no such piece. */
-export async function planScreen(id: string): Promise<PlanScreenData | null> {
+/** What the Plan screen shows; null where there is no such piece. A page and its title ask once. */
+export const planScreen = cache(async (id: string): Promise<PlanScreenData | null> => {
   if (!isId(id)) return null;
   const { database, workspaceId } = await installation();
   const { db } = database;
   const piece = await pieceById(db, workspaceId, id);
   if (!piece) return null;
+  const [late, beside] = [await asideVersions(db, workspaceId, id), await variants(db, workspaceId, id)];
   return {
     piece,
-    aside: await asideVersions(db, workspaceId, id),
+    laidOut: laidOut([piece, ...late, ...beside].map(({ doc }) => doc)),
+    aside: late,
+    variants: beside,
     people: await people(db, workspaceId),
     catalogue: await catalogue(db, workspaceId),
   };
-}
+});

@@ -1,4 +1,4 @@
-import { solveLayout } from '@/core/layout/cellLayout';
+import { solveLayout } from '@/core/layout/solveLayout';
 import type { FromLayout, ToLayout } from './layoutProtocol';
 
 /** Solves layouts off the window's own thread; the window ends the worker to cancel. */

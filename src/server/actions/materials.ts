@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
+import * as z from 'zod';
 import { claspSchema, type Clasp } from '@/core/materials/material';
 import { parseLength } from '@/core/length/length';
 import { wordLengthProblem } from '@/core/words';

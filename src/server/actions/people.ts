@@ -1,18 +1,11 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
+import * as z from 'zod';
 import { PLACE_FACTS, PLACES, type Place } from '@/core/body/places';
 import { parseLength, type LengthUnit } from '@/core/length/length';
 import { wordLengthProblem } from '@/core/words';
-import {
-  addMeasure,
-  addPerson,
-  archiveMeasure,
-  archivePerson,
-  changePerson,
-  type Person,
-} from '@/data/people';
+import { addMeasure, addPerson, changePerson, type Person } from '@/data/people';
 import { done, firstMessage, refused, type Answer } from '../answer';
 import { installation } from '../installation';
 
@@ -85,15 +78,6 @@ export async function addMeasureAction(input: z.input<typeof measureSchema>): Pr
     : refused('That person is not among your people any more. The piece keeps the measure.');
 }
 
-/** Takes a measure back, or lets it count again. */
-export async function archiveMeasureAction(id: string, away: boolean): Promise<Answer<null>> {
-  if (!idSchema.safeParse(id).success) return refused('There is no such measure.');
-  const { database, workspaceId } = await installation();
-  const found = await archiveMeasure(database.db, workspaceId, id, away === true);
-  revalidatePath('/people');
-  return found ? done(null) : refused('That measure is gone already. Reload the page.');
-}
-
 const changeSchema = z.object({ id: idSchema, name: nameSchema.optional(), note: noteSchema.optional() });
 
 /** Changes somebody's name or note. */
@@ -108,13 +92,4 @@ export async function changePersonAction(input: z.input<typeof changeSchema>): P
   });
   revalidatePath('/people');
   return found ? done(null) : refused('That person is not among your people any more. Reload the page.');
-}
-
-/** Puts somebody away, or back. */
-export async function archivePersonAction(id: string, away: boolean): Promise<Answer<null>> {
-  if (!idSchema.safeParse(id).success) return refused('There is no such person.');
-  const { database, workspaceId } = await installation();
-  const found = await archivePerson(database.db, workspaceId, id, away === true);
-  revalidatePath('/people');
-  return found ? done(null) : refused('That person is gone already. Reload the page.');
 }

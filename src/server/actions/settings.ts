@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
+import * as z from 'zod';
 import { settingsSchema, type Settings } from '@/core/settings';
 import { setLengthUnit, setSettings, theWorkspace } from '@/data/workspaces';
 import { done, firstMessage, refused, type Answer } from '../answer';

@@ -1,9 +1,9 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { z } from 'zod';
+import type * as z from 'zod';
 import { swatchSchema } from '@/core/swatches';
-import { addSwatch, archiveSwatch } from '@/data/swatches';
+import { addSwatch } from '@/data/swatches';
 import { done, firstMessage, refused, type Answer } from '../answer';
 import { installation } from '../installation';
 
@@ -15,13 +15,4 @@ export async function addSwatchAction(input: z.input<typeof swatchSchema>): Prom
   const { id } = await addSwatch(database.db, workspaceId, parsed.data);
   revalidatePath('/', 'layout');
   return done(id);
-}
-
-/** Puts a swatch away, or back. */
-export async function archiveSwatchAction(id: string, away: boolean): Promise<Answer<null>> {
-  if (!z.uuid().safeParse(id).success) return refused('There is no such swatch.');
-  const { database, workspaceId } = await installation();
-  const found = await archiveSwatch(database.db, workspaceId, id, away === true);
-  revalidatePath('/', 'layout');
-  return found ? done(null) : refused('That swatch is gone already. Reload the page.');
 }

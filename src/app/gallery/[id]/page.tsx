@@ -1,8 +1,11 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { structureById } from '@/core/structures/registry';
+import { laidOut } from '@/server/laidOut';
 import { galleryScreen } from '@/server/screens';
+import { samplePiece } from '@/ui/gallery/sample';
 import { StitchScreen } from '@/ui/gallery/StitchScreen';
+import { GivenLayouts } from '@/ui/layouts/useLayouts';
 
 type Props = { params: Promise<{ id: string }> };
 
@@ -13,5 +16,10 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const { id } = await params;
   if (!structureById(id)) notFound();
-  return <StitchScreen key={id} structureId={id} {...await galleryScreen()} />;
+  const data = await galleryScreen();
+  return (
+    <GivenLayouts laidOut={laidOut([samplePiece(id), ...data.examples])}>
+      <StitchScreen key={id} structureId={id} {...data} />
+    </GivenLayouts>
+  );
 }

@@ -1,0 +1,16 @@
+import { GLOSSARY } from '@/core/glossary';
+import { laidOut } from '@/server/laidOut';
+import { samplePiece } from '@/ui/gallery/sample';
+import { GlossaryScreen } from '@/ui/glossary/GlossaryScreen';
+import { GivenLayouts } from '@/ui/layouts/useLayouts';
+
+export const metadata = { title: 'Words' };
+
+export default function Page() {
+  const drawn = GLOSSARY.flatMap(({ example }) => (example ? [samplePiece(example.structureId)] : []));
+  return (
+    <GivenLayouts laidOut={laidOut(drawn)}>
+      <GlossaryScreen />
+    </GivenLayouts>
+  );
+}
