@@ -1,32 +1,39 @@
 'use client';
 
 import { PlusOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
-import Link from 'next/link';
+import { App, Button, Input } from 'antd';
+import { useRouter, useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { structureById } from '@/core/structures/registry';
-import { countWords } from '@/core/choosing';
-import { planPiece } from '@/core/plan';
-import { wordProblem } from '@/core/words';
-import { archivePieceAction } from '@/server/actions/pieces';
-import type { Person, StoredPiece } from '@/server/screens';
+import { putAwayAction, type Shelf } from '@/server/actions/archive';
+import type { BenchData, StoredPattern, StoredPiece } from '@/server/screens';
 import { useUndo } from '../fields/useUndo';
-import { PieceStrip } from '../piece/PieceDrawing';
-import { useKnown } from '../shell/atHand';
-import { useLengths } from '../shell/lengths';
-import { sitWords } from '../plan/Slip';
+import { GivenLayouts } from '../layouts/useLayouts';
+import { Term } from '../glossary/Term';
+import { PieceCard } from './PieceCard';
 import { StartPiece } from './StartPiece';
 import styles from './Bench.module.css';
 
-/** The pieces planned, each with its little true picture. */
-export function BenchScreen({
-  pieces,
-  people,
-}: {
-  pieces: readonly StoredPiece[];
-  people: readonly Person[];
-}) {
-  const [starting, setStarting] = useState(pieces.length === 0);
+/** The pieces planned, each with its little true picture; patterns to make again; what was put away. */
+export function BenchScreen(data: BenchData) {
+  return (
+    <GivenLayouts laidOut={data.laidOut}>
+      <Bench {...data} />
+    </GivenLayouts>
+  );
+}
+
+function Bench({ pieces, away, patterns, people }: BenchData) {
+  const asked = useSearchParams().has('start');
+  const router = useRouter();
+  const [begun, setBegun] = useState(pieces.length === 0);
+  const starting = begun || asked;
+  const leave = () => {
+    setBegun(false);
+    if (asked) router.replace('/');
+  };
+  const [sought, setSought] = useState('');
+  const found = pieces.filter((piece) => matches(piece, sought));
   return (
     <div className={styles.bench}>
       <header className={styles.header}>
@@ -36,83 +43,119 @@ export function BenchScreen({
             ? 'nothing on it yet'
             : `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}`}
         </p>
+        {pieces.length > 1 && (
+          <Input
+            className={styles.search}
+            aria-label="Find a piece"
+            placeholder="Find by name, wearer, stitch"
+            allowClear
+            value={sought}
+            onChange={(event) => setSought(event.target.value)}
+          />
+        )}
         {!starting && (
           <Button
             type="primary"
             size="large"
             icon={<PlusOutlined />}
             className={styles.start}
-            onClick={() => setStarting(true)}
+            onClick={() => setBegun(true)}
           >
             Start a piece
           </Button>
         )}
       </header>
       {starting && (
-        <StartPiece people={people} onCancel={pieces.length > 0 ? () => setStarting(false) : null} />
+        <StartPiece people={people} patterns={patterns} onCancel={pieces.length > 0 ? leave : null} />
       )}
       {pieces.length === 0 ? (
         <section className={`card ${styles.empty}`}>
           <h2>What a plan tells you</h2>
           <p>
             How many units fit, how many of each bead, how much thread, and how it will sit, before you thread
-            a needle. Start with whom it is for; everything else has a usual value that you can change.
+            a needle. The work is <Term word="off-loom" />: with needle and thread in the hand. Start with
+            whom it is for; everything else has a usual value that you can change.
           </p>
         </section>
+      ) : found.length === 0 ? (
+        <p className={`card ${styles.empty}`}>
+          Nothing on the bench has “{sought}” in its name, its wearer or its stitch.
+        </p>
       ) : (
         <ul className={styles.pieces}>
-          {pieces.map((piece) => (
-            <PieceCard key={piece.id} stored={piece} />
+          {found.map((piece) => (
+            <PieceCard key={piece.id} stored={piece} people={people} />
           ))}
         </ul>
       )}
+      <Patterns patterns={patterns} />
+      <PutAway away={away} />
     </div>
   );
 }
 
-function PieceCard({ stored }: { stored: StoredPiece }) {
-  const { show, thread, style } = useLengths();
-  const putAway = useUndo(archivePieceAction);
-  const { doc } = stored;
-  const plan = planPiece(doc, useKnown());
+/** Whether every word that is sought stands in what is known of a piece. */
+function matches({ doc }: StoredPiece, sought: string): boolean {
+  const known = [doc.name, doc.kind, doc.wearer?.name, structureById(doc.structure.id)?.name]
+    .join(' ')
+    .toLowerCase();
+  return sought
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => known.includes(word));
+}
 
+function Patterns({ patterns }: { readonly patterns: readonly StoredPattern[] }) {
+  const putAway = useUndo('pattern');
+  if (patterns.length === 0) return null;
   return (
-    <li className={`card ${styles.piece}`}>
-      <div className={styles.words}>
-        <h2>
-          <Link href={`/plan/${stored.id}`} className={styles.open}>
-            {doc.name}
-          </Link>
-        </h2>
-        <p className="soft">
-          {doc.kind}
-          {doc.wearer ? ` for ${doc.wearer.name}` : ''} ·{' '}
-          {structureById(doc.structure.id)?.name.toLowerCase()}
-        </p>
-      </div>
-      <div className={styles.picture}>{plan.ok && <PieceStrip piece={doc} plan={plan} />}</div>
-      <div className={styles.facts}>
-        {plan.ok ? (
-          <>
-            <p>
-              <strong className={styles.count}>{plan.chosen.units}</strong>{' '}
-              {countWords(plan, plan.chosen.units).replace(/^\d+ /, '')}
-            </p>
-            <p className="figures">
-              {show(plan.chosen.finishedMm)} {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'}
-              {plan.sit && `, ${sitWords(plan.sit)}`}
-              <br />
-              {plan.quantities.reduce((sum, q) => sum + q.total, 0)} beads, {thread(plan.thread.totalMm)} of
-              thread
-            </p>
-          </>
-        ) : (
-          <p className={styles.problem}>{wordProblem(plan.problem, style)}</p>
-        )}
-      </div>
-      <Button className={styles.away} onClick={() => void putAway(stored.id, doc.name)}>
-        Put away <span className="srOnly">{doc.name}</span>
-      </Button>
-    </li>
+    <section className={`card ${styles.shelf}`} aria-labelledby="patterns">
+      <h2 id="patterns">Patterns</h2>
+      <p className="soft">Pieces without their wearer. “Start a piece” makes one of them for anybody.</p>
+      <ul>
+        {patterns.map(({ id, doc }) => (
+          <li key={id}>
+            <span>
+              <strong>{doc.name}</strong> · {doc.kind} · {structureById(doc.structure.id)?.name.toLowerCase()}
+            </span>
+            <Button onClick={() => void putAway(id, doc.name)}>
+              Put away<span className="srOnly"> the pattern {doc.name}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What is off the bench, to be brought back. */
+function PutAway({ away }: { readonly away: readonly StoredPiece[] }) {
+  const { message } = App.useApp();
+  const router = useRouter();
+  if (away.length === 0) return null;
+  const bringBack = async (shelf: Shelf, id: string) => {
+    const answer = await putAwayAction(shelf, id, false);
+    if (!answer.ok) return void message.error(answer.message);
+    router.refresh();
+  };
+  return (
+    <details className={`card ${styles.shelf}`}>
+      <summary>
+        Put away: {away.length} {away.length === 1 ? 'piece' : 'pieces'}
+      </summary>
+      <ul>
+        {away.map(({ id, doc }) => (
+          <li key={id}>
+            <span>
+              <strong>{doc.name}</strong> · {doc.kind}
+              {doc.wearer ? ` for ${doc.wearer.name}` : ''}
+            </span>
+            <Button onClick={() => void bringBack('piece', id)}>
+              Back on the bench<span className="srOnly">: {doc.name}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

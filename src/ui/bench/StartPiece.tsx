@@ -2,56 +2,48 @@
 
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useRef, useState, useTransition } from 'react';
 import { KIND_FACTS, KINDS, type Kind } from '@/core/body/kinds';
-import { PLACE_FACTS, SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
 import { ownUnit } from '@/core/structures/ownUnit';
 import { STRUCTURES } from '@/core/structures/registry';
-import { startPieceAction } from '@/server/actions/pieces';
-import type { Person } from '@/server/screens';
+import { makeAgainAction, startPieceAction } from '@/server/actions/pieces';
+import type { Person, StoredPattern } from '@/server/screens';
 import { Choice } from '../fields/Choice';
-import { AddPerson } from '../people/AddPerson';
 import { StitchSample, useOneByOne } from '../gallery/StitchSample';
-import { useLengths } from '../shell/lengths';
+import { NOBODY, SOMEBODY_NEW, whoAsked, WhoChoice, type Who } from './WhoChoice';
 import styles from './Bench.module.css';
 
 interface Props {
   readonly people: readonly Person[];
+  readonly patterns: readonly StoredPattern[];
   readonly onCancel: (() => void) | null;
 }
 
-const NOBODY = 'nobody';
-const NEW = 'new';
-const typicalId = (size: TypicalSize) => `typical ${size}`;
-
-/** Three questions, and a piece is on the bench: what, for whom, and in which stitch. */
-export function StartPiece({ people, onCancel }: Props) {
-  const { show } = useLengths();
+/** Three questions, and a piece is on the bench: what, for whom, and in which stitch or by which pattern. */
+export function StartPiece({ people, patterns, onCancel }: Props) {
   const router = useRouter();
   const [kind, setKind] = useState<Kind>('bracelet');
-  const [who, setWho] = useState(people.length === 0 ? NEW : NOBODY);
+  const [who, setWho] = useState<Who>(people.length === 0 ? SOMEBODY_NEW : NOBODY);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, startIt] = useTransition();
   const drawn = useOneByOne(STRUCTURES.length);
+  const first = useRef<HTMLFieldSetElement>(null);
   const { place, closings } = KIND_FACTS[kind];
   const stitches = STRUCTURES.filter(({ bind, defaults }) =>
     (bind(defaults).closings ?? ['clasp']).some((closing) => closings.includes(closing)),
   );
+  const ofKind = patterns.filter(({ doc }) => doc.kind === kind);
 
-  const begin = (structureId: string) =>
+  const begin = (ask: () => ReturnType<typeof startPieceAction>) =>
     startIt(async () => {
-      const answer = await startPieceAction({
-        structureId,
-        kind,
-        personId: people.some(({ id }) => id === who) ? who : null,
-        typical: SIZES.find((size) => typicalId(size) === who) ?? null,
-      });
+      const answer = await ask();
       if (answer.ok) router.push(`/plan/${answer.value}`);
       else setProblem(answer.message);
     });
+  const inStitch = (structureId: string) =>
+    begin(() => startPieceAction({ structureId, kind, ...whoAsked(who) }));
+  const byPattern = (id: string) => begin(() => makeAgainAction({ from: 'pattern', id, ...whoAsked(who) }));
 
-  const girth = (mm: number | undefined) =>
-    place === null ? '' : mm === undefined ? `, ${place} not measured` : `, ${show(mm)}`;
   return (
     <section className={`card ${styles.starting}`} aria-label="Start a piece">
       <Choice
@@ -61,45 +53,40 @@ export function StartPiece({ people, onCancel }: Props) {
         onChange={setKind}
         help={`A ${kind}: ${KIND_FACTS[kind].about}.`}
       />
-      <Choice
-        label="For whom is it?"
-        value={who}
-        options={[
-          ...people.map(({ id, name, girths }) => ({
-            value: id,
-            label: `${name}${girth(place ? girths[place] : undefined)}`,
-          })),
-          { value: NOBODY, label: 'nobody yet' },
-          ...SIZES.filter(() => place && PLACE_FACTS[place].typical).map((size) => ({
-            value: typicalId(size),
-            label: `typical ${size}${girth(place ? typicalGirths(size)[place] : undefined)}`,
-          })),
-          { value: NEW, label: 'somebody new …' },
-        ]}
+      <WhoChoice
+        people={people}
+        place={place}
+        who={who}
         onChange={setWho}
+        // Whoever has just written a name goes on to the stitch without a mouse.
+        onAdded={() => first.current?.querySelector('button')?.focus()}
       />
-      {who === NEW && (
-        <AddPerson
-          place={place ?? 'neck'}
-          onAdded={(person) => setWho(person.id)}
-          onCancel={() => setWho(NOBODY)}
-        />
+      {ofKind.length > 0 && (
+        <fieldset className={styles.stitches} disabled={busy}>
+          <legend>By one of your patterns?</legend>
+          {ofKind.map(({ id, doc }) => (
+            <button key={id} type="button" className={styles.stitch} onClick={() => byPattern(id)}>
+              <strong>{doc.name}</strong>
+              <span>{STRUCTURES.find((s) => s.id === doc.structure.id)?.name ?? 'a stitch of your own'}</span>
+            </button>
+          ))}
+        </fieldset>
       )}
-      <fieldset className={styles.stitches} disabled={busy}>
+      <fieldset ref={first} className={styles.stitches} disabled={busy}>
         <legend>In which stitch? It opens at once.</legend>
         {stitches.map((structure, i) => (
           <button
             key={structure.id}
             type="button"
             className={styles.stitch}
-            onClick={() => begin(structure.id)}
+            onClick={() => inStitch(structure.id)}
           >
             {i < drawn && <StitchSample structureId={structure.id} />}
             <strong>{structure.name}</strong>
             <span>{structure.about}</span>
           </button>
         ))}
-        <button type="button" className={styles.stitch} onClick={() => begin(ownUnit.id)}>
+        <button type="button" className={styles.stitch} onClick={() => inStitch(ownUnit.id)}>
           <strong>{ownUnit.name}</strong>
           <span>{ownUnit.about}</span>
         </button>

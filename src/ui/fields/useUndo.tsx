@@ -2,21 +2,18 @@
 
 import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
-import type { Answer } from '@/server/answer';
+import { putAwayAction, type Shelf } from '@/server/actions/archive';
 
-/**
- * Does something that puts a thing away, and offers to put it back.
- * @param act puts the thing with this id away (true) or back (false)
- */
-export function useUndo(act: (id: string, away: boolean) => Promise<Answer<null>>) {
+/** Puts things of a shelf away, by id and name, and offers to put each back. */
+export function useUndo(shelf: Shelf) {
   const { message } = App.useApp();
   const router = useRouter();
   return async (id: string, name: string): Promise<void> => {
-    const answer = await act(id, true);
+    const answer = await putAwayAction(shelf, id, true);
     if (!answer.ok) return void message.error(answer.message);
     router.refresh();
     const putBack = async () => {
-      const back = await act(id, false);
+      const back = await putAwayAction(shelf, id, false);
       message.destroy(id);
       if (!back.ok) void message.error(back.message);
       router.refresh();

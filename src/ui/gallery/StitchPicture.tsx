@@ -8,6 +8,7 @@ import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { Choice } from '../fields/Choice';
 import { SketchDrawing } from '../piece/SketchDrawing';
+import { PointedProvider } from '../plan/pointed';
 import { Steps } from '../plan/Steps';
 import { useLayouts } from '../layouts/useLayouts';
 import { planSample } from './sample';
@@ -40,7 +41,9 @@ export function StitchPicture({ piece, plan }: Props) {
       {shown === 'played' ? <Played piece={piece} /> : <Still piece={piece} plan={plan} view={shown} />}
       <details className={styles.steps} open>
         <summary>Step by step</summary>
-        <Steps plan={plan} />
+        <PointedProvider>
+          <Steps plan={plan} />
+        </PointedProvider>
       </details>
     </section>
   );
@@ -82,7 +85,7 @@ function Still({ piece, plan, view }: Props & { readonly view: View }) {
         }}
         onPointerLeave={() => setPointed(null)}
       >
-        <SketchDrawing piece={piece} sketch={sketch} lit={role ?? null} />
+        <SketchDrawing piece={piece} sketch={sketch} lit={role ? [role] : null} />
       </svg>
       <p className={styles.pointed}>
         {pointed && role

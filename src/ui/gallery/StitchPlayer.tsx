@@ -180,7 +180,12 @@ function Film({ piece, plan, film, now }: Props & { readonly film: Film; readonl
       </g>
       {tip && before && (
         <g transform={`translate(${tip[0]} ${tip[1]}) rotate(${degrees(before, tip).toFixed(1)})`}>
-          <path d="M-0.4 -0.35L3 0L-0.4 0.35Z" fill="#46544c" stroke="#fffdf7" strokeWidth={0.12} />
+          <path
+            d="M-0.4 -0.35L3 0L-0.4 0.35Z"
+            fill="var(--ink-soft)"
+            stroke="var(--card)"
+            strokeWidth={0.12}
+          />
         </g>
       )}
     </svg>

@@ -1,6 +1,6 @@
 import { newPiece, type Piece } from '@/core/piece';
 import { planPiece, type NoPlan, type Plan } from '@/core/plan';
-import type { Layouts } from '@/core/layout/shipped';
+import type { Layouts } from '@/core/layout/cellLayout';
 
 /** A sample is about so long, mm, and has so many units at least and at most beyond the fewest. */
 const LONG_MM = 46;

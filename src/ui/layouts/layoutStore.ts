@@ -4,8 +4,8 @@ import {
   SOLVER_VERSION,
   type CellLayout,
   type LayoutRequest,
+  type Layouts,
 } from '@/core/layout/cellLayout';
-import { shippedLayouts, type Layouts } from '@/core/layout/shipped';
 import type { FromLayout, ToLayout } from '@/workers/layoutProtocol';
 
 /** What is known, and what is being worked out. A new object whenever either changes. */
@@ -24,9 +24,12 @@ export const layingOut = ({ working, failed }: LayoutState, wanted: LayoutReques
   return wanted && failed.has(wanted.key) ? 'failed' : null;
 };
 
+const NONE: Layouts = () => undefined;
+
 /**
  * The layouts of this browser: those that ship, those solved here, and one worker that solves what is
- * missing. The newest wish counts: what nobody waits for any more is stopped.
+ * missing. The newest wish counts: what nobody waits for any more is stopped. A page comes with the layouts that it
+ * shows; the others that ship are fetched when the first of them is asked for.
  */
 class LayoutStore {
   private readonly solved = new Map<string, CellLayout>();
@@ -34,8 +37,12 @@ class LayoutStore {
   private readonly listeners = new Set<() => void>();
   private worker: Worker | null = null;
   private working: LayoutState['working'] = null;
-  private state: LayoutState = { layouts: shippedLayouts, working: null, failed: new Set() };
+  private state: LayoutState = { layouts: NONE, working: null, failed: new Set() };
   private opened = false;
+  private shipped: Layouts = NONE;
+  /** What somebody waits for. */
+  private wanted: string | null = null;
+  private fetching: Promise<void> | null = null;
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -45,18 +52,37 @@ class LayoutStore {
 
   read = (): LayoutState => this.state;
 
+  /** Fetches what ships; comes back when it is there, or cannot be had. */
+  fetchShipped(): Promise<void> {
+    return (this.fetching ??= import('@/core/layout/shipped').then(
+      ({ shippedLayouts }) => {
+        this.shipped = shippedLayouts;
+        this.changed();
+      },
+      () => undefined, // Without them everything is solved here: that takes seconds instead of none.
+    ));
+  }
+
   /** Solves the request unless it is known, under way, or has failed before. Null stops what is under way. */
   want(request: LayoutRequest | null): void {
     if (this.working?.key === request?.key) return;
     if (this.working) this.stop();
-    if (!request || this.known(request.key) || this.failed.has(request.key)) return;
+    this.wanted = request?.key ?? null;
+    if (!request) return;
+    void this.fetchShipped().then(() => {
+      if (this.wanted === request.key) this.solve(request);
+    });
+  }
+
+  private solve(request: LayoutRequest): void {
+    if (this.known(request.key) || this.failed.has(request.key) || this.working?.key === request.key) return;
     this.working = { key: request.key, done: 0, of: 1 };
     this.worker ??= this.start();
     this.worker.postMessage(request satisfies ToLayout);
     this.changed();
   }
 
-  private known = (key: string) => shippedLayouts(key) ?? this.solved.get(key);
+  private known = (key: string) => this.solved.get(key) ?? this.shipped(key);
 
   private start(): Worker {
     const worker = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' });
@@ -108,5 +134,5 @@ const database = () => createStore('ivyloom-layouts', 'layouts');
 
 export const layoutStore = new LayoutStore();
 
-/** Before the window has read anything: what ships. */
+/** Before the window has read anything. */
 export const atFirst: LayoutState = layoutStore.read();

@@ -1,8 +1,28 @@
 'use client';
 
-import { useSyncExternalStore } from 'react';
+import { createContext, createElement, use, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import type { CellLayout } from '@/core/layout/cellLayout';
 import { atFirst, layoutStore, type LayoutState } from './layoutStore';
 
-/** The layouts known so far; the component is shown again when there are more. */
-export const useLayouts = (): LayoutState =>
-  useSyncExternalStore(layoutStore.subscribe, layoutStore.read, () => atFirst);
+/** Layouts by their keys. */
+export type LaidOut = Readonly<Record<string, CellLayout>>;
+
+const Given = createContext<LaidOut>({});
+
+/** What is below knows these layouts from the first paint on. */
+export const GivenLayouts = ({ laidOut, children }: { laidOut: LaidOut; children: ReactNode }) =>
+  createElement(Given, { value: laidOut }, children);
+
+/** The layouts known so far; the component is shown again when there are more. One that is missing is fetched. */
+export function useLayouts(): LayoutState {
+  const state = useSyncExternalStore(layoutStore.subscribe, layoutStore.read, () => atFirst);
+  const given = use(Given);
+  return useMemo(() => {
+    const layouts = (key: string) => {
+      const found = given[key] ?? state.layouts(key);
+      if (!found && typeof window !== 'undefined') void layoutStore.fetchShipped();
+      return found;
+    };
+    return { ...state, layouts };
+  }, [state, given]);
+}

@@ -1,7 +1,6 @@
 'use client';
 
 import { Button } from 'antd';
-import { archiveMeasureAction } from '@/server/actions/people';
 import type { Measure } from '@/server/screens';
 import { useUndo } from '../fields/useUndo';
 import { useLengths } from '../shell/lengths';
@@ -16,7 +15,7 @@ export function MeasureHistory({
   readonly who: string;
 }) {
   const { show } = useLengths();
-  const takeBack = useUndo(archiveMeasureAction);
+  const takeBack = useUndo('measure');
   return (
     <details className={styles.more}>
       <summary>

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { PLACES } from '@/core/body/places';
 import { RING_SCALES, ringSize, SCALES } from '@/core/body/ringSize';
-import { archivePersonAction, changePersonAction } from '@/server/actions/people';
+import { changePersonAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
 import { useUndo } from '../fields/useUndo';
 import { useLengths } from '../shell/lengths';
@@ -16,7 +16,7 @@ import styles from './people.module.css';
 /** One person: the newest measures, ring sizes, and the record beneath. */
 export function PersonCard({ person }: { readonly person: Person }) {
   const { show } = useLengths();
-  const putAway = useUndo(archivePersonAction);
+  const putAway = useUndo('person');
   const { girths, measures, name } = person;
   const known = PLACES.filter((place) => girths[place] !== undefined);
   return (

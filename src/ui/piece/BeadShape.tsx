@@ -2,13 +2,16 @@ import { outline } from '@/core/layout/outline';
 import type { Shape } from '@/core/layout/drawing';
 import { solidOf } from '@/core/layout/solver/solid';
 import { sizeOf, type BeadMaterial, type BeadShape as BodyShape } from '@/core/materials/material';
-import { glintOf, INK, outlinePath, shadeOf } from './beadLook';
+import { glintOf, INK, markColour, markPath, markReach, outlinePath, shadeOf } from './beadLook';
+import type { SeenAs } from './looks';
 
 /** Bodies with facets catch the light in planes; others softly. */
 const FACETED: ReadonlySet<BodyShape> = new Set(['bicone', 'cube', 'set stone', 'triangle']);
 
-/** A bead as it is seen: its outline in its colour, light from above, and the mouths of its holes. */
-export function SeenBead({ bead, shape: { edge, mouths } }: { bead: BeadMaterial; shape: Shape }) {
+type SeenProps = Pick<SeenAs, 'bead'> & Partial<Pick<SeenAs, 'mark'>> & { readonly shape: Shape };
+
+/** A bead as it is seen: its outline in its colour, light from above, the mouths of its holes, and its mark. */
+export function SeenBead({ bead, mark = null, shape: { edge, mouths } }: SeenProps) {
   const top = Math.min(...edge.map(([, y]) => y));
   const wide = Math.max(...edge.map(([x]) => x));
   const glint = glintOf(bead);
@@ -56,6 +59,7 @@ export function SeenBead({ bead, shape: { edge, mouths } }: { bead: BeadMaterial
           fillOpacity={0.75}
         />
       ))}
+      {mark && <path d={markPath(mark, markReach(edge))} fill={markColour(bead.colour)} />}
     </>
   );
 }
@@ -63,7 +67,15 @@ export function SeenBead({ bead, shape: { edge, mouths } }: { bead: BeadMaterial
 const LYING = [1, 0, 0, 0, 1, 0, 0, 0, 1] as const;
 
 /** A single bead as a small picture beside its name. */
-export function BeadIcon({ bead, size = 22 }: { bead: BeadMaterial; size?: number }) {
+export function BeadIcon({
+  bead,
+  mark = null,
+  size = 22,
+}: {
+  readonly bead: BeadMaterial;
+  readonly mark?: SeenAs['mark'];
+  readonly size?: number;
+}) {
   const solid = solidOf(sizeOf(bead));
   const edge = outline(solid, LYING);
   const span = 2.24 * Math.max(...edge.flat());
@@ -75,7 +87,7 @@ export function BeadIcon({ bead, size = 22 }: { bead: BeadMaterial; size?: numbe
       aria-hidden
       focusable="false"
     >
-      <SeenBead bead={bead} shape={{ role: '', edge, mouths: [] }} />
+      <SeenBead bead={bead} mark={mark} shape={{ role: '', edge, mouths: [] }} />
     </svg>
   );
 }

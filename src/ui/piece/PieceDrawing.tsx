@@ -4,6 +4,7 @@ import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { ClaspEnd, ClaspStart, Links, overhangMm } from './ClaspShape';
 import { THREAD_COLOUR } from './beadLook';
+import styles from './piece.module.css';
 import { SketchDrawing } from './SketchDrawing';
 
 interface Props {
@@ -11,13 +12,19 @@ interface Props {
   readonly plan: Plan;
 }
 
-/** The whole piece from above, in millimetres: x from the tip of the clasp, y across, 0 its middle line. */
-export const PieceDrawing = memo(function PieceDrawing({ piece, plan }: Props) {
-  const sketch = plan.sketch('above');
+interface DrawingProps extends Props {
+  /** From above where nothing is said. */
+  readonly view?: 'above' | 'side';
+  readonly lit?: readonly string[] | null;
+}
+
+/** The whole piece, in millimetres: x from the tip of the clasp, y across (or away from the skin), 0 its middle line. */
+export const PieceDrawing = memo(function PieceDrawing({ piece, plan, view = 'above', lit }: DrawingProps) {
+  const sketch = plan.sketch(view);
   return (
     <g>
       <Ends piece={piece} plan={plan} />
-      <SketchDrawing piece={piece} sketch={sketch} />
+      <SketchDrawing piece={piece} sketch={sketch} lit={lit} />
       {(plan.weaveable.pathless ? [] : sketch.routes).map((points, i) => (
         <polyline
           key={i}
@@ -70,7 +77,7 @@ function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm } }:
       <g transform={`translate(${ringEndMm + closure.chainMm} 0)`}>
         {end.rings && <Links count={end.rings.count} linkMm={end.rings.finding.lengthMm} />}
       </g>
-      <g transform={`translate(${totalMm - clasp.endMm} 0)`}>
+      <g className={styles.slides} style={{ transform: `translate(${totalMm - clasp.endMm}px, 0)` }}>
         <ClaspEnd clasp={clasp} />
       </g>
     </>

@@ -1,39 +1,34 @@
 import { memo, useId } from 'react';
-import type { Sketch, SketchPart } from '@/core/layout/sketch';
-import type { Piece } from '@/core/piece';
+import type { SketchPart } from '@/core/layout/sketch';
 import { SeenBead } from './BeadShape';
-import { THREAD_COLOUR } from './beadLook';
+import { STEPPED_BACK, THREAD_COLOUR } from './beadLook';
+import { useLooks } from './looks';
 import { SketchImage } from './SketchImage';
-
-interface Props {
-  readonly piece: Pick<Piece, 'beads' | 'thread'>;
-  readonly sketch: Sketch;
-  /** Beads of this role stand out; the others step back. */
-  readonly lit?: string | null;
-}
+import type { SketchProps } from './sketchProps';
 
 /** More beads than this that all lie differently are painted, not drawn one by one. */
 const MOST_DRAWN = 1200;
 
 /** A sketch in millimetres, drawn or, where it is too much for that, painted. */
-export const SketchDrawing = memo(function SketchDrawing(props: Props) {
+export const SketchDrawing = memo(function SketchDrawing(props: SketchProps) {
   const drawn = props.sketch.parts.reduce((sum, { beads }) => sum + beads.length, 0);
   return drawn > MOST_DRAWN ? <SketchImage {...props} /> : <Drawn {...props} />;
 });
 
 /** Every way a bead lies is drawn once and used, and so is what repeats. */
-function Drawn({ piece, sketch, lit = null }: Props) {
+function Drawn({ piece, sketch, lit = null }: SketchProps) {
   const id = useId();
+  const looks = useLooks(piece);
   const keys = new Map([...sketch.shapes.keys()].map((key, i) => [key, `${id}${i}`]));
   const { diameterMm } = piece.thread;
   return (
     <g>
       <defs>
         {[...sketch.shapes].map(([key, shape]) => {
-          const bead = piece.beads[shape.role as keyof Piece['beads']];
+          const seen = looks(shape.role, shape.shade);
           return (
-            <g key={key} id={keys.get(key)} opacity={lit && lit !== shape.role ? 0.35 : 1}>
-              {bead && <SeenBead bead={bead} shape={shape} />}
+            <g key={key} id={keys.get(key)} opacity={lit && !lit.includes(shape.role) ? STEPPED_BACK : 1}>
+              {seen && <SeenBead {...seen} shape={shape} />}
             </g>
           );
         })}

@@ -1,13 +1,19 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Shape } from '@/core/layout/drawing';
 import { extent, type Sketch } from '@/core/layout/sketch';
-import type { Piece } from '@/core/piece';
-import { glintOf, outlinePath, shadeOf, THREAD_COLOUR, INK } from './beadLook';
-
-interface Props {
-  readonly piece: Pick<Piece, 'beads' | 'thread'>;
-  readonly sketch: Sketch;
-}
+import {
+  glintOf,
+  INK,
+  markColour,
+  markPath,
+  markReach,
+  outlinePath,
+  shadeOf,
+  STEPPED_BACK,
+  THREAD_COLOUR,
+} from './beadLook';
+import { useLooks, type Looks, type SeenAs } from './looks';
+import type { SketchProps } from './sketchProps';
 
 /** Pixels for a millimetre: sharp when looked at closely; and the widest picture that every browser can hold. */
 const SCALE = 16;
@@ -17,20 +23,41 @@ const WIDEST_PX = 8000;
  * A sketch painted on a canvas: for long ropes, where every bead lies differently and thousands of shapes would
  * make the page slow. Stands in an SVG, in millimetres.
  */
-export function SketchImage({ piece, sketch }: Props) {
+export function SketchImage({ piece, sketch, lit = null }: SketchProps) {
+  const looks = useLooks(piece);
+  const threadMm = piece.thread.diameterMm;
+  const litRoles = lit?.join() ?? null;
+  /** Pictures of this sketch by the roles that stand out: pointing back and forth paints each once. */
+  const kept = useMemo(
+    () => ({ sketch, looks, threadMm, pictures: new Map<string, string | null>() }),
+    [sketch, looks, threadMm],
+  );
   const [href, setHref] = useState<string | null>(null);
   const { from, to } = extent(sketch);
   const [wide, high] = [to[0] - from[0] + 1, to[1] - from[1] + 1];
   useEffect(() => {
     // The newest wish is painted when the page is next shown.
-    const frame = requestAnimationFrame(() => setHref(painted(piece, sketch)));
+    const frame = requestAnimationFrame(() => {
+      const key = litRoles ?? '';
+      const picture = kept.pictures.get(key) ?? painted({ ...kept, lit: litRoles?.split(',') ?? null });
+      kept.pictures.set(key, picture);
+      setHref(picture);
+    });
     return () => cancelAnimationFrame(frame);
-  }, [piece, sketch]);
+  }, [kept, litRoles]);
   return href && <image href={href} x={from[0] - 0.5} y={from[1] - 0.5} width={wide} height={high} />;
 }
 
+interface Painting {
+  readonly sketch: Sketch;
+  readonly looks: Looks;
+  readonly threadMm: number;
+  readonly lit: readonly string[] | null;
+}
+
 /** The picture as a data address; null where the browser gives no pen. */
-function painted(piece: Props['piece'], sketch: Sketch): string | null {
+function painted(painting: Painting): string | null {
+  const { sketch } = painting;
   const { from, to } = extent(sketch);
   const [wide, high] = [to[0] - from[0] + 1, to[1] - from[1] + 1];
   const scale = Math.min(SCALE, WIDEST_PX / wide);
@@ -41,22 +68,23 @@ function painted(piece: Props['piece'], sketch: Sketch): string | null {
   if (!pen) return null;
   pen.scale(scale, scale);
   pen.translate(0.5 - from[0], 0.5 - from[1]);
-  paint(pen, piece, sketch);
+  paint(pen, painting);
   return canvas.toDataURL();
 }
 
 function paint(
   pen: CanvasRenderingContext2D,
-  { beads, thread }: Props['piece'],
-  { shapes, parts }: Sketch,
+  { sketch: { shapes, parts }, looks, threadMm, lit }: Painting,
 ): void {
-  const paths = new Map([...shapes].map(([key, shape]) => [key, pathsOf(shape)]));
+  const paths = new Map(
+    [...shapes].map(([key, shape]) => [key, pathsOf(shape, looks(shape.role, shape.shade))]),
+  );
   for (const part of parts)
     for (let k = 0; k < part.times; k++) {
       pen.save();
       pen.translate(part.atMm + k * part.stepMm, 0);
       pen.strokeStyle = THREAD_COLOUR;
-      pen.lineWidth = Math.max(thread.diameterMm, 0.12);
+      pen.lineWidth = Math.max(threadMm, 0.12);
       for (const { from, to } of part.threads) {
         pen.beginPath();
         pen.moveTo(...from);
@@ -64,12 +92,14 @@ function paint(
         pen.stroke();
       }
       for (const { shape, at, angle, bead } of part.beads) {
-        const material = beads[bead.role as keyof Piece['beads']];
         const drawn = paths.get(shape);
-        if (!material || !drawn) continue;
+        if (!drawn?.seen) continue;
+        const material = drawn.seen.bead;
+        const all = lit && !lit.includes(bead.role) ? STEPPED_BACK : 1;
         pen.save();
         pen.translate(...at);
         pen.rotate((angle * Math.PI) / 180);
+        pen.globalAlpha = all;
         pen.fillStyle = material.colour;
         pen.fill(drawn.edge);
         pen.fillStyle = 'rgb(0 0 0 / 0.1)';
@@ -77,15 +107,20 @@ function paint(
         pen.fillStyle = `rgb(255 255 255 / ${glintOf(material)})`;
         pen.fill(drawn.glint);
         pen.strokeStyle = INK;
-        pen.globalAlpha = 0.62;
+        pen.globalAlpha = 0.62 * all;
         pen.lineWidth = 0.12;
         pen.stroke(drawn.edge);
-        pen.globalAlpha = 0.75;
+        pen.globalAlpha = 0.75 * all;
         pen.fillStyle = INK;
         for (const { at: mouth, open } of drawn.mouths) {
           pen.beginPath();
           pen.ellipse(...mouth, (material.holeMm / 2) * open, material.holeMm / 2, 0, 0, 2 * Math.PI);
           pen.fill();
+        }
+        if (drawn.mark) {
+          pen.globalAlpha = all;
+          pen.fillStyle = markColour(material.colour);
+          pen.fill(drawn.mark);
         }
         pen.restore();
       }
@@ -93,10 +128,17 @@ function paint(
     }
 }
 
-function pathsOf({ edge, mouths }: Shape) {
+function pathsOf({ edge, mouths }: Shape, seen: SeenAs | null) {
   const top = Math.min(...edge.map(([, y]) => y));
   const wide = Math.max(...edge.map(([x]) => x));
   const glint = new Path2D();
   glint.ellipse(-wide * 0.12, top * 0.52, wide * 0.5, -top * 0.15, 0, 0, 2 * Math.PI);
-  return { edge: new Path2D(outlinePath(edge)), shade: new Path2D(shadeOf(edge)), glint, mouths };
+  return {
+    seen,
+    edge: new Path2D(outlinePath(edge)),
+    shade: new Path2D(shadeOf(edge)),
+    glint,
+    mouths,
+    mark: seen?.mark ? new Path2D(markPath(seen.mark, markReach(edge))) : null,
+  };
 }

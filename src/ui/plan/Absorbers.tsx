@@ -1,11 +1,12 @@
 'use client';
 
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { absorbers, type Absorber } from '@/core/absorbers';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue } from '@/server/screens';
 import { useKnown } from '../shell/atHand';
+import { useAfterPaint } from '../shell/useAfterPaint';
 import { useLengths } from '../shell/lengths';
 import styles from './CountHills.module.css';
 
@@ -21,9 +22,9 @@ export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
   const { change } = useLengths();
   const known = useKnown();
   // Worked out after the count itself is on screen.
-  const later = useDeferredValue(plan);
+  const later = useAfterPaint(plan);
   const offered = useMemo(
-    () => (later === plan ? absorbers(piece, later, catalogue, known) : []),
+    () => (later === plan ? absorbers(piece, plan, catalogue, known) : []),
     [later, plan, piece, catalogue, known],
   );
   if (offered.length === 0) return null;

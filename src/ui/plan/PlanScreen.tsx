@@ -1,36 +1,80 @@
 'use client';
 
-import { Input } from 'antd';
+import { Button } from 'antd';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { structureById } from '@/core/structures/registry';
-import { choosing, countWords, hasChosen } from '@/core/choosing';
+import { choosing, countWords } from '@/core/choosing';
 import { planPiece, type Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece';
 import { wordProblem } from '@/core/words';
 import type { PlanScreenData } from '@/server/screens';
-import type { SyncState } from '../outbox/pieceSync';
 import { layingOut, layoutStore } from '../layouts/layoutStore';
-import { useLayouts } from '../layouts/useLayouts';
+import { GivenLayouts, useLayouts } from '../layouts/useLayouts';
+import { LookingAt } from '../piece/looks';
 import { useKnown } from '../shell/atHand';
+import { useAfterPaint } from '../shell/useAfterPaint';
+import { useInBrowser } from '../shell/useInBrowser';
 import { useLengths } from '../shell/lengths';
-import { Absorbers } from './Absorbers';
-import { Choices } from './choices/Choices';
-import { CountHills } from './CountHills';
-import { CountRules } from './CountRules';
-import { Slip } from './Slip';
-import { Steps } from './Steps';
-import { Tape } from './Tape';
-import { TwoVersions } from './TwoVersions';
+import { useShortcut } from '../shortcuts/useShortcut';
+import { CHOICE_TITLES, Choices, type ChoiceTitle } from './choices/Choices';
+import { CountSection } from './CountSection';
+import { PaletteDrag } from './palette/PaletteDrag';
+import { PlanHeader } from './PlanHeader';
+import { PointedProvider, usePointer } from './pointed';
+import { sitWords, Slip } from './Slip';
+import type { Zoom } from './tape/tapeScale';
+import { Tape } from './tape/Tape';
+import { useView } from './tape/useView';
+import { VIEWS, type TapeView } from './tape/ViewBar';
 import { usePiece } from './usePiece';
-import { BodySection } from './BodySection';
 import styles from './PlanScreen.module.css';
 
+const Compare = dynamic(() => import('./compare/Compare').then((m) => m.Compare));
+const TwoVersions = dynamic(() => import('./TwoVersions').then((m) => m.TwoVersions));
+
 /** The main screen: the piece to scale, the choices in the order of the work, the answers always in view. */
-export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScreenData) {
+export function PlanScreen(data: PlanScreenData) {
+  if (!useInBrowser()) return <ToCome piece={data.piece.doc} />;
+  return (
+    <GivenLayouts laidOut={data.laidOut}>
+      <PointedProvider>
+        <Planning {...data} />
+      </PointedProvider>
+    </GivenLayouts>
+  );
+}
+
+/**
+ * The plan is worked out where it is used: done on the server too, it would be done twice before anybody could touch
+ * it. What stands there until then has the same shape.
+ */
+function ToCome({ piece }: { readonly piece: Piece }) {
+  return (
+    <div className={styles.plan} aria-busy>
+      <header className={styles.header}>
+        <h1 className={styles.name}>{piece.name}</h1>
+      </header>
+      <div className={`card ${styles.tapeToCome}`} />
+      <div className={styles.columns}>
+        <div className={`card ${styles.toCome}`} />
+        <div className={`card ${styles.toCome}`} />
+        <div className={`card ${styles.toCome}`} />
+      </div>
+    </div>
+  );
+}
+
+function Planning({ piece: stored, aside, variants, people, catalogue }: PlanScreenData) {
   const router = useRouter();
   const refresh = useCallback(() => router.refresh(), [router]);
-  const { piece, state, change, restart } = usePiece(stored.id, stored.doc, stored.revision, refresh);
-  const { style, show } = useLengths();
+  const { piece, state, change, undo, redo, restart } = usePiece(
+    stored.id,
+    stored.doc,
+    stored.revision,
+    refresh,
+  );
+  const { style } = useLengths();
   const progress = useLayouts();
   const known = useKnown();
   const plan = useMemo(() => planPiece(piece, known), [piece, known]);
@@ -43,140 +87,174 @@ export function PlanScreen({ piece: stored, aside, people, catalogue }: PlanScre
   const shown = plan.ok ? plan : last;
   const [late] = aside;
 
+  const [view, setView] = useView();
+  const [choice, setChoice] = useState<ChoiceTitle | null>(piece.wearer ? null : 'Worn');
+  const [comparing, setComparing] = useState(false);
+  const [stepsOpen, setStepsOpen] = useState(false);
+  useShortcut('choice', (key) => {
+    const title = CHOICE_TITLES[Number(key) - 1] ?? null;
+    setChoice(choice === title ? null : title);
+  });
+  useShortcut('compare', () => setComparing(!comparing));
+  useShortcut('steps', () => setStepsOpen(!stepsOpen));
+  useCountKeys(piece, plan.ok ? plan : null, change);
+
   return (
-    <div className={styles.plan}>
-      <header className={styles.header}>
-        <NameField name={piece.name} onChange={(name) => change({ name })} />
-        <p className={styles.about}>
-          {piece.kind}
-          {piece.wearer ? ` for ${piece.wearer.name}` : ''} ·{' '}
-          {structureById(piece.structure.id)?.name.toLowerCase()}
-        </p>
-        <SaveState state={state} />
-      </header>
-      {late && (
-        <TwoVersions
-          current={stored}
-          aside={late}
-          onSettled={(now) => (restart(now.doc, now.revision), refresh())}
-        />
-      )}
-      {!plan.ok && (
-        <p role="alert" className={styles.problem}>
-          <strong>No plan yet.</strong> {wordProblem(plan.problem, style)}
-          {shown && ' What you see below is the last plan that worked.'}
-        </p>
-      )}
-      {shown && (
-        <div className={plan.ok ? styles.live : styles.stale}>
-          <Tape piece={piece} plan={shown} />
-        </div>
-      )}
-      <div className={styles.columns}>
-        <Choices
-          piece={piece}
-          plan={plan.ok ? plan : null}
-          layingOut={layingOut(progress, toLayOut)}
-          people={people}
-          catalogue={catalogue}
-          onChange={change}
-        />
-        {shown ? (
-          <>
-            <section
-              className={`card ${styles.count} ${plan.ok ? '' : styles.stale}`}
-              aria-labelledby="how-many"
-            >
-              <div className={styles.countHead}>
-                <h2 id="how-many">{shown.arrangement ? 'How many of each?' : 'How many units?'}</h2>
-                {hasChosen(piece, shown) && (
-                  <button type="button" className="linkButton" onClick={() => change(choosing(piece, null))}>
-                    back to what fits best: {shown.best.units}
-                  </button>
-                )}
-              </div>
-              <CountHills plan={shown} onChoose={(chosen) => change(choosing(piece, chosen))} />
-              {plan.ok && <Absorbers piece={piece} plan={plan} catalogue={catalogue} onChange={change} />}
-              {!shown.arrangement && <CountRules piece={piece} onChange={change} />}
-              <div className={styles.closed}>
-                <BodySection piece={piece} plan={shown} />
-                <p>
-                  <strong>{countWords(shown, shown.chosen.units)}</strong>,{' '}
-                  {shown.closure.closing === 'open' ? 'tip to tip' : 'closed'} {show(shown.chosen.finishedMm)}
-                  , give or take {show(2 * shown.chosen.sdMm)}.
-                  <br />
-                  {chanceWords(shown.chosen.chance)} to sit as wished.
-                </p>
-              </div>
-              {!shown.weaveable.pathless && (
-                <details className={styles.steps}>
-                  <summary>How it is worked, step by step</summary>
-                  <Steps plan={shown} />
-                </details>
-              )}
-            </section>
-            <div className={plan.ok ? '' : styles.stale}>
-              <Slip plan={shown} />
-            </div>
-          </>
-        ) : (
-          <section className={`card ${styles.count}`}>
-            <h2>Nothing to count yet</h2>
-            <p>
-              Choose at the left, from the top down. The piece and its numbers appear as soon as they can be
-              known.
+    <LookingAt looking={view}>
+      <PaletteDrag piece={piece} onChange={change}>
+        <div className={styles.plan}>
+          <PlanHeader piece={piece} state={state} undo={undo} redo={redo} onName={(name) => change({ name })}>
+            <Button aria-pressed={comparing} onClick={() => setComparing(!comparing)}>
+              Compare
+            </Button>
+          </PlanHeader>
+          {late && (
+            <TwoVersions
+              current={stored}
+              aside={late}
+              onSettled={(now) => (restart(now.doc, now.revision), refresh())}
+            />
+          )}
+          {!plan.ok && (
+            <p role="alert" className={styles.problem}>
+              <strong>No plan yet.</strong> {wordProblem(plan.problem, style)}
+              {shown && ' What you see below is the last plan that worked.'}
             </p>
-          </section>
-        )}
-      </div>
-    </div>
+          )}
+          {shown && (
+            <TapeOfPlan
+              piece={piece}
+              plan={shown}
+              stands={plan.ok}
+              view={view}
+              onView={setView}
+              onChange={change}
+              onChooseBead={() => setChoice('Beads')}
+            />
+          )}
+          {shown && <AnswerLine plan={shown} />}
+          {comparing && (
+            <Compare
+              pieceId={stored.id}
+              piece={piece}
+              variants={variants}
+              onTake={(doc) => change({ ...doc, name: piece.name })}
+              onClose={() => setComparing(false)}
+            />
+          )}
+          <div className={styles.columns}>
+            <Choices
+              piece={piece}
+              plan={plan.ok ? plan : null}
+              layingOut={layingOut(progress, toLayOut)}
+              people={people}
+              catalogue={catalogue}
+              open={choice}
+              onOpen={setChoice}
+              onChange={change}
+            />
+            {shown ? (
+              <>
+                <CountSection
+                  piece={piece}
+                  plan={shown}
+                  stands={plan.ok}
+                  catalogue={catalogue}
+                  stepsOpen={stepsOpen}
+                  onStepsOpen={setStepsOpen}
+                  onChange={change}
+                />
+                <div className={plan.ok ? undefined : styles.stale}>
+                  <Slip piece={piece} plan={shown} onChooseBead={() => setChoice('Beads')} />
+                </div>
+              </>
+            ) : (
+              <section className={`card ${styles.count}`}>
+                <h2>Nothing to count yet</h2>
+                <p>
+                  Choose at the left, from the top down. The piece and its numbers appear as soon as they can
+                  be known.
+                </p>
+              </section>
+            )}
+          </div>
+        </div>
+      </PaletteDrag>
+    </LookingAt>
   );
 }
 
-/** A chance in words that do not pretend to more than is known. */
-function chanceWords(chance: number): string {
-  const tenths = Math.round(chance * 10);
-  if (tenths >= 10) return 'Nearly certain';
-  return tenths === 0 ? 'Hardly a chance' : `${tenths} in 10 chances`;
-}
-
-function NameField({ name, onChange }: { name: string; onChange: (name: string) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const empty = typed !== null && typed.trim() === '';
+/** The answer in a line, which stays in view where the screen is too small for the tape to stay. */
+function AnswerLine({ plan }: { readonly plan: Plan }) {
+  const { show } = useLengths();
   return (
-    <div>
-      <h1 className="srOnly">{name}</h1>
-      <Input
-        className={styles.name}
-        variant="borderless"
-        aria-label="Name of the piece"
-        value={typed ?? name}
-        maxLength={80}
-        status={empty ? 'error' : ''}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          if (event.target.value.trim() !== '') onChange(event.target.value.trim());
-        }}
-        onBlur={() => setTyped(null)}
-      />
-    </div>
-  );
-}
-
-function SaveState({ state }: { state: SyncState }) {
-  const words: Readonly<Record<SyncState['kind'], string>> = {
-    saved: 'saved',
-    saving: 'saving …',
-    waiting: 'kept in this browser; the program does not answer, trying again …',
-    stale: 'changed in two windows',
-    refused: state.kind === 'refused' ? state.message : '',
-  };
-  return (
-    <p
-      role="status"
-      className={state.kind === 'saved' || state.kind === 'saving' ? styles.saved : styles.unsaved}
-    >
-      {words[state.kind]}
+    <p className={styles.answerLine} aria-hidden>
+      <strong>{countWords(plan, plan.chosen.units)}</strong>, {show(plan.chosen.finishedMm)}
+      {plan.sit && `, ${sitWords(plan.sit)}`}
     </p>
+  );
+}
+
+/** A unit fewer or more, and back to what fits best, by key. */
+function useCountKeys(piece: Piece, plan: Plan | null, change: (change: Partial<Piece>) => void): void {
+  const step = (way: 1 | -1) => () => {
+    if (!plan) return;
+    const { candidates, chosen } = plan;
+    const here = candidates.findIndex((c) => c.units === chosen.units && c.finishedMm === chosen.finishedMm);
+    const next = candidates[here + way];
+    if (next) change(choosing(piece, next));
+  };
+  useShortcut('fewer', step(-1));
+  useShortcut('more', step(1));
+  useShortcut('best', () => change(choosing(piece, null)));
+}
+
+interface TapeOfPlanProps {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly stands: boolean;
+  readonly view: ReturnType<typeof useView>[0];
+  readonly onView: ReturnType<typeof useView>[1];
+  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChooseBead: () => void;
+}
+
+/** The tape, how it is looked at, and the keys for that. The picture follows the numbers, a frame later. */
+function TapeOfPlan({ piece, plan, stands, view, onView, onChange, onChooseBead }: TapeOfPlanProps) {
+  const [from, setFrom] = useState<TapeView>('above');
+  const [zoom, setZoom] = useState<Zoom>({ kind: 'suited' });
+  const pointer = usePointer();
+  const now = useMemo(() => ({ piece, plan }), [piece, plan]);
+  const drawn = useAfterPaint(now);
+  useShortcut('view', () => {
+    const here = VIEWS.findIndex(({ value }) => value === from);
+    setFrom(VIEWS[(here + 1) % VIEWS.length]?.value ?? 'above');
+  });
+  useShortcut('true', () => setZoom(zoom.kind === 'true' ? { kind: 'suited' } : { kind: 'true' }));
+  useShortcut('marks', () => onView({ marks: !view.marks }));
+  useShortcut('teaching', () => onView({ teaching: !view.teaching }));
+  return (
+    <div
+      className={stands ? styles.live : styles.stale}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') pointer.hold(null);
+      }}
+    >
+      {drawn ? (
+        <Tape
+          {...drawn}
+          view={view}
+          onView={onView}
+          from={from}
+          onFrom={setFrom}
+          zoom={zoom}
+          onZoom={setZoom}
+          onChange={stands ? onChange : null}
+          onChooseBead={onChooseBead}
+        />
+      ) : (
+        <div className={`card ${styles.tapeToCome}`} />
+      )}
+    </div>
   );
 }

@@ -1,22 +1,39 @@
 'use client';
 
+import { useDroppable } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
+import { shadeName } from '@/core/colour/shades';
 import { wordCaution, wordWarning } from '@/core/words';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { countWords, stepsWords } from '@/core/choosing';
 import type { Sit } from '@/core/body/wear';
+import type { Piece } from '@/core/piece';
 import type { Plan, Warning } from '@/core/plan';
+import type { RoleQuantity } from '@/core/quantities';
+import { Term } from '../glossary/Term';
 import { BeadIcon } from '../piece/BeadShape';
+import { useLooks, type Looks } from '../piece/looks';
 import { useLengths } from '../shell/lengths';
-import { roleName } from './roleName';
+import { Palette } from './palette/Palette';
+import type { Dyeable } from './palette/PaletteDrag';
+import { pointedRole, useLit, usePointer } from './pointed';
+import { roleName, sizeName } from './roleName';
 import styles from './Slip.module.css';
 
 /** Units per length column: one decimal, or none where nothing belongs to a unit. */
 const count = (n: number, figure: (value: number, digits: number) => string) =>
   n === 0 ? '–' : Number.isInteger(n) ? `${n}` : figure(n, 1);
 
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  /** Opens the choice of beads. */
+  readonly onChooseBead: (role: string) => void;
+}
+
 /** The answers, like a slip from the till: how many units, beads in three columns, thread, what to watch. */
-export function Slip({ plan }: { plan: Plan }) {
+export function Slip({ piece, plan, onChooseBead }: Props) {
+  const looks = useLooks(piece);
   const { show, thread, style, unit, figure } = useLengths();
   const { chosen, sit, wear, closure, quantities, gauge } = plan;
   const wovenMm = chosen.finishedMm - closure.allowanceMm - 2 * closure.chainMm;
@@ -66,21 +83,18 @@ export function Slip({ plan }: { plan: Plan }) {
           </tr>
         </thead>
         <tbody>
-          {quantities.map(({ role, bead, perUnit, perInch, total }) => (
-            <tr key={role}>
-              <th scope="row">
-                <span className={styles.bead}>
-                  <BeadIcon bead={bead} />
-                  {role === LOOP_ROLE ? 'loops' : role} · {roleName(bead)}
-                </span>
-              </th>
-              <td>{plan.arrangement ? '–' : count(perUnit, figure)}</td>
-              <td>{perInch === 0 || plan.arrangement ? '–' : figure(perLength(perInch), 1)}</td>
-              <td>
-                <strong>{total}</strong>
-              </td>
-            </tr>
-          ))}
+          {quantities.map((quantity) => {
+            const { role, perUnit, perInch, total } = quantity;
+            return (
+              <BeadRows key={role} quantity={quantity} looks={looks} onChoose={() => onChooseBead(role)}>
+                <td>{plan.arrangement ? '–' : count(perUnit, figure)}</td>
+                <td>{perInch === 0 || plan.arrangement ? '–' : figure(perLength(perInch), 1)}</td>
+                <td>
+                  <strong>{total}</strong>
+                </td>
+              </BeadRows>
+            );
+          })}
         </tbody>
       </table>
       <dl className={styles.rest}>
@@ -88,8 +102,24 @@ export function Slip({ plan }: { plan: Plan }) {
           <strong>{thread(plan.thread.totalMm)}</strong>
           {plan.thread.lengths > 1 && ` in ${plan.thread.lengths} lengths`}
         </Line>
-        <Line name="of it, tail to leave">{thread(plan.thread.tailMm)}</Line>
-        <Line name="woven part, first bead to last">{show(wovenMm)}</Line>
+        <Line
+          name={
+            <>
+              of it, <Term word="tail" /> to leave
+            </>
+          }
+        >
+          {thread(plan.thread.tailMm)}
+        </Line>
+        <Line
+          name={
+            <>
+              <Term word="woven part" />, first bead to last
+            </>
+          }
+        >
+          {show(wovenMm)}
+        </Line>
         {gauge.shortening && (
           <Line name={`the same before ${gauge.shortening.passes.join(' and ')}`}>
             {show(wovenMm * (gauge.basePitchMm / gauge.pitchMm))}
@@ -113,6 +143,7 @@ export function Slip({ plan }: { plan: Plan }) {
         </Line>
         <Line name="wished for">{show(wear.wishMm)}</Line>
       </dl>
+      <Palette />
       <Notes>
         {plan.warnings
           .filter((warning) => !loud(warning))
@@ -124,6 +155,98 @@ export function Slip({ plan }: { plan: Plan }) {
         ))}
       </Notes>
     </section>
+  );
+}
+
+interface BeadRowsProps {
+  readonly quantity: RoleQuantity;
+  readonly looks: Looks;
+  readonly onChoose: () => void;
+  /** The three figures. */
+  readonly children: ReactNode;
+}
+
+/** A role's beads, and beneath it each of its colours where there are several. A colour can be dropped on either. */
+function BeadRows({ quantity: { role, bead, shades }, looks, onChoose, children }: BeadRowsProps) {
+  const name = role === LOOP_ROLE ? 'loops' : role;
+  const several = shades.length > 0;
+  return (
+    <>
+      <BeadRow
+        role={role}
+        shade={0}
+        onChoose={onChoose}
+        name={`${name} · ${several ? sizeName(bead) : roleName(bead)}`}
+        looks={looks}
+      >
+        {children}
+      </BeadRow>
+      {shades.map((shade, i) => (
+        <BeadRow
+          key={i}
+          role={role}
+          shade={i}
+          name={`${shadeName(role, i)} · ${shade.name}`}
+          looks={looks}
+          within
+        >
+          <td />
+          <td />
+          <td>{shade.total}</td>
+        </BeadRow>
+      ))}
+    </>
+  );
+}
+
+interface BeadRowProps extends Dyeable {
+  readonly name: string;
+  readonly looks: Looks;
+  readonly onChoose?: () => void;
+  /** It is one of the colours of the row above. */
+  readonly within?: boolean;
+  readonly children: ReactNode;
+}
+
+function BeadRow({ role, shade, name, looks, onChoose, within = false, children }: BeadRowProps) {
+  const pointer = usePointer();
+  const lit = useLit(role);
+  const { setNodeRef, isOver } = useDroppable({
+    id: `${role}~${within ? shade : 'all'}`,
+    data: { role, shade } satisfies Dyeable,
+  });
+  const seen = looks(role, shade);
+  const words = (
+    <>
+      {seen && <BeadIcon {...seen} size={within ? 18 : 22} />}
+      {name}
+    </>
+  );
+  return (
+    <tr
+      ref={setNodeRef}
+      className={isOver ? styles.over : lit ? styles.lit : undefined}
+      onPointerEnter={() => pointer.over(pointedRole(role))}
+      onPointerLeave={() => pointer.over(null)}
+    >
+      <th scope="row">
+        {onChoose ? (
+          <button
+            type="button"
+            className={styles.bead}
+            title="Choose this bead"
+            onFocus={() => pointer.over(pointedRole(role))}
+            onBlur={() => pointer.over(null)}
+            onClick={onChoose}
+          >
+            {words}
+          </button>
+        ) : (
+          <span className={within ? styles.within : styles.bead}>{words}</span>
+        )}
+      </th>
+      {children}
+    </tr>
   );
 }
 
@@ -153,7 +276,7 @@ export const sitWords = (sit: Sit): string =>
 
 const Notes = ({ children }: { children: ReactNode }) => <ul className={styles.notes}>{children}</ul>;
 
-const Line = ({ name, children }: { name: string; children: ReactNode }) => (
+const Line = ({ name, children }: { name: ReactNode; children: ReactNode }) => (
   <div>
     <dt>{name}</dt>
     <dd className="figures">{children}</dd>

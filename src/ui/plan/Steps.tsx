@@ -2,8 +2,9 @@
 
 import { useMemo } from 'react';
 import { planSteps, type Plan } from '@/core/plan';
-import type { StepGroup } from '@/core/read/steps';
-import { TAIL } from '@/core/weave/path';
+import { tells, type StepGroup } from '@/core/read/steps';
+import { isTraversal, TAIL } from '@/core/weave/path';
+import { usePointed, usePointer, type Pointed } from './pointed';
 import styles from './Steps.module.css';
 
 /** A piece with one needle need not say with which. */
@@ -12,12 +13,26 @@ const FIRST_NEEDLE = 'working';
 /** How it is worked, read off the thread path. */
 export function Steps({ plan }: { plan: Plan }) {
   const groups = useMemo(() => planSteps(plan), [plan]);
+  const pointer = usePointer();
+  const pointed = usePointed();
+  const lit = (group: StepGroup) =>
+    !!pointed?.place && tells(group, { ...pointed.place, unit: pointed.units?.[0] ?? 0 });
   return (
     <ol className={styles.steps}>
       {groups.map((group, i) => (
-        <li key={i}>
+        <li key={i} className={lit(group) ? styles.lit : undefined}>
           <h3>
-            {title(group)}
+            <button
+              type="button"
+              className={styles.title}
+              onPointerEnter={() => pointer.over(pointedStep(group))}
+              onPointerLeave={() => pointer.over(null)}
+              onFocus={() => pointer.over(pointedStep(group))}
+              onBlur={() => pointer.over(null)}
+              onClick={() => pointer.hold(pointedStep(group))}
+            >
+              {title(group)}
+            </button>
             {group.section === 'body' && group.info.tension !== 'tight' && (
               <span className={styles.tension}>{group.info.tension} tension</span>
             )}
@@ -43,6 +58,19 @@ export function Steps({ plan }: { plan: Plan }) {
       ))}
     </ol>
   );
+}
+
+/** The beads that a step strings, or goes through where it strings none, and the units it is told for. */
+function pointedStep({ steps, section, pass, fromUnit, toUnit }: StepGroup): Pointed {
+  const moves = steps.flatMap((step) => step.moves);
+  const strung = moves.filter((move) => move.kind === 'pick');
+  const met = (strung.length > 0 ? strung : moves.filter(isTraversal)).map(({ bead }) => bead.role);
+  return {
+    roles: [...new Set(met)],
+    units: section === 'body' ? [fromUnit - 1, toUnit - 1] : null,
+    place: { section, pass },
+    bead: null,
+  };
 }
 
 /** `Picots, units 1 to 20, each`; what is outside the woven part goes by the name of its pass. */

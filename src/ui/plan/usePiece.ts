@@ -1,23 +1,36 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
 import type { Piece } from '@/core/piece';
 import { nameWindow } from '../outbox/outbox';
 import { PieceSync, type SyncState } from '../outbox/pieceSync';
+import { useLengths } from '../shell/lengths';
+import { historyWords, pieceHistory } from './pieceHistory';
+
+/** What can be taken back or done again: its words, and the press that does it. */
+export interface Retrace {
+  readonly words: string;
+  readonly run: () => void;
+}
 
 interface Held {
   readonly piece: Piece;
   readonly state: SyncState;
   readonly change: (change: Partial<Piece>) => void;
+  readonly undo: Retrace | null;
+  readonly redo: Retrace | null;
   /** Goes on from another version, after the weaver chose. */
   readonly restart: (piece: Piece, revision: number) => void;
 }
 
 /** The piece being planned: changed at once on screen, saved as it goes. */
 export function usePiece(id: string, initial: Piece, revision: number, onStale: () => void): Held {
-  const [piece, setPiece] = useState(initial);
+  const [history] = useState(() => pieceHistory(initial));
+  const { piece } = useStore(history.store);
+  const { pastStates, futureStates } = useStore(history.store.temporal);
+  const { style } = useLengths();
   const [state, setState] = useState<SyncState>({ kind: 'saved' });
-  const latest = useRef(initial);
   const sync = useRef<PieceSync | null>(null);
   /** Edits made before this window has its name. */
   const early = useRef(false);
@@ -35,7 +48,7 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
         setState(next);
         if (next.kind === 'stale') stale.current();
       });
-      if (early.current) void sync.current.change(latest.current);
+      if (early.current) void sync.current.change(history.store.getState().piece);
     });
     const hurry = () => sync.current?.hurry();
     const warn = (event: BeforeUnloadEvent) => {
@@ -57,18 +70,38 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id]);
 
-  const change = useCallback((part: Partial<Piece>) => {
-    latest.current = { ...latest.current, ...part };
-    setPiece(latest.current);
-    if (sync.current) void sync.current.change(latest.current);
+  const keep = useCallback((next: Piece) => {
+    if (sync.current) void sync.current.change(next);
     else early.current = true;
   }, []);
 
-  const restart = useCallback((next: Piece, from: number) => {
-    latest.current = next;
-    setPiece(next);
-    sync.current?.restart(from);
-  }, []);
+  const change = useCallback(
+    (part: Partial<Piece>) => {
+      const next = { ...history.store.getState().piece, ...part };
+      history.go(next);
+      keep(next);
+    },
+    [history, keep],
+  );
 
-  return { piece, state, change, restart };
+  const restart = useCallback(
+    (next: Piece, from: number) => {
+      history.go(next);
+      sync.current?.restart(from);
+    },
+    [history],
+  );
+
+  const [undo, redo] = useMemo((): [Retrace | null, Retrace | null] => {
+    // The words follow from the states: they are read anew when one of those has changed.
+    const words = pastStates.length + futureStates.length > 0 ? historyWords(history, style) : null;
+    return [
+      words?.undo ? { words: words.undo, run: () => keep(history.undo()) } : null,
+      words?.redo ? { words: words.redo, run: () => keep(history.redo()) } : null,
+    ];
+    // The piece is read through the history.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [history, keep, style, piece, pastStates, futureStates]);
+
+  return { piece, state, change, undo, redo, restart };
 }

@@ -98,6 +98,25 @@ export function SettingsScreen() {
           <EaseRow key={kind} kind={kind} settings={settings} onChange={set} />
         ))}
       </section>
+      <section className={`card ${styles.section}`} aria-labelledby="screen-and-keys">
+        <h2 id="screen-and-keys">Screen and keys</h2>
+        <Choice
+          label="Seen"
+          value={settings.theme}
+          options={[
+            { value: 'device', label: 'as this device is set' },
+            { value: 'light', label: 'by daylight' },
+            { value: 'dark', label: 'by the lamp: dark' },
+          ]}
+          onChange={(theme) => set({ theme })}
+        />
+        <Toggle
+          label="Single keys do something"
+          help="On the planning screen v, c, 1 to 6 and others work alone; press ? for all of them. Off, only keys with Ctrl or ⌘ do."
+          checked={settings.singleKeys}
+          onChange={(singleKeys) => set({ singleKeys })}
+        />
+      </section>
       <section className={`card ${styles.section}`} aria-labelledby="thread">
         <h2 id="thread">Thread</h2>
         <LengthInput

@@ -3,13 +3,14 @@
 import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
 import { App, ConfigProvider } from 'antd';
 import { useServerInsertedHTML } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import type { LengthUnit } from '@/core/length/length';
 import type { Settings } from '@/core/settings';
 import type { StoredSwatch } from '@/server/screens';
 import { AtHandProvider } from './atHand';
 import { LengthsProvider } from './lengths';
-import { theme } from './theme';
+import { themeBy } from './theme';
+import { useLamp } from './useLamp';
 
 /** Ant Design with our theme and the page's nonce, and lengths in the weaver's unit. */
 export function Providers({
@@ -31,6 +32,8 @@ export function Providers({
   useServerInsertedHTML(() => (
     <style nonce={nonce} id="antd-styles" dangerouslySetInnerHTML={{ __html: extractStyle(cache, true) }} />
   ));
+  const lamp = useLamp(settings.theme);
+  const theme = useMemo(() => themeBy(lamp), [lamp]);
   return (
     <StyleProvider cache={cache}>
       <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }}>

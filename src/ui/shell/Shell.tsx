@@ -7,12 +7,16 @@ import {
   SettingOutlined,
   TeamOutlined,
 } from '@ant-design/icons';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { deliverLeftBehind } from '../outbox/outbox';
+import { useShortcut } from '../shortcuts/useShortcut';
 import { useLengths } from './lengths';
 import styles from './Shell.module.css';
+
+const ShortcutSheet = dynamic(() => import('../shortcuts/ShortcutSheet').then((m) => m.ShortcutSheet));
 
 const PLACES = [
   { href: '/', name: 'Bench', icon: <AppstoreOutlined aria-hidden /> },
@@ -26,6 +30,11 @@ const PLACES = [
 export function Shell({ children }: { children: ReactNode }) {
   const router = useRouter();
   const path = usePathname();
+  const [sheet, setSheet] = useState(false);
+  useShortcut('sheet', () => setSheet(true));
+  useShortcut('bench', () => router.push('/'));
+  useShortcut('start', () => router.push('/?start'));
+  useShortcut('glossary', () => router.push('/glossary'));
   useEffect(() => {
     // What a closed window still owed goes to the server at the next start, whichever screen that is.
     void deliverLeftBehind().then((touched) => {
@@ -55,8 +64,21 @@ export function Shell({ children }: { children: ReactNode }) {
             {name}
           </Link>
         ))}
+        <div className={styles.help}>
+          <Link
+            href="/glossary"
+            className={styles.small}
+            aria-current={path === '/glossary' ? 'page' : undefined}
+          >
+            Words
+          </Link>
+          <button type="button" className={styles.small} onClick={() => setSheet(true)}>
+            Keys
+          </button>
+        </div>
         <UnitSwitch />
       </nav>
+      {sheet && <ShortcutSheet onClose={() => setSheet(false)} />}
       <main id="screen" className={styles.screen} tabIndex={-1}>
         {children}
       </main>

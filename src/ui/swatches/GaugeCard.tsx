@@ -5,7 +5,6 @@ import type { MeasuredGauge } from '@/core/fit/swatch';
 import { structureById } from '@/core/structures/registry';
 import { rolesOf } from '@/core/structures/structure';
 import { readingsOf, type Swatch } from '@/core/swatches';
-import { archiveSwatchAction } from '@/server/actions/swatches';
 import type { StoredSwatch } from '@/server/screens';
 import { Fact } from '../fields/Fact';
 import { useUndo } from '../fields/useUndo';
@@ -24,7 +23,7 @@ interface Props {
 /** One gauge: what it comes to, how sure it is, and the swatches it stands on. */
 export function GaugeCard({ title, swatches, gauge }: Props) {
   const { show, unit, fine, figure } = useLengths();
-  const putAway = useUndo(archiveSwatchAction);
+  const putAway = useUndo('swatch');
   const [first] = swatches;
   const readings = readingsOf(swatches.map(({ doc }) => doc));
   const perLength = (unit === 'in' ? 25.4 : 10) / gauge.pitchMm;

@@ -1,14 +1,16 @@
 'use client';
 
+import type { Colouring } from '@/core/colour/shades';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
-import { PALETTE } from '@/core/materials/catalogue';
 import { FINISHES, FINISH_FACTOR, type BeadKind, type BeadMaterial } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
 import { misfit } from '@/core/structures/parts';
-import type { Part } from '@/core/structures/structure';
+import type { Part, RoleLetter } from '@/core/structures/structure';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { BeadIcon } from '../../piece/BeadShape';
+import { ColourChoice } from './ColourChoice';
+import { ColourPattern } from './ColourPattern';
 import styles from './choices.module.css';
 
 interface Props {
@@ -28,8 +30,27 @@ export function BeadsChoice({ piece, parts, roles, kinds, onChange }: Props) {
     const set = (change: Partial<BeadMaterial>) =>
       onChange({ beads: { ...piece.beads, [role]: { ...bead, ...change } } });
     const own = parts.filter((part) => part.role === role);
-    return <RoleBead key={role} role={role} parts={own} bead={bead} kinds={kinds} onChange={set} />;
+    return (
+      <RoleBead
+        key={role}
+        role={role}
+        parts={own}
+        bead={bead}
+        kinds={kinds}
+        onChange={set}
+        colouring={piece.colourings[role as RoleLetter] ?? null}
+        onColouring={
+          role === LOOP_ROLE ? null : (colouring) => onChange(coloured(piece, role as RoleLetter, colouring))
+        }
+      />
+    );
   });
+}
+
+/** The piece with the colours of a role shared out so; null takes them all but its own away. */
+function coloured({ colourings }: Piece, role: RoleLetter, colouring: Colouring | null): Partial<Piece> {
+  const { [role]: _, ...others } = colourings;
+  return { colourings: colouring ? { ...others, [role]: colouring } : others };
 }
 
 /** Whether a bead can be woven in all its parts; a clasp loop is of beads with one hole. */
@@ -42,9 +63,12 @@ interface RoleProps {
   readonly bead: BeadMaterial;
   readonly kinds: readonly BeadKind[];
   readonly onChange: (change: Partial<BeadMaterial>) => void;
+  readonly colouring: Colouring | null;
+  /** Null where all its beads are of one colour. */
+  readonly onColouring: ((colouring: Colouring | null) => void) | null;
 }
 
-function RoleBead({ role, parts, bead, kinds, onChange }: RoleProps) {
+function RoleBead({ role, parts, bead, kinds, onChange, colouring, onColouring }: RoleProps) {
   const does = [...new Set(parts.map(({ part }) => part))].join(', ');
   const name = role === LOOP_ROLE ? 'Clasp loops' : `Bead ${role}`;
   const percent = Math.round((FINISH_FACTOR[bead.finish] - 1) * 1000) / 10;
@@ -66,25 +90,20 @@ function RoleBead({ role, parts, bead, kinds, onChange }: RoleProps) {
           if (kind) onChange(kind);
         }}
       />
-      <div className={styles.swatches} role="radiogroup" aria-label={`${name}: colour`}>
-        {PALETTE.map((colour) => (
-          <label
-            key={colour.name}
-            className={styles.swatch}
-            style={{ background: colour.hex }}
-            title={colour.name}
-          >
-            <input
-              type="radio"
-              name={`colour-${role}`}
-              aria-label={colour.name}
-              checked={bead.colourName === colour.name}
-              onChange={() => onChange({ colourName: colour.name, colour: colour.hex })}
-            />
-          </label>
-        ))}
-      </div>
-      <p className="soft">Colour: {bead.colourName}</p>
+      <ColourChoice
+        label={`${name}, colour`}
+        name={`colour-${role}`}
+        chosen={bead.colourName}
+        onChange={({ name: colourName, hex }) => onChange({ colourName, colour: hex })}
+      />
+      {onColouring && (
+        <ColourPattern
+          role={role}
+          own={{ name: bead.colourName, hex: bead.colour }}
+          colouring={colouring}
+          onChange={onColouring}
+        />
+      )}
       <Choice
         label="Finish"
         value={bead.finish}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import type { ReactNode } from 'react';
 import { structureById } from '@/core/structures/registry';
 import { fieldsThatCount, rolesOf, type Part } from '@/core/structures/structure';
 import { KIND_FACTS } from '@/core/body/kinds';
@@ -12,15 +12,22 @@ import type { Catalogue, Person } from '@/server/screens';
 import type { LayingOut } from '../../layouts/layoutStore';
 import { useLengths } from '../../shell/lengths';
 import { roleName } from '../roleName';
-import { BeadsChoice } from './BeadsChoice';
 import { ChoiceRow } from './ChoiceRow';
-import { EndsChoice } from './EndsChoice';
+import {
+  BeadsChoice,
+  EndsChoice,
+  GaugeChoice,
+  StructureChoice,
+  ThreadChoice,
+  useBodiesAtHand,
+  WornChoice,
+} from './bodies';
 import { sourceWords } from './gauge/gaugeWords';
-import { GaugeChoice } from './gauge/GaugeChoice';
-import { ThreadChoice } from './ThreadChoice';
-import { StructureChoice } from './StructureChoice';
-import { WornChoice } from './WornChoice';
 import styles from './choices.module.css';
+
+/** The choices, in the order of the work. */
+export const CHOICE_TITLES = ['Worn', 'Structure', 'Beads', 'Ends', 'Gauge', 'Thread'] as const;
+export type ChoiceTitle = (typeof CHOICE_TITLES)[number];
 
 interface Props {
   readonly piece: Piece;
@@ -28,31 +35,31 @@ interface Props {
   readonly layingOut: LayingOut;
   readonly people: readonly Person[];
   readonly catalogue: Catalogue;
+  /** The one that is open. */
+  readonly open: ChoiceTitle | null;
+  readonly onOpen: (title: ChoiceTitle | null) => void;
   readonly onChange: (change: Partial<Piece>) => void;
 }
 
 /** Every choice in the order of the work, each a line that opens in place. */
-export function Choices({ piece, plan, layingOut, people, catalogue, onChange }: Props) {
+export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpen, onChange }: Props) {
   const { show, thread, fine } = useLengths();
-  const [open, setOpen] = useState<string | null>(piece.wearer ? null : 'Worn');
+  useBodiesAtHand();
   const structure = structureById(piece.structure.id);
   const roles = plan
     ? rolesOf(plan.weaveable).filter((role) => plan.quantities.some((q) => q.role === role))
     : usedRoles(piece);
 
-  const rows = [
-    {
-      title: 'Worn',
+  const rows: Readonly<Record<ChoiceTitle, { readonly summary: string; readonly body: ReactNode }>> = {
+    Worn: {
       summary: wornWords(piece, plan, show),
       body: <WornChoice piece={piece} plan={plan} people={people} onChange={onChange} />,
     },
-    {
-      title: 'Structure',
+    Structure: {
       summary: `${structure?.name.toLowerCase() ?? 'unknown'}: ${sequenceWords(piece)}`,
       body: <StructureChoice piece={piece} plan={plan} onChange={onChange} />,
     },
-    {
-      title: 'Beads',
+    Beads: {
       summary: roles
         .map((role) => `${role} ${roleName(piece.beads[role as keyof Piece['beads']])}`)
         .join('; '),
@@ -66,8 +73,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
         />
       ),
     },
-    {
-      title: 'Ends',
+    Ends: {
       summary: endsWords(piece, plan, show),
       body: (
         <EndsChoice
@@ -79,8 +85,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
         />
       ),
     },
-    {
-      title: 'Gauge',
+    Gauge: {
       summary: plan
         ? `${fine(plan.gauge.pitchMm)} ${plan.arrangement ? 'in all' : 'a unit'}, ${sourceWords(plan, layingOut)}`
         : 'not known yet',
@@ -90,8 +95,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
         <p>It is worked out as soon as there are beads.</p>
       ),
     },
-    {
-      title: 'Thread',
+    Thread: {
       summary: `${piece.thread.name.replace('braided ', '')}, ${piece.needle.name}${plan ? `; tail ${thread(plan.thread.tailMm)}` : ''}`,
       body: (
         <ThreadChoice
@@ -103,19 +107,19 @@ export function Choices({ piece, plan, layingOut, people, catalogue, onChange }:
         />
       ),
     },
-  ];
+  };
   return (
     <ol className={`card ${styles.choices}`} aria-label="Choices, in the order of the work">
-      {rows.map(({ title, summary, body }, i) => (
+      {CHOICE_TITLES.map((title, i) => (
         <ChoiceRow
           key={title}
           number={i + 1}
           title={title}
-          summary={summary}
+          summary={rows[title].summary}
           open={open === title}
-          onToggle={() => setOpen(open === title ? null : title)}
+          onToggle={() => onOpen(open === title ? null : title)}
         >
-          {body}
+          {rows[title].body}
         </ChoiceRow>
       ))}
     </ol>

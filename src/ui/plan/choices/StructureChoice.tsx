@@ -5,6 +5,7 @@ import { structureById, STRUCTURES } from '@/core/structures/registry';
 import { ownUnit } from '@/core/structures/ownUnit';
 import { inStructure, type Piece } from '@/core/piece';
 import { Choice } from '../../fields/Choice';
+import { Pick } from '../../fields/Pick';
 import { PassToggles } from './PassToggles';
 import { StructureFields } from './StructureFields';
 import styles from './choices.module.css';
@@ -20,13 +21,19 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
   const structure = structureById(piece.structure.id);
   return (
     <>
-      <Choice
-        label="Stitch"
-        value={piece.structure.id}
-        options={[...STRUCTURES, ownUnit].map((s) => ({ value: s.id, label: s.name }))}
-        onChange={(id) => onChange(inStructure(piece, id, keepSequence(id, piece.structure.params)))}
-        help={structure && `${structure.about} Feel: ${structure.feel}.`}
-      />
+      <div className={styles.stitch}>
+        <Pick
+          label="Stitch"
+          value={piece.structure.id}
+          options={[...STRUCTURES, ownUnit].map((s) => ({ value: s.id, label: s.name }))}
+          onChange={(id) => onChange(inStructure(piece, id, keepSequence(id, piece.structure.params)))}
+        />
+        {structure && (
+          <p className="soft">
+            {structure.about} Feel: {structure.feel}.
+          </p>
+        )}
+      </div>
       <StructureFields piece={piece} onChange={onChange} />
       {plan && <PassToggles passes={plan.optionalPasses} piece={piece} onChange={onChange} />}
       <Choice

@@ -8,6 +8,8 @@ import { Choice } from '../../fields/Choice';
 import { CountInput } from '../../fields/CountInput';
 import { LengthInput } from '../../fields/LengthInput';
 import { Toggle } from '../../fields/Toggle';
+import { fittedTo, motifSchema } from '@/core/structures/motif';
+import { MotifEditor } from './MotifEditor';
 import { BeadIcon } from '../../piece/BeadShape';
 import { roleName } from '../roleName';
 import styles from './choices.module.css';
@@ -23,15 +25,31 @@ export function StructureFields({
   const { id, params } = piece.structure;
   const structure = structureById(id);
   if (!structure) return null;
-  return fieldsThatCount(structure, params).map((field) => (
+  const fields = fieldsThatCount(structure, params);
+  return fields.map((field) => (
     <StructureField
       key={field.key}
       field={field}
       piece={piece}
       value={params[field.key] ?? structure.defaults[field.key]}
-      onChange={(value) => onChange({ structure: { id, params: { ...params, [field.key]: value } } })}
+      onChange={(value) => onChange(withParam(piece, fields, field.key, value))}
+      onPiece={onChange}
     />
   ));
+}
+
+/** A parameter changed; a motif that hangs on it is fitted to it. */
+function withParam(
+  { structure: { id, params } }: Piece,
+  fields: readonly Field[],
+  key: string,
+  value: unknown,
+): Partial<Piece> {
+  const next: Record<string, unknown> = { ...params, [key]: value };
+  const field = fields.find((one) => one.kind === 'motif');
+  const motif = motifSchema.safeParse(next.motif).data ?? [];
+  if (field && key !== field.key && motif.length > 0) next.motif = fittedTo(motif, field.chart(next));
+  return { structure: { id, params: next } };
 }
 
 interface FieldProps {
@@ -39,9 +57,11 @@ interface FieldProps {
   readonly piece: Piece;
   readonly value: unknown;
   readonly onChange: (value: unknown) => void;
+  /** For what changes more than this one parameter. */
+  readonly onPiece: (change: Partial<Piece>) => void;
 }
 
-function StructureField({ field, piece, value, onChange }: FieldProps) {
+function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) {
   switch (field.kind) {
     case 'switch':
       return <Toggle label={field.label} help={field.help} checked={value === true} onChange={onChange} />;
@@ -76,6 +96,8 @@ function StructureField({ field, piece, value, onChange }: FieldProps) {
           onChange={onChange}
         />
       );
+    case 'motif':
+      return <MotifEditor field={field} piece={piece} onChange={onPiece} />;
     case 'sequence':
       return (
         <Sequence
@@ -89,7 +111,12 @@ function StructureField({ field, piece, value, onChange }: FieldProps) {
 }
 
 /** A run of beads: letters below add one at the end, a bead in the run is taken out by pressing it. */
-function Sequence({ field, piece, value, onChange }: Omit<FieldProps, 'value'> & { value: string[] }) {
+function Sequence({
+  field,
+  piece,
+  value,
+  onChange,
+}: Omit<FieldProps, 'value' | 'onPiece'> & { value: string[] }) {
   const bead = (role: string) => piece.beads[role as keyof Piece['beads']];
   const { most, roles = ROLE_LETTERS } = field.kind === 'sequence' ? field : { most: 0 };
   return (

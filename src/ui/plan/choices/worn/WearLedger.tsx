@@ -5,6 +5,7 @@ import { dropMm, nameOfLength } from '@/core/body/necklace';
 import { wordWearPart } from '@/core/words';
 import type { Plan } from '@/core/plan';
 import { useLengths } from '../../../shell/lengths';
+import { Term } from '../../../glossary/Term';
 import styles from '../choices.module.css';
 
 /** What the wished length is made of, added up. */
@@ -22,7 +23,7 @@ export function WearLedger({ plan: { wear, kind, chosen } }: { readonly plan: Pl
       )}
       {more.map(({ what, mm }) => (
         <div key={what}>
-          <dt>{wordWearPart(what, kind, place)}</dt>
+          <dt>{what === 'ease' ? <Term word="ease" /> : wordWearPart(what, kind, place)}</dt>
           <dd className="figures">{change(mm)}</dd>
         </div>
       ))}

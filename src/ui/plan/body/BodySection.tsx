@@ -2,27 +2,36 @@
 
 import { useId } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
-import type { Sketch } from '@/core/layout/sketch';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
-import { SeenBead } from '../piece/BeadShape';
-import { useLengths } from '../shell/lengths';
+import { useLooks } from '../../piece/looks';
+import { ShapeDefs } from '../../piece/ShapeDefs';
+import { useLengths } from '../../shell/lengths';
+import { nearestBeads } from './nearestBeads';
+import { OnNeck } from './OnNeck';
 
 interface Props {
   readonly piece: Piece;
   readonly plan: Plan;
 }
 
-/** More beads than this are not drawn one by one in so small a picture: the row nearest to the eye stands for all. */
-const MOST = 500;
-
-/** The closed piece on the body, cut across, to scale: how much room is left between them. */
+/** The closed piece on the body, to scale: round a limb or a finger, or hanging from a neck. */
 export function BodySection({ piece, plan }: Props) {
+  if (piece.ends.closing === 'open') return null;
+  return KIND_FACTS[piece.kind].place === 'neck' ? (
+    <OnNeck piece={piece} plan={plan} />
+  ) : (
+    <RoundBody piece={piece} plan={plan} />
+  );
+}
+
+/** Cut across: how much room is left between the piece and the body. */
+function RoundBody({ piece, plan }: Props) {
   const { show } = useLengths();
   const id = useId();
+  const looks = useLooks(piece);
   const { chosen, thicknessMm, wear, stations } = plan;
   const { place, hangs } = KIND_FACTS[piece.kind];
-  if (piece.ends.closing === 'open') return null;
   const radius = chosen.finishedMm / (2 * Math.PI);
   const inside = radius - thicknessMm / 2;
   const body = wear.bodyMm === null ? null : wear.bodyMm / (2 * Math.PI);
@@ -39,28 +48,19 @@ export function BodySection({ piece, plan }: Props) {
       role="img"
       aria-label={label}
     >
-      <defs>
-        {[...side.shapes].map(([key, shape]) => {
-          const bead = piece.beads[shape.role as keyof Piece['beads']];
-          return (
-            <g key={key} id={`${id}${key}`}>
-              {bead && <SeenBead bead={bead} shape={shape} />}
-            </g>
-          );
-        })}
-      </defs>
+      <ShapeDefs id={id} shapes={side.shapes} looks={looks} />
       {body !== null && (
         <circle
           r={body}
           cy={hangs ? -low : low}
           fill="var(--skin)"
-          stroke="#a5907c"
+          stroke="var(--skin-line)"
           strokeWidth={1}
           vectorEffect="non-scaling-stroke"
         />
       )}
-      <circle r={radius} fill="none" stroke="#b08d3e" strokeWidth={size / 45} />
-      {around(side).map(({ key, shape, x, out, angle }) => {
+      <circle r={radius} fill="none" stroke="var(--brass)" strokeWidth={size / 45} />
+      {nearestBeads(side).map(({ key, shape, x, out, angle }) => {
         const turn = (x / stations.totalMm) * 360 - 90;
         return (
           <use
@@ -75,30 +75,11 @@ export function BodySection({ piece, plan }: Props) {
           y={(hangs ? -low : low) + size * 0.05}
           textAnchor="middle"
           fontSize={size * 0.19}
-          fill="#1e2b24"
+          fill="var(--ink)"
         >
           {show(wear.bodyMm)}
         </text>
       )}
     </svg>
   );
-}
-
-/** Every bead of the side view, along the piece and outwards from its middle line (downwards is towards the skin). */
-function around({ parts }: Sketch) {
-  const count = parts.reduce((sum, { beads, times }) => sum + beads.length * times, 0);
-  const nearest = Math.max(...parts.map(({ level }) => level));
-  return parts
-    .filter(({ level }) => count <= MOST || level === nearest)
-    .flatMap(({ beads, times, atMm, stepMm }, part) =>
-      Array.from({ length: times }, (_, k) =>
-        beads.map(({ bead, shape, at: [x, out], angle }) => ({
-          key: `${part}/${k}/${bead.id}`,
-          shape,
-          x: x + atMm + k * stepMm,
-          out,
-          angle,
-        })),
-      ).flat(),
-    );
 }

@@ -1,0 +1,53 @@
+'use client';
+
+import { createContext, use, useMemo, type ReactNode } from 'react';
+import { tellingApart, type Mark } from '@/core/colour/teaching';
+import type { BeadMaterial } from '@/core/materials/material';
+import { shadesOf, type Piece } from '@/core/piece';
+
+/** How beads are shown: as they are, or so that they are told apart more easily. */
+export interface Looking {
+  /** In colours that differ strongly for every eye, whatever the beads' own. */
+  readonly teaching: boolean;
+  /** With a mark on each, so that colour alone says nothing. */
+  readonly marks: boolean;
+}
+
+const AS_THEY_ARE: Looking = { teaching: false, marks: false };
+const Context = createContext<Looking>(AS_THEY_ARE);
+
+/** All pictures of beads below are looked at in this way. */
+export const LookingAt = ({ looking, children }: { looking: Looking; children: ReactNode }) => (
+  <Context value={looking}>{children}</Context>
+);
+
+/** A bead as it is to be drawn. */
+export interface SeenAs {
+  readonly bead: BeadMaterial;
+  readonly mark: Mark | null;
+}
+
+/** The bead of a role, in one of its colours; null for a role that has none. */
+export type Looks = (role: string, shade?: number) => SeenAs | null;
+
+type Coloured = Pick<Piece, 'beads'> & { readonly colourings?: Piece['colourings'] };
+
+/** How the beads of a piece are to be drawn. */
+export function looksOf({ beads, colourings = {} }: Coloured, { teaching, marks }: Looking): Looks {
+  const told = tellingApart({ beads, colourings });
+  return (role, shade = 0) => {
+    const bead = beads[role as keyof Piece['beads']] as BeadMaterial | undefined;
+    if (!bead) return null;
+    const apart = told(role, shade);
+    const { name, hex } = teaching
+      ? apart.colour
+      : (shadesOf({ beads, colourings }, role)[shade] ?? { name: bead.colourName, hex: bead.colour });
+    return { bead: { ...bead, colourName: name, colour: hex }, mark: marks ? apart.mark : null };
+  };
+}
+
+export function useLooks(piece: Coloured): Looks {
+  const looking = use(Context);
+  const { beads, colourings } = piece;
+  return useMemo(() => looksOf({ beads, colourings }, looking), [beads, colourings, looking]);
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import { useMemo } from 'react';
+import { choosing, countWords, hasChosen } from '@/core/choosing';
+import type { Piece } from '@/core/piece';
+import type { Plan } from '@/core/plan';
+import type { Catalogue } from '@/server/screens';
+import { Term } from '../glossary/Term';
+import { useAfterPaint } from '../shell/useAfterPaint';
+import { useLengths } from '../shell/lengths';
+import { Absorbers } from './Absorbers';
+import { BodySection } from './body/BodySection';
+import { CountHills } from './CountHills';
+import { CountRules } from './CountRules';
+import { RowLists } from './RowLists';
+import { Steps } from './Steps';
+import styles from './PlanScreen.module.css';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  /** False while the plan shown is the last one that stood. */
+  readonly stands: boolean;
+  readonly catalogue: Catalogue;
+  readonly stepsOpen: boolean;
+  readonly onStepsOpen: (open: boolean) => void;
+  readonly onChange: (change: Partial<Piece>) => void;
+}
+
+/** How many units: the counts to choose from, what would absorb the rest, the piece as it is worn, and its steps. */
+export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStepsOpen, onChange }: Props) {
+  const { show } = useLengths();
+  const now = useMemo(() => ({ piece, plan }), [piece, plan]);
+  const later = useAfterPaint(now);
+  return (
+    <section className={`card ${styles.count} ${stands ? '' : styles.stale}`} aria-labelledby="how-many">
+      <div className={styles.countHead}>
+        <h2 id="how-many">
+          {plan.arrangement ? (
+            'How many of each?'
+          ) : (
+            <>
+              How many <Term word="unit">units</Term>?
+            </>
+          )}
+        </h2>
+        {hasChosen(piece, plan) && (
+          <button type="button" className="linkButton" onClick={() => onChange(choosing(piece, null))}>
+            back to what fits best: {plan.best.units}
+          </button>
+        )}
+      </div>
+      <CountHills plan={plan} onChoose={(chosen) => onChange(choosing(piece, chosen))} />
+      {stands && <Absorbers piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />}
+      {!plan.arrangement && <CountRules piece={piece} onChange={onChange} />}
+      <div className={styles.closed}>
+        {later ? <BodySection {...later} /> : <div className={styles.bodyToCome} />}
+        <p>
+          <strong>{countWords(plan, plan.chosen.units)}</strong>,{' '}
+          {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'} {show(plan.chosen.finishedMm)}, give or
+          take {show(2 * plan.chosen.sdMm)}.
+          <br />
+          {chanceWords(plan.chosen.chance)} to sit as wished.
+        </p>
+      </div>
+      {!plan.weaveable.pathless && (
+        <details
+          className={styles.steps}
+          open={stepsOpen}
+          onToggle={(event) => onStepsOpen(event.currentTarget.open)}
+        >
+          <summary>How it is worked, step by step</summary>
+          {stepsOpen && later && <Steps plan={later.plan} />}
+        </details>
+      )}
+      {!plan.weaveable.pathless && later && <RowLists plan={later.plan} />}
+    </section>
+  );
+}
+
+/** A chance in words that do not pretend to more than is known. */
+function chanceWords(chance: number): string {
+  const tenths = Math.round(chance * 10);
+  if (tenths >= 10) return 'Nearly certain';
+  return tenths === 0 ? 'Hardly a chance' : `${tenths} in 10 chances`;
+}

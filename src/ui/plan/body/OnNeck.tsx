@@ -1,0 +1,89 @@
+'use client';
+
+import { range } from 'd3';
+import { useId } from 'react';
+import { hangingLoop, LOWEST_ROUND, nameOfLength } from '@/core/body/necklace';
+import { typicalGirths } from '@/core/body/places';
+import type { Piece } from '@/core/piece';
+import type { Plan } from '@/core/plan';
+import { useLooks } from '../../piece/looks';
+import { ShapeDefs } from '../../piece/ShapeDefs';
+import { useLengths } from '../../shell/lengths';
+import { nearestBeads } from './nearestBeads';
+import styles from './body.module.css';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+}
+
+/** Points that its line is drawn through. */
+const POINTS = 90;
+const PX = { wide: 190, high: 250 };
+
+/** A necklace on the neck it is for, seen from the front: how far it falls. */
+export function OnNeck({ piece, plan }: Props) {
+  const { show } = useLengths();
+  const id = useId();
+  const looks = useLooks(piece);
+  const { chosen, wear, stations } = plan;
+  const neckMm = wear.bodyMm ?? typicalGirths('medium').neck;
+  if (neckMm === undefined) return null;
+  const r = neckMm / (2 * Math.PI);
+  const loop = hangingLoop(
+    neckMm,
+    chosen.finishedMm,
+    piece.wear.school === 'drop' ? LOWEST_ROUND.V : LOWEST_ROUND.rope,
+  );
+  const above = plan.sketch('above');
+  const beads = nearestBeads(above);
+  const edge = plan.widthMm / 2 + 4;
+  const [wide, high] = [2 * (r + edge), 2 * r + loop.fallsMm + 2 * edge];
+  const scale = Math.min(PX.wide / wide, PX.high / high);
+  const line = range(POINTS + 1).map((i) => loop.at((i / POINTS) * chosen.finishedMm));
+  const whose = wear.bodyMm === null ? 'a typical neck' : 'the neck';
+  const falls = loop.fallsMm > 1 ? ` It falls ${show(loop.fallsMm)} below it.` : '';
+  return (
+    <figure className={styles.onNeck}>
+      <svg
+        width={wide * scale}
+        height={high * scale}
+        viewBox={`${-wide / 2} ${-r - edge} ${wide} ${high}`}
+        role="img"
+        aria-label={`The piece round ${whose} of ${show(neckMm)}, from the front, to scale.${falls}`}
+      >
+        <ShapeDefs id={id} shapes={above.shapes} looks={looks} />
+        <circle
+          r={r - plan.thicknessMm / 2}
+          fill="var(--skin)"
+          stroke="var(--skin-line)"
+          strokeDasharray={wear.bodyMm === null ? '4 3' : undefined}
+          vectorEffect="non-scaling-stroke"
+        />
+        <polyline
+          points={line.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')}
+          fill="none"
+          stroke="var(--brass)"
+          strokeWidth={1.2}
+        />
+        {beads.map(({ key, shape, x, out, angle }) => {
+          const at = loop.at(Math.min(Math.max(x, 0), stations.totalMm));
+          const turn = (at.angle * 180) / Math.PI;
+          return (
+            <use
+              key={key}
+              href={`#${id}${shape}`}
+              transform={`translate(${at.x.toFixed(2)} ${at.y.toFixed(2)}) rotate(${turn.toFixed(1)}) translate(0 ${out.toFixed(2)}) rotate(${angle.toFixed(1)})`}
+            />
+          );
+        })}
+        <text y={r * 0.1} textAnchor="middle" fontSize={14 / scale} fill="var(--ink)">
+          {show(neckMm)}
+        </text>
+      </svg>
+      <figcaption>
+        {nameOfLength(chosen.finishedMm)} length, on {whose}.{falls}
+      </figcaption>
+    </figure>
+  );
+}

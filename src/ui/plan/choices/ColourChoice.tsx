@@ -1,0 +1,43 @@
+'use client';
+
+import type { Shade } from '@/core/colour/shades';
+import { PALETTE } from '@/core/materials/catalogue';
+import styles from './choices.module.css';
+
+interface Props {
+  readonly label: string;
+  /** Unlike that of any other choice on the page. */
+  readonly name: string;
+  /** The name of the colour that is chosen. */
+  readonly chosen: string;
+  readonly onChange: (colour: Shade) => void;
+}
+
+/** One colour of the palette; which it is stands beneath in words. */
+export function ColourChoice({ label, name, chosen, onChange }: Props) {
+  return (
+    <div>
+      <div className={styles.swatches} role="radiogroup" aria-label={label}>
+        {PALETTE.map((colour) => (
+          <label
+            key={colour.name}
+            className={styles.swatch}
+            style={{ background: colour.hex }}
+            title={colour.name}
+          >
+            <input
+              type="radio"
+              name={name}
+              aria-label={colour.name}
+              checked={chosen === colour.name}
+              onChange={() => onChange(colour)}
+            />
+          </label>
+        ))}
+      </div>
+      <p className="soft">
+        {label}: {chosen}
+      </p>
+    </div>
+  );
+}

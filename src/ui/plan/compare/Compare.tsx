@@ -1,0 +1,131 @@
+'use client';
+
+import { App, Button } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useMemo, useTransition } from 'react';
+import { apartFrom, compared } from '@/core/compare';
+import type { Piece } from '@/core/piece';
+import { planPiece } from '@/core/plan';
+import { setBesideAction } from '@/server/actions/pieces';
+import type { StoredVariant } from '@/server/screens';
+import { useUndo } from '../../fields/useUndo';
+import { PieceStrip } from '../../piece/PieceDrawing';
+import { useKnown } from '../../shell/atHand';
+import { useLengths } from '../../shell/lengths';
+import styles from './compare.module.css';
+
+interface Props {
+  readonly pieceId: string;
+  readonly piece: Piece;
+  readonly variants: readonly StoredVariant[];
+  /** Goes on with another version. */
+  readonly onTake: (doc: Piece) => void;
+  readonly onClose: () => void;
+}
+
+/** Versions that fit side by side, the present one among them. */
+const MOST_BESIDE = 2;
+
+/** The piece as it is beside versions of it that were kept: what differs in count, length, beads, thread, feel. */
+export function Compare({ pieceId, piece, variants, onTake, onClose }: Props) {
+  const { style } = useLengths();
+  const known = useKnown();
+  const { message } = App.useApp();
+  const router = useRouter();
+  const [busy, start] = useTransition();
+  const putAway = useUndo('variant');
+  const beside = variants.slice(-MOST_BESIDE);
+  const plans = useMemo(
+    () => [piece, ...beside.map(({ doc }) => doc)].map((doc) => planPiece(doc, known)),
+    [piece, beside, known],
+  );
+  const lines = compared(
+    plans.map((plan) => (plan.ok ? plan : null)),
+    style,
+  );
+  const longest = Math.max(...plans.map((plan) => (plan.ok ? plan.stations.totalMm : 0)));
+  const keep = () =>
+    start(async () => {
+      const answer = await setBesideAction(pieceId, piece);
+      if (!answer.ok) return void message.error(answer.message);
+      router.refresh();
+    });
+  const kept = beside.some(({ doc }) => apartFrom(doc, piece, style) === null);
+  const docs = [piece, ...beside.map(({ doc }) => doc)];
+  return (
+    <section className={`card ${styles.compare}`} aria-labelledby="side-by-side">
+      <header className={styles.header}>
+        <h2 id="side-by-side">Side by side</h2>
+        <Button type="primary" loading={busy} disabled={kept} onClick={keep}>
+          Set this version beside
+        </Button>
+        <Button onClick={onClose}>Close</Button>
+      </header>
+      {beside.length === 0 ? (
+        <p>
+          Set the piece as it is now beside itself, then change what you like: another count, another bead,
+          another stitch. Both stay in view, and you take the one you like better.
+        </p>
+      ) : (
+        <div className={styles.frame}>
+          <table className={styles.table}>
+            <thead>
+              <tr>
+                <td />
+                {docs.map((doc, i) => (
+                  <th key={i} scope="col">
+                    {i === 0 ? 'as it is now' : `version ${i}`}
+                    <span className={styles.apart}>
+                      {i === 0 ? ' ' : (apartFrom(doc, piece, style) ?? 'the same')}
+                    </span>
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              <tr>
+                <th scope="row">picture</th>
+                {plans.map((plan, i) => (
+                  <td key={i}>
+                    {plan.ok && docs[i] && (
+                      <div style={{ width: `${(100 * plan.stations.totalMm) / longest}%` }}>
+                        <PieceStrip piece={docs[i]} plan={plan} />
+                      </div>
+                    )}
+                  </td>
+                ))}
+              </tr>
+              {lines.map(({ what, says, differs }) => (
+                <tr key={what} className={differs ? styles.differs : undefined}>
+                  <th scope="row">
+                    {what}
+                    {differs && <span className="srOnly">, differs</span>}
+                  </th>
+                  {says.map((words, i) => (
+                    <td key={i} className="figures">
+                      {words ?? 'no plan'}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+              <tr>
+                <td />
+                <td />
+                {beside.map(({ id, doc }, i) => (
+                  <td key={id}>
+                    <span className={styles.acts}>
+                      <Button onClick={() => onTake(doc)}>Go on with version {i + 1}</Button>
+                      <Button onClick={() => void putAway(id, `Version ${i + 1}`)}>
+                        Take away<span className="srOnly"> version {i + 1}</span>
+                      </Button>
+                    </span>
+                  </td>
+                ))}
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}

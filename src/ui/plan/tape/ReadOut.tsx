@@ -1,0 +1,51 @@
+'use client';
+
+import { useMemo } from 'react';
+import { LOOP_ROLE } from '@/core/closures/sewnLoop';
+import { shadesOf, type Piece } from '@/core/piece';
+import { planSteps, type Plan } from '@/core/plan';
+import { tells } from '@/core/read/steps';
+import type { StandingBead } from '@/core/layout/sketch';
+import { roleName } from '../roleName';
+import styles from './Tape.module.css';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly bead: StandingBead;
+  /** Opens the choice where this bead is chosen. */
+  readonly onChoose: ((role: string) => void) | null;
+}
+
+/** The bead pointed at, in words: which it is, where it stands, and how it comes there. */
+export function ReadOut({ piece, plan, bead, onChoose }: Props) {
+  const steps = useMemo(() => planSteps(plan), [plan]);
+  const { place, role } = bead.drawn.bead;
+  const group = steps.find((one) => tells(one, { ...place, unit: bead.unit }));
+  const text = group?.steps.map((step) => step.text).join(' ');
+  return (
+    <p className={styles.readOut}>
+      <span>
+        <strong>{beadWords(piece, plan, bead)}</strong>
+        {text && <span className={styles.stepText}> {text}</span>}
+      </span>
+      {onChoose && (
+        <button type="button" className={styles.tool} onClick={() => onChoose(role)}>
+          change it
+        </button>
+      )}
+    </p>
+  );
+}
+
+/** `A · cube 4 mm, foam · unit 7 of 19`. */
+export function beadWords(piece: Piece, plan: Plan, { drawn, unit }: StandingBead): string {
+  const { role, place } = drawn.bead;
+  if (role === LOOP_ROLE) return `loop at the ${place.section.startsWith('start') ? 'start' : 'end'}`;
+  const shade = piece.colourings[role as keyof Piece['colourings']] ? plan.shades().get(drawn.bead.id) : 0;
+  const colour = shadesOf(piece, role)[shade ?? 0];
+  const bead = piece.beads[role as keyof Piece['beads']];
+  const name = roleName(colour ? { ...bead, colourName: colour.name } : bead);
+  const where = plan.arrangement ? '' : ` · unit ${Math.max(unit, 0) + 1} of ${plan.chosen.units}`;
+  return `${role} · ${name}${where}`;
+}
