@@ -3,7 +3,14 @@ import tseslint from 'typescript-eslint';
 
 const rules = [
   {
-    ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'public/**', 'test-results/**', '.ivyloom/**'],
+    ignores: [
+      '**/.next/**',
+      'node_modules/**',
+      'next-env.d.ts',
+      'public/**',
+      'test-results/**',
+      '.ivyloom/**',
+    ],
   },
   ...next,
   ...tseslint.configs.strict,

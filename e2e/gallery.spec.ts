@@ -72,7 +72,7 @@ test('a long rope, whose beads all lie differently, is painted; a flat strip as 
   page,
 }) => {
   await startBracelet(page, 'Jorun', 'Tubular peyote');
-  const tape = page.getByRole('img', { name: /The piece drawn to scale/ });
+  const tape = page.getByRole('group', { name: /The piece drawn to scale/ });
   await expect(tape.locator('image')).toHaveCount(0);
   await openChoice(page, 'Structure');
   await page.getByRole('group', { name: 'Beads around' }).getByText('16', { exact: true }).click();

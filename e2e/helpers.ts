@@ -13,6 +13,8 @@ interface Violation {
 
 /** Looks for every fault that axe can find, and names each with its place. */
 export async function expectAccessible(page: Page) {
+  // A page that is being refreshed has no title for a moment.
+  await expect(page).toHaveTitle(/./);
   await page.evaluate(axe);
   const faults = await page.evaluate(async () => {
     const run = (window as unknown as { axe: { run: () => Promise<{ violations: Violation[] }> } }).axe.run;
@@ -32,7 +34,8 @@ export async function startPiece(page: Page, kind: string, who: string, stitch: 
     .getByText(new RegExp(`^${who}`))
     .first()
     .click();
-  await page.getByRole('button', { name: new RegExp(stitch) }).click();
+  // A pattern names its stitch too, behind its own name.
+  await page.getByRole('button', { name: new RegExp(`^${stitch.replace('^', '')}`) }).click();
   await page.waitForURL(/\/plan\//);
   await expect(page.getByRole('heading', { name: /^How many / })).toBeVisible();
 }

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { planPiece } from '@/core/plan';
+import { planPiece } from '@/core/planShipped';
 import { examplePiece } from '@/demo/choir';
 import { address, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
 
@@ -137,7 +137,8 @@ test('a piece is put away and put back', async ({ page }) => {
   await page.getByLabel('Name of the piece').fill('Short lived');
   await saved(page);
   await page.getByRole('link', { name: 'Bench' }).click();
-  await page.getByRole('button', { name: 'Put away Short lived' }).click();
+  await page.getByRole('button', { name: 'More for Short lived' }).click();
+  await page.getByRole('menuitem', { name: 'Put away' }).click();
   await expect(page.getByRole('link', { name: 'Short lived' })).toBeHidden();
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByRole('link', { name: 'Short lived' })).toBeVisible();

@@ -31,7 +31,7 @@ try {
     .click();
   await shoot('start');
   await page.getByRole('link', { name: 'Breakwater band' }).click();
-  await page.getByText('How many units?').waitFor();
+  await page.getByRole('heading', { name: 'How many units' }).waitFor();
   await shoot('plan');
   await page.getByRole('button', { name: /Beads/ }).first().click();
   await shoot('beads');
@@ -44,7 +44,7 @@ try {
   // The same piece changed in two browsers at once.
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await other.goto(page.url());
-  await other.getByText('How many units?').waitFor();
+  await other.getByRole('heading', { name: 'How many units' }).waitFor();
   await page.getByLabel('Name of the piece').fill('Breakwater band, wide');
   await page.getByText('saved', { exact: true }).waitFor();
   await page.waitForTimeout(800);
@@ -54,10 +54,10 @@ try {
   await other.waitForTimeout(600);
   await other.screenshot({ path: 'docs/screenshots/two-versions.png' });
 
-  const plan = async (name, heading = 'How many units?') => {
+  const plan = async (name, heading = 'How many units') => {
     await page.goto(url);
     await page.getByRole('link', { name }).click();
-    await page.getByText(heading).waitFor();
+    await page.getByRole('heading', { name: heading }).waitFor();
   };
   await plan('Thimble ring');
   await page.getByRole('button', { name: /Worn/ }).first().click();
@@ -65,8 +65,20 @@ try {
   await plan('Signal chain');
   await page.getByRole('button', { name: /Ends/ }).first().click();
   await shoot('necklace');
-  await plan('Tide gauge', 'How many of each?');
+  await plan('Tide gauge', 'How many of each');
   await shoot('graduated');
+  await plan('Slack water');
+  await page.keyboard.press('c');
+  await page.getByRole('button', { name: 'Set this version beside' }).click();
+  await page.getByRole('columnheader', { name: /version 1/ }).waitFor();
+  await page.keyboard.press(']');
+  await page.mouse.move(640, 5);
+  // Until the clasp has slid to its new place.
+  await page.waitForTimeout(900);
+  await shoot('compare');
+  await page.goto(`${url}/glossary`);
+  await page.waitForTimeout(1500);
+  await shoot('words');
   await page.goto(`${url}/people`);
   await page.getByText('Measure again').first().click();
   await shoot('people');
@@ -87,10 +99,33 @@ try {
   for (let i = 0; i < 22; i++) await page.keyboard.press('ArrowRight');
   await shoot('played');
 
+  const lamp = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'dark' });
+  await lamp.goto(`${url}/?start`);
+  await lamp
+    .getByText(/^Jorun,/)
+    .first()
+    .click();
+  await lamp.getByRole('button', { name: /^Flat peyote/ }).click();
+  await lamp.getByRole('heading', { name: 'How many units' }).waitFor();
+  await lamp.keyboard.press('2');
+  await lamp.getByRole('button', { name: 'Draw a motif' }).click();
+  for (const [row, bead] of [
+    [1, 1],
+    [2, 2],
+    [3, 3],
+    [4, 2],
+  ])
+    await lamp.getByRole('button', { name: new RegExp(`^row ${row}, bead ${bead}:`) }).click();
+  await lamp.getByText('Row by row, which beads').click();
+  await lamp.getByText('A small motif').scrollIntoViewIfNeeded();
+  await lamp.mouse.wheel(0, 110);
+  await lamp.waitForTimeout(500);
+  await lamp.screenshot({ path: 'docs/screenshots/motif.png' });
+
   const tablet = await browser.newPage({ viewport: { width: 820, height: 1180 } });
   await tablet.goto(url);
   await tablet.getByRole('link', { name: 'Lantern line' }).click();
-  await tablet.getByText('How many units?').waitFor();
+  await tablet.getByRole('heading', { name: 'How many units' }).waitFor();
   await tablet.waitForTimeout(400);
   await tablet.screenshot({ path: 'docs/screenshots/tablet.png' });
 } finally {

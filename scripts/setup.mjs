@@ -1,15 +1,7 @@
 // What every command needs before it can start on a fresh machine. Plain Node, no packages.
 import { execFileSync, spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import {
-  copyFileSync,
-  existsSync,
-  mkdirSync,
-  readdirSync,
-  readFileSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 process.env.NEXT_TELEMETRY_DISABLED = '1';
@@ -29,8 +21,6 @@ export function packages() {
       run('npm', ['ci', '--no-audit', '--no-fund']);
     writeFileSync(stamp, lock);
   }
-  mkdirSync('public', { recursive: true });
-  copyFileSync('node_modules/antd/dist/antd.css', 'public/antd.css');
 }
 
 /** Debian's Chromium, from its packages when it is missing. */
@@ -57,6 +47,12 @@ function newest(folder) {
   return latest;
 }
 
+/** The part of Ant Design's style that the program uses. */
+export function sheet() {
+  mkdirSync('public', { recursive: true });
+  run('node', ['-e', "import('./scripts/antdSheet.mjs').then((m) => m.writeAntdSheet('public/antd.css'))"]);
+}
+
 /** The production build, made again only when a source is newer. */
 export function build() {
   const stamp = '.next/BUILD_ID';
@@ -65,6 +61,7 @@ export function build() {
     statSync('next.config.ts').mtimeMs,
     statSync('package-lock.json').mtimeMs,
   );
+  sheet();
   if (existsSync(stamp) && statSync(stamp).mtimeMs > sources) return;
   run('npx', ['next', 'build']);
 }

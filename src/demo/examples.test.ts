@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { pieceJsonSchema } from '@/core/pieceJsonSchema';
-import { planPiece } from '@/core/plan';
+import { planPiece } from '@/core/planShipped';
 import { planReport } from '@/core/report';
 import { STRUCTURES } from '@/core/structures/registry';
 import { bookOf } from '@/core/swatches';

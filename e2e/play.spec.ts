@@ -1,0 +1,311 @@
+import { expect, test, type Page } from '@playwright/test';
+import {
+  address,
+  expectAccessible,
+  openChoice,
+  pick,
+  saved,
+  slip,
+  startBracelet,
+  startPiece,
+  unitsOf,
+} from './helpers';
+
+const undo = (page: Page) => page.getByRole('button', { name: /^Undo/ });
+const redo = (page: Page) => page.getByRole('button', { name: /^Redo/ });
+const wish = (page: Page) => page.getByRole('slider', { name: 'The wish' });
+
+test('every change is taken back and done again, by name, and what stands is saved', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  const best = await unitsOf(page);
+  await expect(undo(page)).toBeDisabled();
+  await page.keyboard.press(']');
+  await expect.poll(() => unitsOf(page)).toBe(best + 1);
+  await expect(undo(page)).toHaveAccessibleName(`Undo count: what fits best → ${best + 1}`);
+  await openChoice(page, 'Worn');
+  await page.getByText(/^snug \+/).click();
+  await expect(undo(page)).toHaveAccessibleName('Undo ease: comfortable → snug');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Taken back: ease: comfortable → snug')).toBeVisible();
+  await expect(redo(page)).toHaveAccessibleName('Redo ease: comfortable → snug');
+  await undo(page).click();
+  await expect.poll(() => unitsOf(page)).toBe(best);
+  await expect(undo(page)).toBeDisabled();
+  await page.keyboard.press('Control+Shift+z');
+  await expect.poll(() => unitsOf(page)).toBe(best + 1);
+  await saved(page);
+  await page.reload();
+  await expect.poll(() => unitsOf(page)).toBe(best + 1);
+});
+
+test('the wish is moved by keys and by hand, and the ease follows', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  const before = await wish(page).getAttribute('aria-valuetext');
+  await wish(page).focus();
+  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowRight');
+  await expect(wish(page)).not.toHaveAttribute('aria-valuetext', before ?? '');
+  await expect(undo(page)).toHaveAccessibleName(/comfortable ease: 1\/2 in → 1 in/);
+  const units = await unitsOf(page);
+
+  const box = await wish(page).boundingBox();
+  if (!box) throw new Error('the wish is not on the screen');
+  const at = { x: box.x + box.width / 2, y: box.y + 12 };
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  await page.mouse.move(at.x - 60, at.y, { steps: 6 });
+  await page.mouse.up();
+  await expect.poll(() => unitsOf(page)).toBeLessThan(units);
+});
+
+test('a bead that is pointed at, its row in the slip and its step light up together', async ({ page }) => {
+  await startBracelet(page, 'Ilse', 'Ladder with picots');
+  await page.getByText('How it is worked, step by step').click();
+  await page.getByRole('slider', { name: 'Bead by bead' }).focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
+  const cursor = page.getByRole('slider', { name: 'Bead by bead' });
+  await expect(cursor).toHaveAttribute('aria-valuetext', /^(loop|[AB] ·)/);
+  await page.keyboard.press('PageDown');
+  await expect(cursor).toHaveAttribute('aria-valuetext', /· unit \d+ of \d+$/);
+  const [role] = (await cursor.getAttribute('aria-valuetext')) ?? '';
+  await expect(slip(page).locator('tr[class*="lit"]')).toContainText(`${role} ·`);
+  await expect(page.locator('li[class*="lit"]').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'change it' })).toBeVisible();
+  // The other way: from the slip to the piece.
+  await page.getByRole('heading', { name: /How many/ }).click({ position: { x: 2, y: 2 } });
+  await slip(page).getByRole('row').filter({ hasText: 'A ·' }).hover();
+  await expect(slip(page).locator('tr[class*="lit"]')).toContainText('A ·');
+});
+
+test('colours: turns, counted by colour; a palette colour dropped on a bead, by mouse and by keyboard', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  await openChoice(page, 'Beads');
+  await page
+    .getByRole('group', { name: /Bead A/ })
+    .getByText('turns', { exact: true })
+    .click();
+  const first = slip(page).getByRole('row').filter({ hasText: 'A1 ·' });
+  const second = slip(page).getByRole('row').filter({ hasText: 'A2 ·' });
+  const [a, b] = [
+    await first.getByRole('cell').last().textContent(),
+    await second.getByRole('cell').last().textContent(),
+  ];
+  const total = await slip(page)
+    .getByRole('row')
+    .filter({ hasText: 'A ·' })
+    .getByRole('cell')
+    .last()
+    .textContent();
+  expect(Number(a) + Number(b)).toBe(Number(total));
+
+  const colour = page.getByRole('button', { name: 'kelp' });
+  await colour.scrollIntoViewIfNeeded();
+  await colour.dragTo(second);
+  await expect(second).toContainText('kelp');
+
+  await page.getByRole('button', { name: 'buoy red' }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/buoy red is taken up/)).toBeAttached();
+  await page.keyboard.press('Escape');
+  await expect(second).toContainText('kelp');
+});
+
+test('a motif is drawn bead by bead, counted, and read off row by row', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Flat peyote');
+  await openChoice(page, 'Structure');
+  await page.getByRole('button', { name: 'Draw a motif' }).click();
+  await page.getByRole('radio', { name: /^C,/ }).check({ force: true });
+  await page.getByRole('button', { name: 'row 3, bead 2: A, put C' }).click();
+  await expect(page.getByRole('button', { name: 'row 3, bead 2: C, put C' })).toBeVisible();
+  const units = await unitsOf(page);
+  const c = slip(page).getByRole('row').filter({ hasText: 'C ·' }).getByRole('cell').last();
+  await expect(c).toHaveText(String(units));
+  await page.getByText('Row by row, which beads').click();
+  await expect(page.getByText('row 3: 1 A, 1 C, 1 A')).toBeVisible();
+  await undo(page).click();
+  await expect(page.getByRole('button', { name: /^row 3, bead 2: A/ })).toBeVisible();
+});
+
+test('versions are set side by side, and the better one is taken', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  const best = await unitsOf(page);
+  await page.keyboard.press('c');
+  await page.getByRole('button', { name: 'Set this version beside' }).click();
+  await expect(page.getByRole('columnheader', { name: /version 1/ })).toBeVisible();
+  await page.keyboard.press(']');
+  await expect.poll(() => unitsOf(page)).toBe(best + 1);
+  const counts = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: /^count/ }) });
+  await expect(counts).toContainText(`${best + 1} units`);
+  await expect(counts).toContainText(`${best} units`);
+  // Long enough after the last change to be a change of its own.
+  await page.waitForTimeout(1300);
+  await page.getByRole('button', { name: 'Go on with version 1' }).click();
+  await expect.poll(() => unitsOf(page)).toBe(best);
+  await expect(undo(page)).toBeEnabled();
+  await page.getByRole('button', { name: 'Take away version 1' }).click();
+  await expect(page.getByRole('columnheader', { name: /version 1/ })).toBeHidden();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('columnheader', { name: /version 1/ })).toBeVisible();
+});
+
+test('a piece is duplicated, made for somebody else, kept as a pattern, found again', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  await page.getByLabel('Name of the piece').fill('Flotsam for Jorun');
+  await saved(page);
+  const act = async (name: string, item: string) => {
+    await page.goto(address());
+    await page.getByRole('button', { name: `More for ${name}`, exact: true }).click();
+    await page.getByRole('menuitem', { name: item }).click();
+  };
+  await act('Flotsam for Jorun', 'Duplicate');
+  await expect(page.getByRole('link', { name: 'Flotsam for Jorun, again' })).toBeVisible();
+
+  await act('Flotsam for Jorun', 'Make it for somebody else');
+  const again = page.getByRole('region', { name: 'Flotsam for Jorun for somebody else' });
+  await again.getByText(/^Pell,/).click();
+  await again.getByRole('button', { name: 'Make it again' }).click();
+  await page.waitForURL(/\/plan\//);
+  await expect(page.getByLabel('Name of the piece')).toHaveValue('Flotsam for Pell');
+
+  await act('Flotsam for Jorun', 'Keep as a pattern');
+  await expect(page.getByRole('heading', { name: 'Patterns' })).toBeVisible();
+  await page.goto(address('/?start'));
+  await page.getByRole('button', { name: /^Flotsam for Jorun/ }).click();
+  await page.waitForURL(/\/plan\//);
+  await expect(page.getByLabel('Name of the piece')).toHaveValue('Flotsam for Jorun');
+
+  await page.goto(address());
+  await page.getByLabel('Find a piece').fill('flotsam pell');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Flotsam for Pell' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Breakwater band' })).toBeHidden();
+  await page.getByLabel('Find a piece').fill('no such piece');
+  await expect(page.getByText(/Nothing on the bench has “no such piece”/)).toBeVisible();
+});
+
+test('a word is explained where it stands, and all words are found', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  await page.getByRole('button', { name: /^units.*what is that/ }).click();
+  await expect(page.getByText(/One repeat of the weave/)).toBeVisible();
+  await page.getByRole('link', { name: 'All words' }).click();
+  await page.getByLabel('Find a word').fill('picot');
+  await expect(page.getByText('Beads that stand out in a small point along an edge.')).toBeVisible();
+  await expect(page.getByRole('img', { name: /An example, drawn: picot/ })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('keys: the sheet, the views, and off when single keys are switched off', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('v'); // a sheet lies over the screen: nothing happens beneath it
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(page.getByRole('radio', { name: 'from above' })).toBeChecked();
+  await page.keyboard.press('v');
+  await expect(page.getByRole('radio', { name: 'from the side' })).toBeChecked();
+  await page.keyboard.press('v');
+  await expect(page.getByText('Cut across in the middle.')).toBeVisible();
+  await page.keyboard.press('m');
+  await expect(page.getByRole('button', { name: 'marks' })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('5');
+  await expect(page.getByRole('button', { name: /Gauge/ }).first()).toHaveAttribute('aria-expanded', 'true');
+
+  await page.goto(address('/settings'));
+  await page.getByRole('switch', { name: 'Single keys do something' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.getByRole('switch', { name: 'Single keys do something' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+});
+
+test('true size is as large as the card says', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  await page.getByRole('button', { name: 'true size' }).click();
+  await page.getByRole('button', { name: 'measure the screen' }).click();
+  const card = page.getByRole('img', { name: /^A card, 85.6 by 54 mm/ });
+  await expect(card).toHaveAccessibleName(/3\.78 pixels/);
+  await page.getByRole('button', { name: 'a hair larger' }).click();
+  await expect(card).toHaveAccessibleName(/3\.79 pixels/);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'It matches' }).click();
+  await page.getByRole('button', { name: 'a hair larger' }).waitFor({ state: 'hidden' });
+});
+
+test('from a necklace to a ring: each gets a view that suits it', async ({ page }) => {
+  await startPiece(page, 'necklace', 'Jorun', '^Tubular herringbone');
+  await expect(page.getByRole('img', { name: /The piece round the neck/ })).toBeVisible();
+  // Seen in part from the start: closer is closer than that, not than the whole.
+  const wide = () => page.locator('[class*="scroller"] > svg').evaluate((svg) => svg.clientWidth);
+  const atFirst = await wide();
+  await page.keyboard.press('+');
+  await expect.poll(wide).toBeGreaterThan(atFirst);
+  await page.keyboard.press('-');
+  await expect.poll(wide).toBe(atFirst);
+  await page.getByRole('button', { name: 'whole' }).click();
+  await expect(page.getByRole('button', { name: 'Further off' })).toBeDisabled();
+  await startPiece(page, 'ring', 'Jorun', '^Right-angle weave');
+  await expect(page.getByRole('img', { name: /on a finger of/ })).toBeVisible();
+});
+
+for (const [name, viewport] of Object.entries({
+  tablet: { width: 820, height: 1180 },
+  phone: { width: 390, height: 844 },
+}))
+  test.describe(`by touch on a ${name}`, () => {
+    test.use({ viewport, hasTouch: true, isMobile: true });
+
+    test('a bracelet is planned with one hand', async ({ page }) => {
+      await startBracelet(page, 'Jorun', 'Flat herringbone');
+      const best = await unitsOf(page);
+      const count = page
+        .locator('label')
+        .filter({ has: page.getByRole('radio', { name: new RegExp(`^${best + 1} units`) }) });
+      await count.tap();
+      await expect.poll(() => unitsOf(page)).toBe(best + 1);
+      await undo(page).tap();
+      await expect.poll(() => unitsOf(page)).toBe(best);
+      await page.getByRole('button', { name: /Beads/ }).first().tap();
+      await pick(page, 'Bead A: size and shape', 'round seed 8/0');
+      await expect(slip(page)).toContainText('A · 8/0');
+      // Nothing is wider than the screen.
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+      expect(wide).toBeLessThanOrEqual(viewport.width);
+      await expectAccessible(page);
+    });
+  });
+
+test.describe('by the lamp', () => {
+  test.use({ colorScheme: 'dark' });
+
+  for (const path of [
+    '/',
+    '/?start',
+    '/gallery',
+    '/gallery/flat-peyote',
+    '/people',
+    '/swatches',
+    '/settings',
+    '/glossary',
+  ])
+    test(`${path} can be read by everybody`, async ({ page }) => {
+      await page.goto(address(path));
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await expect(page.locator('.ivy-lamp').first()).toBeAttached();
+      await expectAccessible(page);
+    });
+
+  test('the planning screen can be read by everybody, each choice open, versions side by side', async ({
+    page,
+  }) => {
+    await startBracelet(page, 'Jorun', 'Flat herringbone');
+    await page.keyboard.press('c');
+    for (const key of ['1', '2', '3', '4', '5', '6']) {
+      await page.keyboard.press(key);
+      await expect(page.locator('button[aria-expanded="true"]').first()).toBeVisible();
+      await expectAccessible(page);
+    }
+  });
+});
