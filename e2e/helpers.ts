@@ -1,6 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, type Page } from '@playwright/test';
+import type { Kind } from '@/core/body/kinds';
+import { newPiece } from '@/core/piece';
+import { STRUCTURES } from '@/core/structures/registry';
+import { CHOIR } from '@/demo/choir';
 
 export const address = (path = '/') => `${process.env.IVYLOOM_URL ?? ''}${path}`;
 
@@ -25,8 +29,24 @@ export async function expectAccessible(page: Page) {
   expect(faults).toEqual([]);
 }
 
-/** Starts a piece from the bench for one of the choir, and waits for its plan. */
-export async function startPiece(page: Page, kind: string, who: string, stitch: string) {
+/** A piece as the bench would start it for one of the choir, or for nobody yet; opened. */
+export async function startPiece(page: Page, kind: Kind, who: string, stitch: string) {
+  const structure = STRUCTURES.find(({ name }) => name.startsWith(stitch));
+  if (!structure) throw new Error(`There is no stitch "${stitch}".`);
+  const singer = CHOIR.find(({ name }) => name === who);
+  const wearer = singer ? { personId: null, name: who, girths: singer.girths, typical: null } : null;
+  const doc = newPiece(`${structure.name} for ${who}`, structure.id, wearer, kind);
+  const answer = await page.request.post(address('/api/pieces'), {
+    headers: { origin: address('') },
+    data: doc,
+  });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(address(`/plan/${id}`));
+  await expect(page.getByRole('heading', { name: /^How many / })).toBeVisible();
+}
+
+/** The same by hand: from the bench, with its own buttons. */
+export async function startOnBench(page: Page, kind: string, who: string, stitch: string) {
   await page.goto(address());
   await page.getByRole('button', { name: 'Start a piece' }).click();
   await page.getByText(kind, { exact: true }).click();
@@ -34,8 +54,7 @@ export async function startPiece(page: Page, kind: string, who: string, stitch: 
     .getByText(new RegExp(`^${who}`))
     .first()
     .click();
-  // A pattern names its stitch too, behind its own name.
-  await page.getByRole('button', { name: new RegExp(`^${stitch.replace('^', '')}`) }).click();
+  await page.getByRole('button', { name: new RegExp(`^${stitch}`) }).click();
   await page.waitForURL(/\/plan\//);
   await expect(page.getByRole('heading', { name: /^How many / })).toBeVisible();
 }

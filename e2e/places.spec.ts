@@ -1,6 +1,15 @@
 import { expect, test } from '@playwright/test';
 import { ringMm } from '@/core/body/ringSize';
-import { expectAccessible, openChoice, pick, saved, slip, startPiece, unitsOf } from './helpers';
+import {
+  expectAccessible,
+  openChoice,
+  pick,
+  saved,
+  slip,
+  startOnBench,
+  startPiece,
+  unitsOf,
+} from './helpers';
 
 const row = (page: Parameters<typeof slip>[0], text: string) =>
   slip(page).getByRole('row').filter({ hasText: text });
@@ -97,7 +106,7 @@ test('an anklet from a bracelet in one action, with an extender', async ({ page 
 });
 
 test('a typical size when nobody can be measured, and the plan says so', async ({ page }) => {
-  await startPiece(page, 'anklet', 'typical medium', 'Strung line');
+  await startOnBench(page, 'anklet', 'typical medium', 'Strung line');
   await expect(slip(page)).toContainText('A usual size, nobody’s own.');
   await openChoice(page, 'Worn');
   await page.getByLabel('Ankle', { exact: true }).fill('24 cm');

@@ -11,7 +11,7 @@ test('a person is added, a bracelet planned, and every number follows the choice
   await page.getByLabel('Wrist', { exact: true }).fill('15,9 cm');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('Tekla, 6 1/4 in')).toBeVisible();
-  await page.getByRole('button', { name: /Flat herringbone/ }).click();
+  await page.getByRole('button', { name: /^Flat herringbone/ }).click();
   await page.waitForURL(/\/plan\//);
 
   const before = await unitsOf(page);

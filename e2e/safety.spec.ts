@@ -62,6 +62,8 @@ test('a save that is no piece is refused in words', async ({ page, request }) =>
     expect(answer.status()).toBe(400);
     expect((await answer.json()).message).toMatch(/was not saved/);
   }
+  const none = await request.post(address('/api/pieces'), { data: { name: 'x' }, headers: { origin } });
+  expect(none.status()).toBe(400);
   const huge = await request.put(address(`/api/pieces/${id}`), {
     data: 'x'.repeat(600_000),
     headers: { origin },

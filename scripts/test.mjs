@@ -1,6 +1,8 @@
 // npm test: everything that gates. Sets up a fresh machine first; ends with "N passed, N failed".
+import { execFile } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { build, chromium, packages, run } from './setup.mjs';
+import { promisify } from 'node:util';
+import { chromium, packages, run } from './setup.mjs';
 
 packages();
 process.env.CHROMIUM = chromium();
@@ -12,18 +14,30 @@ mkdirSync(OUT, { recursive: true });
 let passed = 0;
 let failed = 0;
 
+const execute = promisify(execFile);
+
 /** One thing that holds or does not. Runs on after a failure, so that one run tells everything. */
-function gate(name, work) {
+async function gate(name, command, ...args) {
   const started = Date.now();
   try {
-    work();
+    await execute(command, args, { maxBuffer: 1 << 26 });
     passed++;
     console.log(`✓ ${name} (${Math.round((Date.now() - started) / 1000)} s)`);
   } catch (error) {
     failed++;
-    console.error(`✗ ${name}: ${error.message}`);
+    console.error(`✗ ${name}\n${error.stdout ?? ''}${error.stderr ?? error.message}`);
   }
 }
+
+/** What is checked without running the program. */
+async function sources() {
+  await gate('types', 'npx', 'tsc', '--noEmit');
+  await gate('lint', 'npx', 'eslint', '.', '--max-warnings', '0');
+  await gate('format', 'npx', 'prettier', '--check', '--log-level', 'warn', '.');
+  await gate('layers', 'node', 'scripts/layers.mjs');
+}
+
+const BUILD = "import('./scripts/setup.mjs').then((m) => m.build())";
 
 /** A test runner that counts its own tests; one that ran none has failed. */
 function suite(name, work, count) {
@@ -48,11 +62,8 @@ function suite(name, work, count) {
 
 const json = (file) => JSON.parse(readFileSync(`${OUT}/${file}`, 'utf8'));
 
-gate('types of pages', () => run('npx', ['next', 'typegen']));
-gate('types', () => run('npx', ['tsc', '--noEmit']));
-gate('lint', () => run('npx', ['eslint', '.', '--max-warnings', '0']));
-gate('format', () => run('npx', ['prettier', '--check', '--log-level', 'warn', '.']));
-gate('layers', () => run('node', ['scripts/layers.mjs']));
+await gate('types of pages', 'npx', 'next', 'typegen');
+await Promise.all([sources(), gate('build', 'node', '-e', BUILD)]);
 suite(
   'unit tests',
   () =>
@@ -65,7 +76,6 @@ suite(
     ]),
   () => ({ passed: json('unit.json').numPassedTests, failed: json('unit.json').numFailedTests }),
 );
-gate('build', () => build());
 suite(
   'the real interface in Chromium',
   () => run('npx', ['playwright', 'test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: `${OUT}/e2e.json` }),

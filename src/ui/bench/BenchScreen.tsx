@@ -14,6 +14,9 @@ import { PieceCard } from './PieceCard';
 import { StartPiece } from './StartPiece';
 import styles from './Bench.module.css';
 
+/** Cards that a usual screen shows before it is scrolled. */
+const SEEN_AT_ONCE = 5;
+
 /** The pieces planned, each with its little true picture; patterns to make again; what was put away. */
 export function BenchScreen(data: BenchData) {
   return (
@@ -83,8 +86,8 @@ function Bench({ pieces, away, patterns, people }: BenchData) {
         </p>
       ) : (
         <ul className={styles.pieces}>
-          {found.map((piece) => (
-            <PieceCard key={piece.id} stored={piece} people={people} />
+          {found.map((piece, at) => (
+            <PieceCard key={piece.id} stored={piece} people={people} onTop={at < SEEN_AT_ONCE} />
           ))}
         </ul>
       )}

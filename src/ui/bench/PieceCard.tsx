@@ -4,12 +4,14 @@ import { App, Button, Dropdown } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
+import { useInView } from 'react-intersection-observer';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { countWords } from '@/core/choosing';
 import { planPiece } from '@/core/plan';
 import { structureById } from '@/core/structures/registry';
 import { wordProblem } from '@/core/words';
 import { duplicateAction, keepPatternAction, makeAgainAction } from '@/server/actions/pieces';
+import type { Piece } from '@/core/piece';
 import type { Person, StoredPiece } from '@/server/screens';
 import { useUndo } from '../fields/useUndo';
 import { PieceStrip } from '../piece/PieceDrawing';
@@ -24,15 +26,20 @@ interface Props {
   readonly people: readonly Person[];
 }
 
+interface CardProps extends Props {
+  /** Whether it stands so high on the bench that it is seen at once. */
+  readonly onTop: boolean;
+}
+
 /** A piece on the bench with its little true picture, and what can be done with it. */
-export function PieceCard({ stored, people }: Props) {
-  const { show, thread, style } = useLengths();
+export function PieceCard({ stored, people, onTop }: CardProps) {
   const { message } = App.useApp();
   const router = useRouter();
   const putAway = useUndo('piece');
   const [again, setAgain] = useState(false);
   const { doc, id } = stored;
-  const plan = planPiece(doc, useKnown());
+  // A long bench is planned as far as it is looked at.
+  const { ref, inView } = useInView({ rootMargin: '400px', triggerOnce: true, initialInView: onTop });
   const duplicate = async () => {
     const answer = await duplicateAction(id);
     if (!answer.ok) return void message.error(answer.message);
@@ -47,7 +54,7 @@ export function PieceCard({ stored, people }: Props) {
   };
 
   return (
-    <li className={`card ${styles.piece}`}>
+    <li ref={ref} className={`card ${styles.piece}`}>
       <div className={styles.words}>
         <h2>
           <Link href={`/plan/${id}`} className={styles.open}>
@@ -60,7 +67,35 @@ export function PieceCard({ stored, people }: Props) {
           {structureById(doc.structure.id)?.name.toLowerCase()}
         </p>
       </div>
-      <div className={styles.picture}>{plan.ok && <PieceStrip piece={doc} plan={plan} />}</div>
+      {inView ? <PieceFacts piece={doc} /> : <div className={styles.unseen} />}
+      <Dropdown
+        className={styles.away}
+        trigger={['click']}
+        menu={{
+          items: [
+            { key: 'again', label: 'Make it for somebody else', onClick: () => setAgain(true) },
+            { key: 'copy', label: 'Duplicate', onClick: () => void duplicate() },
+            { key: 'pattern', label: 'Keep as a pattern', onClick: () => void keepPattern() },
+            { key: 'away', label: 'Put away', onClick: () => void putAway(id, doc.name) },
+          ],
+        }}
+      >
+        <Button>
+          More<span className="srOnly"> for {doc.name}</span>
+        </Button>
+      </Dropdown>
+      {again && <MakeAgain stored={stored} people={people} onLeave={() => setAgain(false)} />}
+    </li>
+  );
+}
+
+/** Its little true picture, count, length, beads and thread; or what stands in the way of them. */
+function PieceFacts({ piece }: { readonly piece: Piece }) {
+  const { show, thread, style } = useLengths();
+  const plan = planPiece(piece, useKnown());
+  return (
+    <>
+      <div className={styles.picture}>{plan.ok && <PieceStrip piece={piece} plan={plan} />}</div>
       <div className={styles.facts}>
         {plan.ok ? (
           <>
@@ -80,24 +115,7 @@ export function PieceCard({ stored, people }: Props) {
           <p className={styles.problem}>{wordProblem(plan.problem, style)}</p>
         )}
       </div>
-      <Dropdown
-        className={styles.away}
-        trigger={['click']}
-        menu={{
-          items: [
-            { key: 'again', label: 'Make it for somebody else', onClick: () => setAgain(true) },
-            { key: 'copy', label: 'Duplicate', onClick: () => void duplicate() },
-            { key: 'pattern', label: 'Keep as a pattern', onClick: () => void keepPattern() },
-            { key: 'away', label: 'Put away', onClick: () => void putAway(id, doc.name) },
-          ],
-        }}
-      >
-        <Button>
-          More<span className="srOnly"> for {doc.name}</span>
-        </Button>
-      </Dropdown>
-      {again && <MakeAgain stored={stored} people={people} onLeave={() => setAgain(false)} />}
-    </li>
+    </>
   );
 }
 

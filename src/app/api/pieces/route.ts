@@ -1,0 +1,3 @@
+import { newPieceFrom } from '@/server/pieceRoute';
+
+export const POST = (request: Request) => newPieceFrom(request);
