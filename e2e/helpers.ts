@@ -3,6 +3,7 @@ import { createRequire } from 'node:module';
 import { expect, type Page } from '@playwright/test';
 import type { Kind } from '@/core/body/kinds';
 import { newPiece } from '@/core/piece';
+import { ownUnit } from '@/core/structures/ownUnit';
 import { STRUCTURES } from '@/core/structures/registry';
 import { CHOIR } from '@/demo/choir';
 
@@ -31,7 +32,7 @@ export async function expectAccessible(page: Page) {
 
 /** A piece as the bench would start it for one of the choir, or for nobody yet; opened. */
 export async function startPiece(page: Page, kind: Kind, who: string, stitch: string) {
-  const structure = STRUCTURES.find(({ name }) => name.startsWith(stitch));
+  const structure = [...STRUCTURES, ownUnit].find(({ name }) => name.startsWith(stitch));
   if (!structure) throw new Error(`There is no stitch "${stitch}".`);
   const singer = CHOIR.find(({ name }) => name === who);
   const wearer = singer ? { personId: null, name: who, girths: singer.girths, typical: null } : null;

@@ -147,6 +147,16 @@ test('versions are set side by side, and the better one is taken', async ({ page
   await expect(page.getByRole('columnheader', { name: /version 1/ })).toBeHidden();
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByRole('columnheader', { name: /version 1/ })).toBeVisible();
+
+  // Another piece of the bench, and this one made like it: its name and its wearer stay.
+  await page.getByRole('combobox', { name: 'Another piece of the bench' }).click();
+  await page.getByTitle('Breakwater band').click();
+  await expect(page.getByRole('columnheader', { name: /Breakwater band/ })).toBeVisible();
+  const name = await page.getByLabel('Name of the piece').inputValue();
+  await page.getByRole('button', { name: 'Go on with Breakwater band' }).click();
+  await expect(page.getByRole('row', { name: /^stitch/ })).not.toContainText('strung line');
+  await expect(page.getByLabel('Name of the piece')).toHaveValue(name);
+  await expect(page.getByRole('region', { name: 'The answers' })).toContainText('Jorun');
 });
 
 test('a piece is duplicated, made for somebody else, kept as a pattern, found again', async ({ page }) => {

@@ -38,6 +38,14 @@ export async function pieces(db: Db, workspaceId: string, away = false): Promise
   return rows.map(stored);
 }
 
+/** What lies on the bench, by name only; the one last worked on first. */
+export const namesOnBench = (db: Db, workspaceId: string): Promise<{ id: string; name: string }[]> =>
+  db
+    .select({ id: piece.id, name: sql<string>`${piece.doc} ->> 'name'` })
+    .from(piece)
+    .where(and(eq(piece.workspaceId, workspaceId), isNull(piece.archivedAt)))
+    .orderBy(desc(piece.updatedAt), desc(piece.id));
+
 export async function pieceById(db: Db, workspaceId: string, id: string): Promise<StoredPiece | null> {
   const [row] = await db.select().from(piece).where(here(workspaceId, id));
   return row ? stored(row) : null;

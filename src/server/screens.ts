@@ -1,7 +1,7 @@
 import { cache } from 'react';
 import { catalogue, type Catalogue } from '@/data/materials';
 import { people, type Measure, type Person } from '@/data/people';
-import { asideVersions, pieceById, pieces, type AsideVersion, type StoredPiece } from '@/data/pieces';
+import { asideVersions, namesOnBench, pieceById, pieces, type AsideVersion, type StoredPiece } from '@/data/pieces';
 import { patterns, type StoredPattern } from '@/data/patterns';
 import { swatches, type StoredSwatch } from '@/data/swatches';
 import { variants, type StoredVariant } from '@/data/variants';
@@ -71,6 +71,8 @@ export interface PlanScreenData {
   readonly aside: readonly AsideVersion[];
   /** What is set beside it, to be compared. */
   readonly variants: readonly StoredVariant[];
+  /** What else is on the bench, to be set beside it. */
+  readonly others: readonly { readonly id: string; readonly name: string }[];
   readonly people: readonly Person[];
   readonly catalogue: Catalogue;
 }
@@ -109,6 +111,7 @@ export const planScreen = cache(async (id: string): Promise<PlanScreenData | nul
     laidOut: laidOut([piece, ...late, ...beside].map(({ doc }) => doc)),
     aside: late,
     variants: beside,
+    others: (await namesOnBench(db, workspaceId)).filter((other) => other.id !== id),
     people: await people(db, workspaceId),
     catalogue: await catalogue(db, workspaceId),
   };

@@ -1,3 +1,4 @@
+import { brickStitch } from './brickStitch';
 import { crossWeave } from './crossWeave';
 import { flatHerringbone } from './flatHerringbone';
 import { flatPeyote } from './flatPeyote';
@@ -22,6 +23,7 @@ export const STRUCTURES: readonly Structure[] = [
   tubularHerringbone,
   flatPeyote,
   tubularPeyote,
+  brickStitch,
   rightAngleWeave,
   crossWeave,
   twoHoleLine,

@@ -125,6 +125,14 @@ export async function setBesideAction(pieceId: string, doc: unknown): Promise<An
   return done(null);
 }
 
+/** Sets another piece of the bench beside this one, as it is now. */
+export async function setOtherBesideAction(pieceId: string, otherId: string): Promise<Answer<null>> {
+  if (!idSchema.safeParse(otherId).success) return GONE;
+  const { database, workspaceId } = await installation();
+  const other = await pieceById(database.db, workspaceId, otherId);
+  return other ? setBesideAction(pieceId, other.doc) : GONE;
+}
+
 const settleSchema = z.object({
   asideId: idSchema,
   choice: z.enum(['keep current', 'use aside', 'keep both']),

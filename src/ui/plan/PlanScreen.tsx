@@ -65,7 +65,7 @@ function ToCome({ piece }: { readonly piece: Piece }) {
   );
 }
 
-function Planning({ piece: stored, aside, variants, people, catalogue }: PlanScreenData) {
+function Planning({ piece: stored, aside, variants, others, people, catalogue }: PlanScreenData) {
   const router = useRouter();
   const refresh = useCallback(() => router.refresh(), [router]);
   const { piece, state, change, undo, redo, restart } = usePiece(
@@ -138,6 +138,7 @@ function Planning({ piece: stored, aside, variants, people, catalogue }: PlanScr
               pieceId={stored.id}
               piece={piece}
               variants={variants}
+              others={others}
               onTake={(doc) => change({ ...doc, name: piece.name })}
               onClose={() => setComparing(false)}
             />

@@ -1,13 +1,13 @@
 'use client';
 
-import { App, Button } from 'antd';
+import { App, Button, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useTransition } from 'react';
 import { apartFrom, compared } from '@/core/compare';
-import type { Piece } from '@/core/piece';
+import { forWearer, type Piece } from '@/core/piece';
 import { planPiece } from '@/core/plan';
-import { setBesideAction } from '@/server/actions/pieces';
-import type { StoredVariant } from '@/server/screens';
+import { setBesideAction, setOtherBesideAction } from '@/server/actions/pieces';
+import type { PlanScreenData, StoredVariant } from '@/server/screens';
 import { useUndo } from '../../fields/useUndo';
 import { PieceStrip } from '../../piece/PieceDrawing';
 import { useKnown } from '../../shell/atHand';
@@ -18,6 +18,7 @@ interface Props {
   readonly pieceId: string;
   readonly piece: Piece;
   readonly variants: readonly StoredVariant[];
+  readonly others: PlanScreenData['others'];
   /** Goes on with another version. */
   readonly onTake: (doc: Piece) => void;
   readonly onClose: () => void;
@@ -27,7 +28,7 @@ interface Props {
 const MOST_BESIDE = 2;
 
 /** The piece as it is beside versions of it that were kept: what differs in count, length, beads, thread, feel. */
-export function Compare({ pieceId, piece, variants, onTake, onClose }: Props) {
+export function Compare({ pieceId, piece, variants, others, onTake, onClose }: Props) {
   const { style } = useLengths();
   const known = useKnown();
   const { message } = App.useApp();
@@ -44,21 +45,39 @@ export function Compare({ pieceId, piece, variants, onTake, onClose }: Props) {
     style,
   );
   const longest = Math.max(...plans.map((plan) => (plan.ok ? plan.stations.totalMm : 0)));
-  const keep = () =>
+  const put = (act: () => ReturnType<typeof setBesideAction>) =>
     start(async () => {
-      const answer = await setBesideAction(pieceId, piece);
+      const answer = await act();
       if (!answer.ok) return void message.error(answer.message);
       router.refresh();
     });
   const kept = beside.some(({ doc }) => apartFrom(doc, piece, style) === null);
+  const nameOf = (doc: Piece, i: number) => (doc.name === piece.name ? `version ${i}` : doc.name);
+  /** Another piece is made like, for whom this one is for. */
+  const takenFrom = (doc: Piece) =>
+    doc.name === piece.name ? doc : { ...forWearer(doc, piece.wearer), name: piece.name };
   const docs = [piece, ...beside.map(({ doc }) => doc)];
   return (
     <section className={`card ${styles.compare}`} aria-labelledby="side-by-side">
       <header className={styles.header}>
         <h2 id="side-by-side">Side by side</h2>
-        <Button type="primary" loading={busy} disabled={kept} onClick={keep}>
+        <Button type="primary" loading={busy} disabled={kept} onClick={() => put(() => setBesideAction(pieceId, piece))}>
           Set this version beside
         </Button>
+        {others.length > 0 && (
+          <Select
+            className={styles.other}
+            aria-label="Another piece of the bench"
+            placeholder="or another piece of the bench"
+            value={null}
+            disabled={busy}
+            showSearch={{ optionFilterProp: 'label' }}
+            options={others.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(id: string | null) => {
+              if (id !== null) put(() => setOtherBesideAction(pieceId, id));
+            }}
+          />
+        )}
         <Button onClick={onClose}>Close</Button>
       </header>
       {beside.length === 0 ? (
@@ -74,7 +93,7 @@ export function Compare({ pieceId, piece, variants, onTake, onClose }: Props) {
                 <td />
                 {docs.map((doc, i) => (
                   <th key={i} scope="col">
-                    {i === 0 ? 'as it is now' : `version ${i}`}
+                    {i === 0 ? 'as it is now' : nameOf(doc, i)}
                     <span className={styles.apart}>
                       {i === 0 ? ' ' : (apartFrom(doc, piece, style) ?? 'the same')}
                     </span>
@@ -114,9 +133,9 @@ export function Compare({ pieceId, piece, variants, onTake, onClose }: Props) {
                 {beside.map(({ id, doc }, i) => (
                   <td key={id}>
                     <span className={styles.acts}>
-                      <Button onClick={() => onTake(doc)}>Go on with version {i + 1}</Button>
-                      <Button onClick={() => void putAway(id, `Version ${i + 1}`)}>
-                        Take away<span className="srOnly"> version {i + 1}</span>
+                      <Button onClick={() => onTake(takenFrom(doc))}>Go on with {nameOf(doc, i + 1)}</Button>
+                      <Button onClick={() => void putAway(id, nameOf(doc, i + 1))}>
+                        Take away<span className="srOnly"> {nameOf(doc, i + 1)}</span>
                       </Button>
                     </span>
                   </td>
