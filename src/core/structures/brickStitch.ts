@@ -1,11 +1,18 @@
 import * as z from 'zod';
-import { fastenOff } from '../closures/finish';
-import { loopSection, sewLoop, spread } from '../closures/sewnLoop';
+import { loopSection, sewLoop, spread, type SewnLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { Weave, type Needle } from '../weave/builder';
 import { otherEnd, TAIL, type Bead, type End } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
-import { at, partsOf, sequenceSchema, structure, type RoleLetter, type WeaveRequest } from './structure';
+import {
+  at,
+  partsOf,
+  runningSum,
+  sequenceSchema,
+  structure,
+  type RoleLetter,
+  type WeaveRequest,
+} from './structure';
 
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */
@@ -72,34 +79,57 @@ function weave(p: Params, units: number, { start, end, joined: _none, ...options
     return { beads, ahead: (i) => (i === 0 ? 1 : 0) };
   });
 
-  // The clasp hangs between two beads in the middle of an end; several loops each between two.
   const all: Row[] = [ladder, ...later.items];
-  const pairs = Array.from({ length: Math.floor(p.wide / 2) }, (_, k) => 2 * k);
-  const sew = (needle: Needle, which: 'start' | 'end', { beads, ahead }: Row) => {
-    const loop = which === 'start' ? start : end;
-    if (loop.passes === 0) return;
-    /** The end of a bead that the loop hangs from. */
-    const outer = (i: number): End => (which === 'end' ? ahead(i) : otherEnd(ahead(i)));
-    const middle = [Math.floor((p.wide - 1) / 2)];
-    const feet = (loop.loops ?? 1) > 1 ? spread(pairs, loop.loops) : middle;
-    feet.forEach((i, nth) => {
-      const [up, down] = [at(beads, i), at(beads, i + 1)];
-      const out = { bead: up, hole: 0, end: outer(i) };
-      w.in({ section: loopSection(which), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, () => {
-        needle.travel(out);
-      });
-      const enter = () => (outer(i + 1) === 0 ? needle.through(down) : needle.back(down));
-      sewLoop(w, needle, which, loop, enter, () => needle.travel(out), nth);
-    });
+  /** Through a bead of a row, on along the strip or back towards its start. */
+  const go = (needle: Needle, { beads, ahead }: Row, i: number, way: 'on' | 'back') => {
+    const enter = way === 'on' ? otherEnd(ahead(i)) : ahead(i);
+    if (enter === 0) needle.through(at(beads, i));
+    else needle.back(at(beads, i));
   };
-  sew(t, 'end', at(all, -1));
-  const tail = w.needle(TAIL);
-  sew(tail, 'start', ladder);
+  /** Fastens off through one bead of each of the next rows, from a bead that the needle has come out of. */
+  const fastenOff = (needle: Needle, row: number, i: number, way: 'on' | 'back') =>
+    w.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () => {
+      needle.knot('half hitch', { pullInto: true });
+      for (let n = 1; n <= Math.min(WOVEN_ROWS, rows - 1); n++)
+        go(needle, at(all, way === 'on' ? row + n : row - n), n % 2 === 0 ? i : last - i, way);
+      needle.knot('half hitch', { pullInto: true }).tail();
+    });
 
-  const few = Math.min(WOVEN_ROWS, rows - 1);
-  const into = ({ beads }: Row) => beads.flatMap((bead) => [outOf(bead), backOutOf(bead)]);
-  fastenOff(w, t, ...into(at(all, rows - 1 - few)));
-  fastenOff(w, tail, ...into(at(all, few)));
+  // A clasp hangs between two beads of an end: up the one, down the one before it. From the last bead of a row only
+  // every second can be come up by.
+  const ups = Array.from({ length: Math.floor(p.wide / 2) }, (_, k) => last - 2 * k);
+  const hangsAt = ({ loops = 1 }: SewnLoop) => spread(ups, loops);
+  const toTheLoop = (which: 'start' | 'end', work: () => void) =>
+    w.in({ section: loopSection(which), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, work);
+
+  const top = at(all, -1);
+  let out = last;
+  if (end.passes > 0)
+    hangsAt(end).forEach((up, nth) => {
+      toTheLoop('end', () => {
+        for (let i = out - 1; i >= up; i--) go(t, top, i, (last - i) % 2 === 0 ? 'on' : 'back');
+      });
+      const down = () => go(t, top, up - 1, 'back');
+      sewLoop(w, t, 'end', end, down, () => go(t, top, up, 'on'), nth);
+      out = up - 1;
+    });
+  else go(t, top, (out = last - 1), 'back');
+  fastenOff(t, rows - 1, out, 'back');
+
+  const tail = w.needle(TAIL);
+  const hanging = ladder.ahead(0) === 0;
+  let into = 0;
+  if (start.passes > 0)
+    hangsAt(start).forEach((up, nth) => {
+      const outside = { bead: at(ladder.beads, up), hole: 0, end: otherEnd(ladder.ahead(up)) };
+      toTheLoop('start', () => tail.travel(outside));
+      const down = () => go(tail, ladder, up - 1, 'on');
+      sewLoop(w, tail, 'start', start, down, () => tail.travel(outside), nth);
+      into = up - 1;
+    });
+  // The tail hangs out at the start of the strip, or already towards the next row.
+  else if (!hanging) go(tail, ladder, (into = 1), 'on');
+  fastenOff(tail, 0, into, 'on');
   return w.path();
 }
 
@@ -167,24 +197,25 @@ export const brickStitch = structure({
     /** Closed form: one length a row, one diameter for each bead across, and half a one for the stepping edges. */
     form(body) {
       const rows = rowsOfUnit(p);
-      const most = (roles: readonly string[], of: 'diameterMm' | 'lengthMm') =>
-        Math.max(...roles.map((role) => body(role)[of]));
-      const girth = most(rows.flat(), 'diameterMm');
-      const step = most(rows.flat(), 'lengthMm');
+      const longest = rows.map((row) => Math.max(...row.map((role) => body(role).lengthMm)));
+      const girth = Math.max(...rows.flat().map((role) => body(role).diameterMm));
+      const { starts, total } = runningSum(longest);
       return {
-        pitchMm: step * rows.length,
+        pitchMm: total,
         extraMm: 0,
         widthMm: (p.wide + 0.5) * girth,
         thicknessMm: girth,
         mayShorten: 0,
         pose({ name, place: { row } }): Pose {
+          const inUnit = row % longest.length;
+          const x = Math.floor(row / longest.length) * total + at(starts, inUnit) + at(longest, inUnit) / 2;
           const i = Number(name.slice(1).split('-')[0]) - 1;
           // Even rows run from the edge at +y, odd ones from that at −y; each leans out by a quarter where it begins.
           const from = row % 2 === 0 ? 1 : -1;
           const y = from * ((p.wide - 1) / 2 - i + 0.25) * girth;
           const rung = row === 0 && (p.wide - 1 - i) % 2 === 1;
           const strungAhead = row === 0 ? !rung : i === 0;
-          return { centre: [(row + 0.5) * step, y, 0], axis: [strungAhead ? 1 : -1, 0, 0] };
+          return { centre: [x, y, 0], axis: [strungAhead ? 1 : -1, 0, 0] };
         },
       };
     },
