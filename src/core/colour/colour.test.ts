@@ -128,8 +128,11 @@ describe('a small motif', () => {
     return { ...piece, beads, structure: { id, params: { ...piece.structure.params, ...params } } };
   };
 
-  it('is woven as drawn: counts of 10 repeats by hand', () => {
-    const plan = planSolved({ ...alike('flat-peyote', { motif }), units: 10 });
+  const cloths = [['flat-peyote'], ['brick-stitch']];
+  const wide = { 'flat-peyote': 6, 'brick-stitch': 3 } as Record<string, number>;
+
+  it.each(cloths)('of %s is woven as drawn: counts of 10 repeats by hand', (id) => {
+    const plan = planSolved({ ...alike(id, { motif, wide: wide[id] }), units: 10 });
     if (!plan.ok) throw new Error('no plan');
     // Of the 12 cells 6 are A, 4 are B and 2 are C.
     expect(
@@ -141,8 +144,8 @@ describe('a small motif', () => {
     ]);
   });
 
-  it('lies as the chart says: each bead in its row, from the upper edge down', () => {
-    const plan = planSolved({ ...alike('flat-peyote', { motif }), units: 6 });
+  it.each(cloths)('of %s lies as the chart says: each bead in its row, from the upper edge down', (id) => {
+    const plan = planSolved({ ...alike(id, { motif, wide: wide[id] }), units: 6 });
     if (!plan.ok) throw new Error('no plan');
     const { path, layout } = plan.work();
     for (let row = 8; row < 12; row++) {
@@ -153,9 +156,9 @@ describe('a small motif', () => {
     }
   });
 
-  it('does not change the layout: beads of one size are laid out as before', () => {
-    const plain = planPiece(alike('flat-peyote', {}));
-    const drawn = planPiece(alike('flat-peyote', { motif }));
+  it.each(cloths)('of %s does not change the layout: beads of one size are laid out as before', (id) => {
+    const plain = planPiece(alike(id, { wide: wide[id] }));
+    const drawn = planPiece(alike(id, { wide: wide[id], motif }));
     if (!plain.ok || !drawn.ok) throw new Error('no plan');
     expect(drawn.toLayOut).toBeNull();
     expect(drawn.gauge.pitchMm).toBeCloseTo(2 * plain.gauge.pitchMm, 6);
@@ -169,7 +172,8 @@ describe('a small motif', () => {
       if (!bound) throw new Error(id);
       return bound.weave(5, { start: loop, end: loop });
     };
-    for (const wide of [3, 4, 5, 8, 12]) expect(checkPath(weave('flat-peyote', { motif, wide }))).toEqual([]);
+    for (const wide of [3, 4, 5, 8, 12])
+      for (const [id = ''] of cloths) expect(checkPath(weave(id, { motif, wide }))).toEqual([]);
     for (const rows of [1, 2, 3, 4, 5])
       expect(checkPath(weave('right-angle-weave', { motif, rows }))).toEqual([]);
   });

@@ -18,6 +18,9 @@ const MOST = 12;
 /** Rows between an end and where its thread is woven in. */
 const WOVEN_ROWS = 3;
 
+/** Beads of a wall may differ so much in girth (from memory: 11/0 and 10/0 seeds still lie together). */
+const UNEVEN = 1.15;
+
 const WIDE = [2, 3, 4, 5, 6, 7, 8, 9, 10, 12] as const;
 
 const params = z.object({ sequence: sequenceSchema(MOST), wide: z.literal(WIDE), motif: motifSchema });
@@ -194,6 +197,16 @@ export const brickStitch = structure({
     mostLoops: Math.floor(p.wide / 2),
     closings: ['clasp', 'open'],
     weave: (units, request) => weave(p, units, request),
+    advise(body) {
+      const girths = rowsOfUnit(p)
+        .flat()
+        .map((role) => body(role).diameterMm);
+      return Math.max(...girths) > UNEVEN * Math.min(...girths)
+        ? [
+            'Thick and thin beads do not stand on each other: rows of the thin ones pull in. Choose beads about as thick.',
+          ]
+        : [];
+    },
     /** Closed form: one length a row, one diameter for each bead across, and half a one for the stepping edges. */
     form(body) {
       const rows = rowsOfUnit(p);
@@ -210,8 +223,8 @@ export const brickStitch = structure({
           const inUnit = row % longest.length;
           const x = Math.floor(row / longest.length) * total + at(starts, inUnit) + at(longest, inUnit) / 2;
           const i = Number(name.slice(1).split('-')[0]) - 1;
-          // Even rows run from the edge at +y, odd ones from that at −y; each leans out by a quarter where it begins.
-          const from = row % 2 === 0 ? 1 : -1;
+          // Even rows run from the edge at −y, odd ones from that at +y; each leans out by a quarter where it begins.
+          const from = row % 2 === 0 ? -1 : 1;
           const y = from * ((p.wide - 1) / 2 - i + 0.25) * girth;
           const rung = row === 0 && (p.wide - 1 - i) % 2 === 1;
           const strungAhead = row === 0 ? !rung : i === 0;

@@ -1,0 +1,63 @@
+import { describe, expect, it } from 'vitest';
+import { BEADS, byId } from '../materials/catalogue';
+import { newPiece } from '../piece';
+import { planPiece } from '../planShipped';
+import { tally } from '../read/tally';
+import { holeUses } from '../read/traversals';
+import { checkPath } from '../weave/check';
+import { brickStitch } from './brickStitch';
+
+const ends = { start: { seedsEachSide: 3, passes: 2 }, end: { seedsEachSide: 3, passes: 2 } };
+const open = { start: { seedsEachSide: 0, passes: 0 }, end: { seedsEachSide: 0, passes: 0 } };
+const bind = (wide: number, sequence = ['A', 'B']) =>
+  brickStitch.bind({ ...brickStitch.defaults, sequence, wide });
+
+/** A piece of one kind of bead, as the plan lays it out. */
+const laidOut = (id: string, params: Record<string, unknown>) => {
+  const piece = newPiece('A wall', id, null);
+  const plan = planPiece({ ...piece, structure: { id, params: { ...piece.structure.params, ...params } } });
+  if (!plan.ok) throw new Error(plan.problem.code);
+  return plan;
+};
+
+describe('brick stitch by hand', () => {
+  it('counted by hand: 5 across, 8 rows by turns; each bead but those of the ladder hangs on a thread', () => {
+    const path = bind(5).weave(4, open);
+    expect(Object.fromEntries(tally(path))).toEqual({ A: 20, B: 20 });
+    // Four threads between five beads; the first of each row holds two beads.
+    expect(path.moves.filter(({ kind }) => kind === 'under')).toHaveLength(7 * 4);
+  });
+
+  it('counted by hand: twice through a bead of a row, three times through its second', () => {
+    const path = bind(6).weave(6, ends);
+    const row = holeUses(path).filter(({ bead: { place } }) => place.section === 'body' && place.row === 5);
+    const uses = row.map(({ traversals }) => traversals);
+    expect(uses).toEqual([2, 3, 2, 2, 2, 2]);
+  });
+
+  it('is peyote turned by a quarter (common practice): as long as that is wide, as wide as that is long', () => {
+    const bead = byId(BEADS, 'cylinder-11');
+    const wall = laidOut('brick-stitch', { sequence: ['A'], wide: 6 });
+    const peyote = laidOut('flat-peyote', { sequence: ['A'], wide: 6 });
+    expect(wall.gauge.source).toBe('solver');
+    // A row of the wall is a bead of peyote’s width; two rows of peyote are a bead of the wall’s.
+    expect(wall.gauge.pitchMm / (peyote.widthMm / 6)).toBeCloseTo(1, 1);
+    expect(wall.widthMm / (13 * peyote.gauge.pitchMm)).toBeCloseTo(1, 1);
+    expect(Math.abs(wall.gauge.pitchMm / bead.lengthMm - 1)).toBeLessThan(0.02);
+  });
+
+  it.each([2, 3, 4, 5, 8, 12])('%i across: sewn on by one loop or as many as it has room for', (wide) => {
+    for (const loops of [1, Math.floor(wide / 2)]) {
+      const loop = { seedsEachSide: 3, passes: 3, loops };
+      expect(checkPath(bind(wide).weave(4, { start: loop, end: loop }))).toEqual([]);
+    }
+    expect(checkPath(bind(wide).weave(4, open))).toEqual([]);
+  });
+
+  it('advises against thick beads on thin ones', () => {
+    const sizes = { A: byId(BEADS, 'seed-8'), B: byId(BEADS, 'cylinder-11') };
+    const advice = (a: keyof typeof sizes) => bind(4).advise?.((role) => sizes[role === 'A' ? a : 'B']);
+    expect(advice('A')?.join()).toMatch(/about as thick/);
+    expect(advice('B')).toEqual([]);
+  });
+});
