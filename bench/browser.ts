@@ -20,9 +20,9 @@ interface Served {
   readonly stop: () => void;
 }
 
-/** Starts a built app and waits until it answers. */
-async function serve(folder: string, env: Readonly<Record<string, string>> = {}): Promise<Served> {
-  const child = spawn(process.execPath, [NEXT, 'start', folder, '-H', '127.0.0.1', '-p', '0'], {
+/** Starts a built app by its own command and waits until it answers. */
+async function serve(args: readonly string[], env: Readonly<Record<string, string>> = {}): Promise<Served> {
+  const child = spawn(process.execPath, args, {
     env: { ...process.env, ...env, NEXT_TELEMETRY_DISABLED: '1' },
   });
   const url = await new Promise<string>((resolve, reject) => {
@@ -146,7 +146,10 @@ export async function benchBrowser(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'ivyloom-bench-'));
   const env = { IVYLOOM_DATA: folder };
   execFileSync('npx', ['tsx', 'src/cli/seed.ts'], { env: { ...process.env, ...env }, stdio: 'pipe' });
-  const [ours, bare] = [await serve('.', env), await serve(BARE)];
+  const [ours, bare] = [
+    await serve(['scripts/server.mjs'], env),
+    await serve([NEXT, 'start', BARE, '-H', '127.0.0.1', '-p', '0']),
+  ];
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],

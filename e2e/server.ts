@@ -23,13 +23,9 @@ export function cli(program: string, args: string[], folder: string) {
 
 /** Starts the built program and waits until it answers; rejects with what it said when it stops instead. */
 export async function startServer(folder: string): Promise<Server> {
-  const child = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', '0'],
-    {
-      env: { ...process.env, IVYLOOM_DATA: folder, NEXT_TELEMETRY_DISABLED: '1' },
-    },
-  );
+  const child = spawn(process.execPath, ['scripts/server.mjs'], {
+    env: { ...process.env, IVYLOOM_DATA: folder, NEXT_TELEMETRY_DISABLED: '1' },
+  });
   let text = '';
   const url = await new Promise<string>((resolve, reject) => {
     const hear = (chunk: Buffer) => {
