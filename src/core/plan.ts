@@ -221,7 +221,10 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
         ? { readings: [weaveable.pathless.measured], sameThread: true }
         : swatchesOf(request),
     baseSwatches:
-      shortening && swatchesOf(stitchKey(weaveable, body, [...piece.without, ...shortening.passes])),
+      shortening &&
+      swatchesOf(
+        stitchKey({ structure, params, weaveable, body, without: [...piece.without, ...shortening.passes] }),
+      ),
   });
   const flat = atPitch(laidOut, gauge.pitchMm);
   const form = piece.hand === 'left' ? mirroredForm(flat) : flat;

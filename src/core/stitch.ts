@@ -69,19 +69,11 @@ function stitch({ weaveable, body, ends, without }: StitchQuestion): Stitch {
   };
 }
 
-/** What the repeat of a stitch is kept under, with some passes left out; how it is closed does not matter to it. */
-export function stitchKey(
-  weaveable: Weaveable,
-  body: (role: string) => BeadSize,
-  without: readonly string[],
-): StitchKey | null {
-  const loop = { seedsEachSide: 3, passes: 2 };
-  const path = weaveable.weave(SAMPLE + weaveable.minimumUnits, {
-    start: loop,
-    end: loop,
-    without: new Set(without),
-  });
-  const request = layoutRequest(path, body);
+const USUAL_LOOP = { seedsEachSide: 3, passes: 2 };
+
+/** What the repeat of a stitch is kept under; how it is closed does not matter to it. Null where nothing repeats. */
+export function stitchKey(q: Omit<StitchQuestion, 'ends'>): StitchKey | null {
+  const { request } = stitchOf({ ...q, ends: { start: USUAL_LOOP, end: USUAL_LOOP } });
   return request && { key: request.key, rowsOfUnit: request.rowsOfUnit };
 }
 
@@ -89,7 +81,7 @@ export function stitchKey(
 export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>): StitchKey | null {
   const structure = structureById(piece.structure.id);
   if (!structure || structure.check(piece.structure.params).length > 0) return null;
-  const weaveable = structure.bind(piece.structure.params);
-  const body = bodiesOf(piece);
-  return stitchKey(weaveable, body, piece.without);
+  const { params } = piece.structure;
+  const weaveable = structure.bind(params);
+  return stitchKey({ structure, params, weaveable, body: bodiesOf(piece), without: piece.without });
 }

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { Measured } from './fit/swatch';
-import { swatchBook, type StitchKey, type SwatchBook } from './fit/swatchBook';
+import { swatchBook, type StitchKey, type SwatchBook, type SwatchEntry } from './fit/swatchBook';
 import { choicesSchema, MOST_UNITS, type Piece } from './piece';
 import { swatchKey } from './stitch';
 
@@ -45,16 +45,22 @@ export function keyOfSwatch(swatch: Swatch): StitchKey | null {
   return key;
 }
 
+/** What a swatch says in the book, under its key; nothing where its units do not repeat. */
+export const entriesOf = (swatch: Swatch, stitch = keyOfSwatch(swatch)): SwatchEntry[] =>
+  stitch
+    ? [
+        {
+          key: stitch.key,
+          threadId: swatch.thread.id,
+          rows: swatch.units * stitch.rowsOfUnit,
+          lengthMm: swatch.lengthMm,
+        },
+      ]
+    : [];
+
 /** A book of swatches for the plan to look in. */
 export const bookOf = (swatches: readonly Swatch[]): SwatchBook =>
-  swatchBook(
-    swatches.flatMap((swatch) => {
-      const stitch = keyOfSwatch(swatch);
-      if (!stitch) return [];
-      const rows = swatch.units * stitch.rowsOfUnit;
-      return [{ key: stitch.key, threadId: swatch.thread.id, rows, lengthMm: swatch.lengthMm }];
-    }),
-  );
+  swatchBook(swatches.flatMap((swatch) => entriesOf(swatch)));
 
 /** What swatches of one stitch measured, told in the units of the first of them. */
 export function readingsOf(swatches: readonly Swatch[]): Measured[] {

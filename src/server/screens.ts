@@ -1,13 +1,22 @@
 import { cache } from 'react';
 import { catalogue, type Catalogue } from '@/data/materials';
 import { people, type Measure, type Person } from '@/data/people';
-import { asideVersions, namesOnBench, pieceById, pieces, type AsideVersion, type StoredPiece } from '@/data/pieces';
+import {
+  asideVersions,
+  namesOnBench,
+  pieceById,
+  pieces,
+  type AsideVersion,
+  type StoredPiece,
+} from '@/data/pieces';
 import { patterns, type StoredPattern } from '@/data/patterns';
 import { swatches, type StoredSwatch } from '@/data/swatches';
 import { variants, type StoredVariant } from '@/data/variants';
 import { theWorkspace, type Workspace } from '@/data/workspaces';
 import type { CellLayout } from '@/core/layout/cellLayout';
+import type { StitchKey } from '@/core/fit/swatchBook';
 import type { Piece } from '@/core/piece';
+import { keyOfSwatch } from '@/core/swatches';
 import { examples } from './examples';
 import { installation } from './installation';
 import { laidOut } from './laidOut';
@@ -23,11 +32,24 @@ export type {
   StoredVariant,
 };
 
+/** A swatch, and what it is kept under: found once here, not in every window. */
+export interface KeyedSwatch extends StoredSwatch {
+  readonly stitch: StitchKey | null;
+}
+
+const keys = new Map<string, StitchKey | null>();
+
+/** A swatch is never changed, so its key is found once. */
+function keyed(swatch: StoredSwatch): KeyedSwatch {
+  if (!keys.has(swatch.id)) keys.set(swatch.id, keyOfSwatch(swatch.doc));
+  return { ...swatch, stitch: keys.get(swatch.id) ?? null };
+}
+
 /** What every screen goes by: the unit of lengths, habits, and the swatches that plans stand on. */
-export async function atHand(): Promise<Omit<Workspace, 'id'> & { swatches: StoredSwatch[] }> {
+export async function atHand(): Promise<Omit<Workspace, 'id'> & { swatches: KeyedSwatch[] }> {
   const { database, workspaceId } = await installation();
   const { lengthUnit, settings } = await theWorkspace(database.db);
-  return { lengthUnit, settings, swatches: await swatches(database.db, workspaceId) };
+  return { lengthUnit, settings, swatches: (await swatches(database.db, workspaceId)).map(keyed) };
 }
 
 /** What the People screen shows. */

@@ -6,11 +6,21 @@ import { useServerInsertedHTML } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { LengthUnit } from '@/core/length/length';
 import type { Settings } from '@/core/settings';
-import type { StoredSwatch } from '@/server/screens';
+import type { KeyedSwatch } from '@/server/screens';
 import { AtHandProvider } from './atHand';
 import { LengthsProvider } from './lengths';
 import { themeBy } from './theme';
 import { useLamp } from './useLamp';
+
+const onServer = new Map<boolean, ReturnType<typeof createCache>>();
+
+/** What Ant Design keeps of a theme. It is the same for every visit: the server works it out once. */
+function styleCache(lamp: boolean) {
+  if (typeof window !== 'undefined') return createCache();
+  const cache = onServer.get(lamp) ?? createCache();
+  onServer.set(lamp, cache);
+  return cache;
+}
 
 /** Ant Design with our theme and the page's nonce, and lengths in the weaver's unit. */
 export function Providers({
@@ -23,16 +33,16 @@ export function Providers({
   nonce: string;
   lengthUnit: LengthUnit;
   settings: Settings;
-  swatches: readonly StoredSwatch[];
+  swatches: readonly KeyedSwatch[];
   children: ReactNode;
 }) {
-  const [cache] = useState(createCache);
+  const lamp = useLamp(settings.theme);
+  const [cache] = useState(() => styleCache(lamp));
   // After a server action the layout carries a new nonce, but the page still runs under its first policy.
   const [nonce] = useState(fresh);
   useServerInsertedHTML(() => (
     <style nonce={nonce} id="antd-styles" dangerouslySetInnerHTML={{ __html: extractStyle(cache, true) }} />
   ));
-  const lamp = useLamp(settings.theme);
   const theme = useMemo(() => themeBy(lamp), [lamp]);
   return (
     <StyleProvider cache={cache}>

@@ -3,13 +3,14 @@
 import { createContext, use, useMemo, type ReactNode } from 'react';
 import type { Known } from '@/core/plan';
 import type { Settings } from '@/core/settings';
-import { bookOf } from '@/core/swatches';
-import type { StoredSwatch } from '@/server/screens';
+import { swatchBook } from '@/core/fit/swatchBook';
+import { entriesOf } from '@/core/swatches';
+import type { KeyedSwatch } from '@/server/screens';
 import { useLayouts } from '../layouts/useLayouts';
 
 interface AtHand {
   readonly settings: Settings;
-  readonly swatches: readonly StoredSwatch[];
+  readonly swatches: readonly KeyedSwatch[];
 }
 
 const Context = createContext<AtHand | null>(null);
@@ -30,6 +31,9 @@ export function useAtHand(): AtHand {
 export function useKnown(): Known {
   const { layouts } = useLayouts();
   const { settings, swatches } = useAtHand();
-  const book = useMemo(() => bookOf(swatches.map(({ doc }) => doc)), [swatches]);
+  const book = useMemo(
+    () => swatchBook(swatches.flatMap(({ doc, stitch }) => entriesOf(doc, stitch))),
+    [swatches],
+  );
   return useMemo(() => ({ layouts, swatches: book, habits: settings }), [layouts, book, settings]);
 }

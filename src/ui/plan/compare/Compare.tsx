@@ -61,7 +61,12 @@ export function Compare({ pieceId, piece, variants, others, onTake, onClose }: P
     <section className={`card ${styles.compare}`} aria-labelledby="side-by-side">
       <header className={styles.header}>
         <h2 id="side-by-side">Side by side</h2>
-        <Button type="primary" loading={busy} disabled={kept} onClick={() => put(() => setBesideAction(pieceId, piece))}>
+        <Button
+          type="primary"
+          loading={busy}
+          disabled={kept}
+          onClick={() => put(() => setBesideAction(pieceId, piece))}
+        >
           Set this version beside
         </Button>
         {others.length > 0 && (
