@@ -50,9 +50,20 @@ function facts(piece: Piece, style: LengthStyle): Map<string, string> {
     ['count in steps of', String(piece.rules.multipleOf)],
     ['thread', piece.thread.name],
     ['needle', piece.needle.name],
+    ['thread doubled', yes(piece.doubled)],
+    ['thread changed', threadChanges(piece)],
     ['needle in the', `${piece.hand} hand`],
   ]);
 }
+
+const threadChanges = ({ threadChanges: wanted }: Piece): string =>
+  wanted === null
+    ? 'where it is best'
+    : wanted.length === 0
+      ? 'nowhere'
+      : wanted
+          .map(({ pass, unit }) => `after unit ${unit + 1}${pass === 'base' ? '' : ` of the ${pass}`}`)
+          .join(', ');
 
 type Facts = [string, string][];
 const yes = (on: boolean) => (on ? 'yes' : 'no');

@@ -114,6 +114,14 @@ export const choicesSchema = z.object({
   colourings: z.partialRecord(z.enum(ROLE_LETTERS), colouringSchema).default({}),
   thread: threadSchema,
   needle: needleSchema.default(byId(NEEDLES, 'needle-11')),
+  /** Thread folded at the needle, so that every trip lays two strands. */
+  doubled: z.boolean().default(false),
+  /** Where the maker changes thread: after a unit of a pass. Null leaves it to the plan. */
+  threadChanges: z
+    .array(z.object({ pass: z.string().max(60), unit: z.number().int().min(0).max(MOST_UNITS) }))
+    .max(40)
+    .nullable()
+    .default(null),
   /** The hand that holds the needle: steps and picture are mirrored for the left. */
   hand: z.enum(['right', 'left']).default('right'),
   /** Optional passes that are left out. */
@@ -199,7 +207,7 @@ export function inStructure(piece: Piece, id: string, params?: Piece['structure'
     if (misfit(part, beads[part.role]) === 'holes')
       beads[part.role] = { ...usualKind(structure, part.role), colour, colourName, finish };
   }
-  return { ...piece, structure: { id, params: own }, beads, units: null };
+  return { ...piece, structure: { id, params: own }, beads, threadChanges: null, units: null };
 }
 
 /** To start from, and to be written over: the thickness of a beaded rope, and how far a V falls (from memory), mm. */
@@ -277,6 +285,7 @@ function unfitted(piece: Piece): Piece {
     ...piece,
     structure: { ...piece.structure, params: Array.isArray(counts) ? params : piece.structure.params },
     gauge: piece.gauge?.source === 'this piece' ? null : piece.gauge,
+    threadChanges: null,
     units: null,
   };
 }
@@ -336,6 +345,8 @@ export function newPiece(
     colourings: {},
     thread: byId(THREADS, 'gel-6'),
     needle: byId(NEEDLES, 'needle-11'),
+    doubled: false,
+    threadChanges: null,
     hand: 'right',
     without: [],
     ends: {

@@ -24,7 +24,7 @@ import {
   type PieceParts,
   type Stations,
 } from './layout/pieceLayout';
-import type { BeadSize } from './materials/material';
+import { needsNeedle, type BeadSize } from './materials/material';
 import { beadGrams } from './materials/weight';
 import { beadOf, bodiesOf, MOST_UNITS, type Piece } from './piece';
 import { rulesOf, standsInTheWay, type Problem } from './problems';
@@ -48,7 +48,9 @@ import {
   type Weaveable,
 } from './structures/structure';
 import { USUAL_SETTINGS } from './settings';
-import { threadPlan, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
+import { goingOf, holeFill, type Gear, type HoleReading } from './supplies/holeFill';
+import { stretches, WOVEN, type Stretch } from './supplies/stretches';
+import { threadPlan, type Laid, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
 import { warningsOf, type Warning } from './warnings';
 import { TAIL, type Move, type PassInfo, type Path } from './weave/path';
 
@@ -95,6 +97,9 @@ export interface Plan {
   readonly thicknessMm: number;
   readonly quantities: readonly RoleQuantity[];
   readonly thread: ThreadPlan;
+  /** How full holes get, on a stretch of the work that holds its start, a few units and its end; by the gear of it. */
+  readonly holes: HoleReading;
+  readonly gear: Gear;
   readonly weight: Weight;
   /** Bare thread that shows, on a stretch of the work that holds its start, a few units and its end. */
   readonly exposed: ExposedThread;
@@ -200,7 +205,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   const { mostLoops = 1 } = weaveable;
   const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops);
   const ends = closure.loops;
-  const build = remembered((n: number) => weaveable.weave(n, { ...ends, without }));
+  const build = remembered((n: number) => stranded(weaveable.weave(n, { ...ends, without }), piece.doubled));
   const { params } = piece.structure;
   const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
   const { sample, request } = stitch;
@@ -276,10 +281,35 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     total(from, (built) => threadMm(threadOf(built), (move) => woven(move) && where(move))) +
     threadMm(threadOf(from.at), (move) => !woven(move) && where(move));
   const { pathless } = weaveable;
+  const gear: Gear = {
+    threadMm: piece.thread.diameterMm,
+    needleMm: needsNeedle(piece.thread) ? piece.needle.diameterMm : null,
+    factor: habits.holeFactor,
+  };
+  const holes = holeFill(from.at.path, (role) => beadOf(piece, role).holeMm, gear);
+  const laid = (needle: string): Laid => ({
+    stretches: pathless
+      ? measuredStretches(units, pathless.threadMm, threadOf(from.at))
+      : stretches(from, threadOf, needle),
+    hasRoom: roomIn(holes, gear, piece),
+  });
+  const [first] = from.at.path.threads;
+  const arms = (first?.needles ?? []).filter((needle) => needle !== TAIL);
+  const needles = pathless
+    ? arms.slice(0, 1)
+    : from.at.path.threads.flatMap((t) => t.needles).filter((n) => n !== TAIL);
   const thread = threadPlan(
-    // Where nobody has told the path, what the measured units took stands for it.
-    pathless ? units * pathless.threadMm + threadMm(threadOf(from.at), (move) => !woven(move)) : inWork(),
-    inWork((move) => move.needle === TAIL),
+    {
+      needles: needles.map((needle) => ({ needle, ...laid(needle) })),
+      folded: arms.length === 2,
+      strands: piece.doubled ? 2 : 1,
+      // Where nobody has told the path, what the measured units took stands for it.
+      inWorkMm: pathless
+        ? units * pathless.threadMm + threadMm(threadOf(from.at), (move) => !woven(move))
+        : inWork(),
+      tailSewsMm: inWork((move) => move.needle === TAIL),
+      wanted: piece.threadChanges,
+    },
     habits,
   );
   const workOfAll = (built: Built) => (pathless ? withoutThread : workOf)(built, layOut);
@@ -325,6 +355,8 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     ),
     weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
     thread,
+    holes,
+    gear,
     exposed: exposedThread(pathless ? [] : threadOf(from.at)),
     optionalPasses: optionalPasses(from.at.path),
     work,
@@ -358,6 +390,40 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     }),
     cautions: cautionsFor(piece, rolesOf(weaveable)),
   };
+}
+
+/** The same path with its thread folded at the needle. */
+const stranded = (path: Path, doubled: boolean): Path =>
+  doubled ? { ...path, threads: path.threads.map((thread) => ({ ...thread, doubled })) } : path;
+
+/** Whether a hole takes the two ends of a change: the old thread woven in, then the new. */
+function roomIn({ holes }: HoleReading, gear: Gear, piece: Piece): Laid['hasRoom'] {
+  const states = new Map(holes.map((state) => [state.bead.id, state]));
+  const adds = piece.doubled ? 2 : 1;
+  return ({ last }) => {
+    const state = last && states.get(last.id);
+    if (!state) return true;
+    const { strands, knots } = state;
+    return (
+      goingOf(beadOf(piece, state.bead.role).holeMm, { strands: strands + adds, knots, adds }, gear) !== 'no'
+    );
+  };
+}
+
+/** Stretches of a stitch whose path nobody has told: so much for every unit, and what sews the clasps. */
+function measuredStretches(units: number, unitMm: number, moves: readonly ThreadMove[]): Stretch[] {
+  const needle = 'working';
+  const unit = (i: number): Stretch => ({
+    needle,
+    section: WOVEN,
+    pass: 'base',
+    unit: i,
+    mm: unitMm,
+    last: null,
+  });
+  const mm = threadMm(moves, (move) => move.place.section !== WOVEN && move.needle !== TAIL);
+  const ends: Stretch = { needle, section: 'end loop', pass: 'sew on the clasp', unit: 0, mm, last: null };
+  return [...Array.from({ length: units }, (_, i) => unit(i)), ends];
 }
 
 /** The candidate that is woven: among arrangements the one of its length. */

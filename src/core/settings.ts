@@ -30,6 +30,10 @@ export const settingsSchema = z.object({
   singleKeys: z.boolean().default(true),
   /** Thread to spare, as a part of what lies in the work. */
   threadMargin: z.number().min(0).max(0.5).default(0.1),
+  /** How far holes can be filled in one’s own hands, as a part of what is told: learnt from trips that did not go. */
+  holeFactor: z.number().min(0.4).max(1).default(1),
+  /** What thread is cut by. */
+  cutBy: z.enum(['length', 'wingspan', 'arm']).default('length'),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

@@ -30,7 +30,7 @@ export type Warning =
   | { readonly code: 'end-fixed-first'; readonly ends: readonly ('start' | 'end')[] }
   | { readonly code: 'one-pass-through-clasp' }
   | { readonly code: 'closure'; readonly doubt: ClosureDoubt }
-  | { readonly code: 'several-lengths'; readonly lengths: number; readonly eachMm: number }
+  | { readonly code: 'several-lengths'; readonly lengths: number; readonly longestMm: number }
   | { readonly code: 'two-states'; readonly othersMm: readonly number[] }
   | { readonly code: 'not-settled' }
   | { readonly code: 'odd-shape'; readonly bead: Unsuited }
@@ -118,7 +118,7 @@ function makingWarnings({ closure, thread, gauge, pathless }: Findings): Warning
   if (closure.closing === 'clasp' && closure.passes < 2) warnings.push({ code: 'one-pass-through-clasp' });
   if (gauge.swatches && !gauge.swatches.sameThread) warnings.push({ code: 'other-thread' });
   if (thread.lengths > 1)
-    warnings.push({ code: 'several-lengths', lengths: thread.lengths, eachMm: thread.eachMm });
+    warnings.push({ code: 'several-lengths', lengths: thread.lengths, longestMm: thread.longestMm });
   if (gauge.othersMm.length > 0) warnings.push({ code: 'two-states', othersMm: gauge.othersMm });
   if (!gauge.settled) warnings.push({ code: 'not-settled' });
   const first = (['start', 'end'] as const).filter((end) => closure.finalAt[end] === 'before the body');

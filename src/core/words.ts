@@ -152,7 +152,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): { title: stri
     case 'several-lengths':
       return {
         title: `${warning.lengths} lengths of thread.`,
-        text: `Each ${formatThread(warning.eachMm, style.unit, style.decimal)}: one longer than about a wingspan and a half tangles. The joins are counted in.`,
+        text: `At most ${formatThread(warning.longestMm, style.unit, style.decimal)} each: one longer than about a wingspan and a half tangles. The joins are counted in.`,
       };
     case 'two-states':
       return {

@@ -110,17 +110,21 @@ export const BEADS: readonly BeadKind[] = [
 ];
 
 /** 6 lb is 0.15 mm (0.006 in): practice; the others from memory. The maker's own measured diameter wins. */
-export const THREADS: readonly ThreadMaterial[] = [
-  { id: 'gel-4', name: 'braided gel-spun thread 4 lb', diameterMm: 0.13, source: 'memory' },
-  { id: 'gel-6', name: 'braided gel-spun thread 6 lb', diameterMm: 0.15, source: 'practice' },
-  { id: 'gel-8', name: 'braided gel-spun thread 8 lb', diameterMm: 0.18, source: 'memory' },
-  { id: 'gel-10', name: 'braided gel-spun thread 10 lb', diameterMm: 0.2, source: 'memory' },
-  { id: 'nylon-b', name: 'waxed nylon, size B', diameterMm: 0.2, source: 'memory' },
-  { id: 'nylon-d', name: 'waxed nylon, size D', diameterMm: 0.3, source: 'memory' },
-  { id: 'elastic-0.5', name: 'elastic cord 0.5 mm', diameterMm: 0.5, source: 'memory' },
-  { id: 'elastic-0.7', name: 'elastic cord 0.7 mm', diameterMm: 0.7, source: 'memory' },
-  { id: 'elastic-1.0', name: 'elastic cord 1.0 mm', diameterMm: 1, source: 'memory' },
-];
+export const THREADS: readonly ThreadMaterial[] = (
+  [
+    ['gel-4', 'braided gel-spun thread 4 lb', 0.13, 'gel-spun', 'memory'],
+    ['gel-6', 'braided gel-spun thread 6 lb', 0.15, 'gel-spun', 'practice'],
+    ['gel-8', 'braided gel-spun thread 8 lb', 0.18, 'gel-spun', 'memory'],
+    ['gel-10', 'braided gel-spun thread 10 lb', 0.2, 'gel-spun', 'memory'],
+    ['nylon-b', 'waxed nylon, size B', 0.2, 'waxed nylon', 'memory'],
+    ['nylon-d', 'waxed nylon, size D', 0.3, 'waxed nylon', 'memory'],
+    ['monofilament-0.2', 'monofilament cord 0.2 mm', 0.2, 'monofilament', 'memory'],
+    ['monofilament-0.25', 'monofilament cord 0.25 mm', 0.25, 'monofilament', 'memory'],
+    ['elastic-0.5', 'elastic cord 0.5 mm', 0.5, 'elastic', 'memory'],
+    ['elastic-0.7', 'elastic cord 0.7 mm', 0.7, 'elastic', 'memory'],
+    ['elastic-1.0', 'elastic cord 1.0 mm', 1, 'elastic', 'memory'],
+  ] as const
+).map(([id, name, diameterMm, make, source]) => ({ id, name, diameterMm, make, source }));
 
 /** Shaft diameters of needles (memory). */
 export const NEEDLES: readonly Needle[] = (

@@ -68,13 +68,33 @@ export const beadMaterialSchema = beadKindSchema.extend({
 });
 export type BeadMaterial = z.infer<typeof beadMaterialSchema>;
 
+export const THREAD_MAKES = ['gel-spun', 'waxed nylon', 'monofilament', 'elastic'] as const;
+export type ThreadMake = (typeof THREAD_MAKES)[number];
+
 export const threadSchema = z.object({
   id: z.string().min(1).max(60),
   name: z.string().min(1).max(80),
   diameterMm: mm,
+  /** What it is made of; null in older catalogues, where its name says it. */
+  make: z.enum(THREAD_MAKES).nullable().default(null),
   source,
 });
 export type ThreadMaterial = z.infer<typeof threadSchema>;
+
+/** What a thread is made of: as it is told, else by its name. */
+export const makeOf = ({ make, name }: Pick<ThreadMaterial, 'make' | 'name'>): ThreadMake =>
+  make ??
+  (/nylon/i.test(name)
+    ? 'waxed nylon'
+    : /elastic/i.test(name)
+      ? 'elastic'
+      : /monofilament|cord/i.test(name)
+        ? 'monofilament'
+        : 'gel-spun');
+
+/** Cord and elastic are stiff enough to go through by themselves. */
+export const needsNeedle = (thread: Pick<ThreadMaterial, 'make' | 'name'>): boolean =>
+  ['gel-spun', 'waxed nylon'].includes(makeOf(thread));
 
 /** Sizes of needles: the higher the finer. The eye is about 1.3 times the shaft in one direction. */
 export const needleSchema = z.object({

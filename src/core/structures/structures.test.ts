@@ -6,13 +6,11 @@ import { layOutPiece } from '../layout/pieceLayout';
 import { turnOf } from '../layout/pose';
 import { BEADS, byId } from '../materials/catalogue';
 import { tally, unitTally } from '../read/tally';
-import { threadMoves, threadMm, type ThreadMove } from '../read/thread';
+import { threadMoves, threadMm } from '../read/thread';
 import { findingPasses, holeUses } from '../read/traversals';
 import { steps } from '../read/steps';
-import { USUAL_SETTINGS } from '../settings';
-import { threadPlan } from '../supplies/threadPlan';
 import { cellOf } from '../weave/cell';
-import { isTraversal, TAIL } from '../weave/path';
+import { isTraversal } from '../weave/path';
 import { ladder } from './ladder';
 import { flatPeyote } from './flatPeyote';
 import { rightAngleWeave } from './rightAngleWeave';
@@ -564,36 +562,5 @@ describe('strung line by hand', () => {
     const [first, second] = seeds;
     if (!first || !second) throw new Error('no loop');
     expect(distance(holeEnd(layout, first, 1), holeEnd(layout, second, 0))).toBeCloseTo(0);
-  });
-});
-
-const planOf = (thread: ThreadMove[]) =>
-  threadPlan(
-    threadMm(thread),
-    threadMm(thread, (m) => m.needle === TAIL),
-    USUAL_SETTINGS,
-  );
-
-describe('what to cut', () => {
-  it('practice: a tail that sews a clasp is computed, 15 to 30 cm; one only woven in is 10 to 15 cm', () => {
-    const tails = (trips: 1 | 2) =>
-      planOf(layOut(strungLine.bind({ sequence: ['A'], extra: 0, trips }), 60).thread).tailMm;
-    expect(tails(1)).toBeGreaterThan(150);
-    expect(tails(1)).toBeLessThan(300);
-    expect(tails(2)).toBeGreaterThanOrEqual(100);
-    expect(tails(2)).toBeLessThanOrEqual(150);
-  });
-
-  it('covers the work, grows with it, and no length is longer than is handy', () => {
-    const weaveable = flatHerringbone.bind({ sequence: ['A'], extra: 0 });
-    let last = 0;
-    for (const units of [10, 50, 100, 200, 400, 800]) {
-      const plan = planOf(layOut(weaveable, units).thread);
-      expect(plan.totalMm).toBeGreaterThan(plan.inWorkMm + plan.marginMm);
-      expect(plan.totalMm).toBeGreaterThan(last);
-      expect(plan.eachMm * plan.lengths).toBeCloseTo(plan.totalMm, 6);
-      expect(plan.eachMm).toBeLessThanOrEqual(1.5 * 1650 + 1e-6);
-      last = plan.totalMm;
-    }
   });
 });

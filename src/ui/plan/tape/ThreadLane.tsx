@@ -23,8 +23,8 @@ export function ThreadLane({ plan, scale, y }: { plan: Plan; scale: Scale; y: nu
 
 /** The same in words. */
 export function threadWords({ thread, closure }: Plan, word: (mm: number) => string): string {
-  const { lengths, eachMm, tailMm, tailSewsMm } = thread;
-  const each = word(eachMm);
+  const { lengths, longestMm, tailMm, tailSewsMm } = thread;
+  const each = word(longestMm);
   const sews = tailSewsMm > 0 && closure.closing === 'clasp' ? ' sews the first end' : '';
-  return `${lengths === 1 ? `one length of ${each}` : `${lengths} lengths of ${each}`} · tail ${word(tailMm)}${sews}`;
+  return `${lengths === 1 ? `one length of ${each}` : `${lengths} lengths, up to ${each}`} · tail ${word(tailMm)}${sews}`;
 }
