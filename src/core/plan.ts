@@ -46,12 +46,16 @@ import {
   type Graduation,
   type Structure,
   type Weaveable,
+  type WeaveRequest,
 } from './structures/structure';
 import { USUAL_SETTINGS } from './settings';
-import { goingOf, holeFill, type Gear, type HoleReading } from './supplies/holeFill';
+import { goingOf, holeFill, tripsThatGo, type Gear, type HoleReading } from './supplies/holeFill';
 import { stretches, WOVEN, type Stretch } from './supplies/stretches';
 import { threadPlan, type Laid, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
+import { threadDoubts } from './supplies/threadSense';
 import { warningsOf, type Warning } from './warnings';
+import { PathError } from './weave/builder';
+import { withFreeKnots } from './weave/knots';
 import { TAIL, type Move, type PassInfo, type Path } from './weave/path';
 
 export type { EndStage } from './endStage';
@@ -205,7 +209,19 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   const { mostLoops = 1 } = weaveable;
   const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops);
   const ends = closure.loops;
-  const build = remembered((n: number) => stranded(weaveable.weave(n, { ...ends, without }), piece.doubled));
+  const gear: Gear = {
+    threadMm: piece.thread.diameterMm,
+    needleMm: needsNeedle(piece.thread) ? piece.needle.diameterMm : null,
+    factor: habits.holeFactor,
+  };
+  const holeMm = (role: string) => beadOf(piece, role).holeMm;
+  const room = remembered((role: string) => tripsThatGo(holeMm(role), gear));
+  const build = remembered((n: number) =>
+    stranded(
+      withFreeKnots(withRoom((roomy) => weaveable.weave(n, { ...ends, without, ...roomy }), room)),
+      piece.doubled,
+    ),
+  );
   const { params } = piece.structure;
   const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
   const { sample, request } = stitch;
@@ -281,12 +297,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     total(from, (built) => threadMm(threadOf(built), (move) => woven(move) && where(move))) +
     threadMm(threadOf(from.at), (move) => !woven(move) && where(move));
   const { pathless } = weaveable;
-  const gear: Gear = {
-    threadMm: piece.thread.diameterMm,
-    needleMm: needsNeedle(piece.thread) ? piece.needle.diameterMm : null,
-    factor: habits.holeFactor,
-  };
-  const holes = holeFill(from.at.path, (role) => beadOf(piece, role).holeMm, gear);
+  const holes = holeFill(from.at.path, holeMm, gear);
   const laid = (needle: string): Laid => ({
     stretches: pathless
       ? measuredStretches(units, pathless.threadMm, threadOf(from.at))
@@ -383,6 +394,9 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
         seed: { ...body(LOOP_ROLE), holeMm: beadOf(piece, LOOP_ROLE).holeMm },
       }),
       thread,
+      threadDoubts: pathless
+        ? []
+        : threadDoubts({ piece, structure, roles: rolesOf(weaveable), holes, thread }),
       gauge,
       unsuited: doubtful,
       advice: weaveable.advise?.(body) ?? [],
@@ -390,6 +404,19 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     }),
     cautions: cautionsFor(piece, rolesOf(weaveable)),
   };
+}
+
+/** Ways are led through holes with room; where none of them leads on, through any. */
+function withRoom(
+  weave: (options: Pick<WeaveRequest, 'room'>) => Path,
+  room: (role: string) => number,
+): Path {
+  try {
+    return weave({ room });
+  } catch (error) {
+    if (error instanceof PathError) return weave({});
+    throw error;
+  }
 }
 
 /** The same path with its thread folded at the needle. */

@@ -1,4 +1,5 @@
-import { planSteps, type Plan } from './plan';
+import { planSteps, type Plan, type Warning } from './plan';
+import type { ThreadPlan } from './supplies/threadPlan';
 
 /** A plan as plain data for files and other programs: every figure, no path and no picture. Lengths in mm. */
 export function planReport(plan: Plan) {
@@ -27,8 +28,15 @@ export function planReport(plan: Plan) {
     })),
     weight: plan.weight,
     exposed: { totalMm: plan.exposed.totalMm, longestMm: plan.exposed.longestMm },
-    thread,
-    warnings,
+    thread: threadReport(thread),
+    holes: [...plan.holes.byRole].map(([role, { trips, fill, going, at }]) => ({
+      role,
+      trips,
+      fill,
+      going,
+      pass: at.move.place.pass,
+    })),
+    warnings: warnings.map(plain),
     cautions,
     steps: planSteps(plan).map(({ steps, ...group }) => ({
       ...group,
@@ -36,3 +44,17 @@ export function planReport(plan: Plan) {
     })),
   };
 }
+
+/** Figures and places to change; the work itself, stretch by stretch, is no figure. */
+const threadReport = ({ divisions, ...figures }: ThreadPlan) => ({
+  ...figures,
+  changes: divisions.flatMap(({ needle, changes }) =>
+    changes.map(({ after, crowded }) => ({ needle, after: { ...after, unit: after.unit + 1 }, crowded })),
+  ),
+});
+
+/** A warning without the moves of the path that it was read off. */
+const plain = (warning: Warning) =>
+  warning.code === 'thread' && 'state' in warning.doubt
+    ? { ...warning, doubt: { code: warning.doubt.code, role: warning.doubt.role, bead: warning.doubt.bead } }
+    : warning;

@@ -11,6 +11,7 @@ import type { Piece } from './piece';
 import type { Unsuited } from './structures/parts';
 import type { Structure } from './structures/structure';
 import type { ThreadPlan } from './supplies/threadPlan';
+import type { ThreadDoubt } from './supplies/threadSense';
 
 /** What a plan that stands should still be looked at for. The interface words it. */
 export type Warning =
@@ -30,6 +31,7 @@ export type Warning =
   | { readonly code: 'end-fixed-first'; readonly ends: readonly ('start' | 'end')[] }
   | { readonly code: 'one-pass-through-clasp' }
   | { readonly code: 'closure'; readonly doubt: ClosureDoubt }
+  | { readonly code: 'thread'; readonly doubt: ThreadDoubt }
   | { readonly code: 'several-lengths'; readonly lengths: number; readonly longestMm: number }
   | { readonly code: 'two-states'; readonly othersMm: readonly number[] }
   | { readonly code: 'not-settled' }
@@ -59,6 +61,7 @@ interface Findings {
   };
   readonly closureDoubts: readonly ClosureDoubt[];
   readonly thread: ThreadPlan;
+  readonly threadDoubts: readonly ThreadDoubt[];
   readonly gauge: Gauge;
   readonly unsuited: readonly Unsuited[];
   readonly advice: readonly string[];
@@ -76,6 +79,7 @@ export function warningsOf(f: Findings): Warning[] {
     ...fitWarnings(f),
     ...placeWarnings(f),
     ...f.closureDoubts.map((doubt): Warning => ({ code: 'closure', doubt })),
+    ...f.threadDoubts.map((doubt): Warning => ({ code: 'thread', doubt })),
     ...f.unsuited.map((bead): Warning => ({ code: 'odd-shape', bead })),
     ...f.advice.map((advice): Warning => ({ code: 'sizes', advice })),
     ...makingWarnings(f),

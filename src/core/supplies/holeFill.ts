@@ -55,9 +55,12 @@ export function fillOf(
   return (lying + going) / holeMm ** 2;
 }
 
+const eyePasses = (holeMm: number, { needleMm }: Gear): boolean =>
+  needleMm === null || EYE * needleMm <= holeMm;
+
 /** How a trip goes. The eye must pass at all, whatever room there is beside it. */
 export function goingOf(holeMm: number, lying: Lying, gear: Gear): Going {
-  if (gear.needleMm !== null && EYE * gear.needleMm > holeMm) return 'no';
+  if (!eyePasses(holeMm, gear)) return 'no';
   const fill = fillOf(holeMm, lying, gear);
   // A cord is round and stiff: it is easy only as long as every strand has its own place.
   if (gear.needleMm === null) {
@@ -88,6 +91,8 @@ export interface HoleState {
   /** Of its fullest trip, the last. */
   readonly fill: number;
   readonly going: Going;
+  /** False where the needle’s eye is wider than the hole. */
+  readonly eyePasses: boolean;
   /** The trip, and its number, from which it will not go; the last trip where it goes to the end. */
   readonly at: { readonly trip: number; readonly move: Move };
 }
@@ -132,6 +137,7 @@ export function holeFill(path: Path, holeMm: (role: string) => number, gear: Gea
         knots: lying.knots,
         fill: fillOf(holeMm(bead.role), lying, gear),
         going,
+        eyePasses: eyePasses(holeMm(bead.role), gear),
         at: before?.going === 'no' ? before.at : { trip: trips, move },
       };
       states.set(holeKey(bead, hole), state);

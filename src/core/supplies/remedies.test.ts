@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import { BEADS, byId, NEEDLES, THREADS } from '../materials/catalogue';
+import { inColour, newPiece, type Piece } from '../piece';
+import { planPiece } from '../planShipped';
+import type { Plan, Warning } from '../plan';
+import { remedies } from './remedies';
+import type { ThreadDoubt } from './threadSense';
+
+const gears = { needles: NEEDLES, threads: THREADS, beads: BEADS };
+const foam = { name: 'foam', hex: '#e9e3d0' };
+const planned = (piece: Piece): Plan => {
+  const plan = planPiece(piece);
+  if (!plan.ok) throw new Error(plan.problem.code);
+  return plan;
+};
+const doubts = (piece: Piece): ThreadDoubt[] =>
+  planned(piece).warnings.flatMap((warning: Warning) => (warning.code === 'thread' ? [warning.doubt] : []));
+const codes = (piece: Piece) => doubts(piece).map(({ code }) => code);
+
+/** A ladder of small pearls sewn with a needle that is too thick for them. */
+const base = newPiece('Pearls', 'ladder', null);
+const pearls: Piece = {
+  ...base,
+  beads: { ...base.beads, A: inColour(byId(BEADS, 'pearl-3'), foam) },
+  needle: byId(NEEDLES, 'needle-10'),
+};
+
+describe('what helps where it will not go', () => {
+  it('each remedy is tried: planned with it, everything goes', () => {
+    const plan = planned(pearls);
+    expect(plan.holes.bottleneck?.going).toBe('no');
+    const offered = remedies(pearls, plan, gears);
+    expect(offered.length).toBeGreaterThan(0);
+    for (const { change, going } of offered) {
+      const after = planned({ ...pearls, ...change }).holes.bottleneck;
+      expect(after?.going).toBe(going);
+      expect(going).not.toBe('no');
+    }
+  });
+
+  it('of needles the coarsest that goes is offered: the one before it does not', () => {
+    const [needle] = remedies(pearls, planned(pearls), gears).filter(({ what }) => what.kind === 'needle');
+    const chosen = needle?.change.needle;
+    if (!chosen) throw new Error('no needle is offered');
+    const coarser = NEEDLES.filter(
+      ({ diameterMm }) => diameterMm > chosen.diameterMm && diameterMm < pearls.needle.diameterMm,
+    );
+    for (const one of coarser) expect(planned({ ...pearls, needle: one }).holes.bottleneck?.going).toBe('no');
+  });
+
+  it('a larger bead is the same shape with a wider hole, and tells when the count changes', () => {
+    const bead = remedies(pearls, planned(pearls), gears).find(({ what }) => what.kind === 'bead');
+    expect(bead?.change.beads?.A).toMatchObject({ shape: 'ball', colourName: 'foam' });
+    expect(bead?.change.beads?.A.holeMm).toBeGreaterThan(pearls.beads.A.holeMm);
+    expect(bead?.units).not.toBeNull();
+  });
+
+  it('nothing is offered where all goes', () => {
+    const fine = { ...pearls, needle: byId(NEEDLES, 'needle-15') };
+    expect(remedies(fine, planned(fine), gears)).toEqual([]);
+  });
+});
+
+describe('thread sense (craft, common practice)', () => {
+  const thread = (id: string) => byId(THREADS, id);
+  const bugles: Piece = { ...base, beads: { ...base.beads, A: inColour(byId(BEADS, 'bugle-6'), foam) } };
+
+  it('bugles cut nylon, not gel-spun thread', () => {
+    expect(codes({ ...bugles, thread: thread('nylon-d') })).toContain('sharp-and-soft');
+    expect(codes({ ...bugles, thread: thread('gel-6') })).not.toContain('sharp-and-soft');
+  });
+
+  it('cord is stiff in a supple stitch, not in one that holds flat', () => {
+    const cord = thread('monofilament-0.25');
+    expect(codes({ ...newPiece('x', 'flat-peyote', null), thread: cord })).toContain('stiff-for-supple');
+    expect(codes({ ...newPiece('x', 'flat-herringbone', null), thread: cord })).not.toContain(
+      'stiff-for-supple',
+    );
+  });
+
+  it('two thick cords do not cross in a small bead: said as what it is', () => {
+    const cross = newPiece('x', 'cross-weave', null);
+    const small = inColour(byId(BEADS, 'seed-15'), foam);
+    const beads = { ...cross.beads, A: small, B: small, C: small };
+    const piece: Piece = { ...cross, beads, thread: thread('elastic-0.5') };
+    const [doubt] = doubts(piece);
+    expect(doubt?.code).toBe('two-cords');
+    expect(codes(piece)).toContain('elastic-knots');
+  });
+
+  it('a change where all holes are full is told', () => {
+    const piece: Piece = {
+      ...pearls,
+      units: 200,
+      thread: thread('gel-10'),
+      needle: byId(NEEDLES, 'needle-12'),
+    };
+    expect(planned(piece).thread.lengths).toBeGreaterThan(1);
+    expect(codes(piece)).toContain('change-in-full-hole');
+  });
+
+  it('a length the maker has made too long is told', () => {
+    expect(codes({ ...newPiece('x', 'flat-peyote', null), units: 200, threadChanges: [] })).toContain(
+      'length-too-long',
+    );
+  });
+});

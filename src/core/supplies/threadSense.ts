@@ -1,0 +1,79 @@
+import { makeOf, needsNeedle, type BeadMaterial, type BeadShape } from '../materials/material';
+import type { Piece } from '../piece';
+import type { Structure } from '../structures/structure';
+import type { HoleReading, HoleState } from './holeFill';
+import type { ThreadPlan } from './threadPlan';
+
+/** What an old hand would say of a thread in these beads and this stitch. */
+export type ThreadDoubt =
+  | { readonly code: 'will-not-go'; readonly role: string; readonly bead: string; readonly state: HoleState }
+  | { readonly code: 'two-cords'; readonly role: string; readonly bead: string; readonly state: HoleState }
+  | { readonly code: 'goes-hard'; readonly role: string; readonly bead: string; readonly state: HoleState }
+  | { readonly code: 'sharp-and-soft'; readonly beads: readonly string[] }
+  | { readonly code: 'stiff-for-supple'; readonly feel: string }
+  | { readonly code: 'elastic-knots' }
+  | { readonly code: 'change-in-full-hole'; readonly unit: number }
+  | { readonly code: 'length-too-long'; readonly longestMm: number };
+
+/** Beads with edges that cut soft thread (craft: crystal and bugle edges are sharp). */
+const SHARP: readonly BeadShape[] = ['bugle', 'twisted bugle', 'bicone'];
+/** Stitches that are to hang or drape. */
+const SUPPLE: readonly Structure['handles'][] = ['hangs like a chain', 'soft like cloth'];
+/** Gel-spun thread from here on is felt as stiff in a supple stitch, mm (from memory: 10 lb). */
+const STIFF_MM = 0.2;
+
+interface Asked {
+  readonly piece: Piece;
+  readonly structure: Structure;
+  readonly roles: readonly string[];
+  readonly holes: HoleReading;
+  readonly thread: ThreadPlan;
+}
+
+/** Doubts about thread, needle and holes, the weightiest first. */
+export function threadDoubts({ piece, structure, roles, holes, thread }: Asked): ThreadDoubt[] {
+  const make = makeOf(piece.thread);
+  const beadOf = (role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
+  return [
+    ...holeDoubts(piece, structure, holes, beadOf),
+    ...(make === 'waxed nylon' || make === 'elastic' ? sharpDoubts(roles.map(beadOf)) : []),
+    ...(isStiff(piece) && SUPPLE.includes(structure.handles)
+      ? [{ code: 'stiff-for-supple', feel: structure.feel } as const]
+      : []),
+    ...(make === 'elastic' ? [{ code: 'elastic-knots' } as const] : []),
+    ...cutDoubts(thread),
+  ];
+}
+
+function holeDoubts(
+  piece: Piece,
+  { needles }: Structure,
+  { bottleneck: state }: HoleReading,
+  beadOf: (role: string) => BeadMaterial,
+): ThreadDoubt[] {
+  if (!state || state.going === 'easy') return [];
+  const { role } = state.bead;
+  const told = { role, bead: beadOf(role).name, state };
+  if (state.going === 'hard') return [{ code: 'goes-hard', ...told }];
+  const cords = needles === 2 && !needsNeedle(piece.thread) && state.at.trip === 2;
+  return [{ code: cords ? 'two-cords' : 'will-not-go', ...told }];
+}
+
+function sharpDoubts(beads: readonly BeadMaterial[]): ThreadDoubt[] {
+  const sharp = [...new Set(beads.filter(({ shape }) => SHARP.includes(shape)).map(({ name }) => name))];
+  return sharp.length > 0 ? [{ code: 'sharp-and-soft', beads: sharp }] : [];
+}
+
+function isStiff({ thread, doubled }: Piece): boolean {
+  const make = makeOf(thread);
+  return make === 'monofilament' || (make === 'gel-spun' && doubled && thread.diameterMm >= STIFF_MM);
+}
+
+function cutDoubts({ divisions, longestMm }: ThreadPlan): ThreadDoubt[] {
+  const crowded = divisions.flatMap(({ changes }) => changes).find((change) => change.crowded);
+  const tooLong = divisions.some((division) => division.tooLong);
+  return [
+    ...(crowded ? [{ code: 'change-in-full-hole', unit: crowded.after.unit } as const] : []),
+    ...(tooLong ? [{ code: 'length-too-long', longestMm } as const] : []),
+  ];
+}
