@@ -3,6 +3,7 @@ import { formatFine, formatLength, type LengthStyle } from './length/length';
 import { shadesOf, type Piece } from './piece';
 import { structureById } from './structures/registry';
 import type { Field } from './structures/structure';
+import { changeWords } from './supplies/cutting';
 import { CLOSING_WORDS, SCHOOL_WORDS } from './words';
 
 /** What changed between two states of a piece, in a weaver's words. */
@@ -57,13 +58,7 @@ function facts(piece: Piece, style: LengthStyle): Map<string, string> {
 }
 
 const threadChanges = ({ threadChanges: wanted }: Piece): string =>
-  wanted === null
-    ? 'where it is best'
-    : wanted.length === 0
-      ? 'nowhere'
-      : wanted
-          .map(({ pass, unit }) => `after unit ${unit + 1}${pass === 'base' ? '' : ` of the ${pass}`}`)
-          .join(', ');
+  wanted === null ? 'where it is best' : wanted.length === 0 ? 'nowhere' : wanted.map(changeWords).join(', ');
 
 type Facts = [string, string][];
 const yes = (on: boolean) => (on ? 'yes' : 'no');

@@ -118,7 +118,13 @@ export const choicesSchema = z.object({
   doubled: z.boolean().default(false),
   /** Where the maker changes thread: after a unit of a pass. Null leaves it to the plan. */
   threadChanges: z
-    .array(z.object({ pass: z.string().max(60), unit: z.number().int().min(0).max(MOST_UNITS) }))
+    .array(
+      z.object({
+        needle: z.string().max(60),
+        pass: z.string().max(60),
+        unit: z.number().int().min(0).max(MOST_UNITS),
+      }),
+    )
     .max(40)
     .nullable()
     .default(null),

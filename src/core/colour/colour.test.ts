@@ -110,7 +110,7 @@ describe('a plan in several colours', () => {
     const shaded = planned('flat-peyote', { colourings: { A: turns(3, 'foam', 'brass') } });
     expect(shaded.chosen).toEqual(plain.chosen);
     expect(shaded.gauge).toEqual(plain.gauge);
-    expect(shaded.thread).toEqual(plain.thread);
+    expect(shaded.thread.cutsMm).toEqual(plain.thread.cutsMm);
   });
 });
 

@@ -17,6 +17,7 @@ export interface Stretch {
 
 /** A place in the work by the words that a maker has for it. */
 export interface WorkPlace {
+  readonly needle: string;
   readonly pass: string;
   readonly unit: number;
 }

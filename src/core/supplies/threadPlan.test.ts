@@ -142,7 +142,10 @@ describe('where thread is changed', () => {
 
   it('the maker changes where she likes, and sees what it costs', () => {
     const best = divide(laid([300, 300, 300, 300]), cutting);
-    const own = divide(laid([300, 300, 300, 300]), { ...cutting, wanted: [{ pass: 'base', unit: 0 }] });
+    const own = divide(laid([300, 300, 300, 300]), {
+      ...cutting,
+      wanted: [{ needle: 'working', pass: 'base', unit: 0 }],
+    });
     expect(own.changes.map(({ after }) => after.unit)).toEqual([0]);
     expect(own.tooLong).toBe(true);
     expect(Math.max(...own.cuts.map(({ mm }) => mm))).toBeGreaterThan(

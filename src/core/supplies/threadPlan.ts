@@ -71,6 +71,11 @@ interface Cutting {
 const betweenUnits = (before: Stretch, after: Stretch): boolean =>
   before.section === WOVEN && after.section === WOVEN && before.pass !== 'start';
 
+const placeOf = ({ needle, pass, unit }: Stretch): WorkPlace => ({ needle, pass, unit });
+
+export const isSamePlace = (one: WorkPlace, other: WorkPlace): boolean =>
+  one.needle === other.needle && one.pass === other.pass && one.unit === other.unit;
+
 /** Places where a length may end, whatever is in the holes. */
 export const placesToChange = ({ stretches }: Laid): number[] =>
   stretches.flatMap((after, i) => {
@@ -103,8 +108,7 @@ export function divide(laid: Laid, cutting: Cutting): Division {
   return {
     cuts,
     changes: at.map((i) => {
-      const { pass, unit } = before(i);
-      return { after: { pass, unit }, at: i, crowded: !hasRoom(before(i)) };
+      return { after: placeOf(before(i)), at: i, crowded: !hasRoom(before(i)) };
     }),
     tooLong: cuts.some(({ mm }) => mm > cutting.handyMm + 1e-9),
   };
@@ -166,7 +170,7 @@ function best(places: readonly number[], cost: Cost, end: number, mostMm: number
 
 /** What the maker wants, as far as the work has such places. */
 const chosen = (wanted: readonly WorkPlace[], places: readonly number[], before: (i: number) => Stretch) =>
-  places.filter((i) => wanted.some(({ pass, unit }) => before(i).pass === pass && before(i).unit === unit));
+  places.filter((i) => wanted.some((place) => isSamePlace(place, placeOf(before(i)))));
 
 /** How far a thread on the needle reaches: the last place for a change before it is used up. */
 export interface Reach {
@@ -190,8 +194,7 @@ export function reach(
   for (let i = from; i < stretches.length; i++) {
     const stretch = stretches[i] as Stretch;
     if (i > from && places.has(i)) {
-      const { pass, unit } = stretches[i - 1] as Stretch;
-      stopAfter = { pass, unit };
+      stopAfter = placeOf(stretches[i - 1] as Stretch);
     }
     left -= stretch.mm * (1 + margin);
     if (left < 0) return { stopAfter, reachesTheEnd: false };

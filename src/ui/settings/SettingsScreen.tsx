@@ -127,12 +127,30 @@ export function SettingsScreen() {
           help={PLACE_FACTS.height.how}
         />
         <Choice
+          label="Cut by"
+          value={settings.cutBy}
+          options={[
+            { value: 'length', label: unit === 'in' ? 'yards and inches' : 'metres' },
+            { value: 'wingspan', label: 'my wingspan' },
+            { value: 'arm', label: 'my arm’s length' },
+          ]}
+          onChange={(cutBy) => set({ cutBy })}
+        />
+        <Choice
           label="Thread to spare"
           value={settings.threadMargin}
           options={MARGINS.map((part) => ({ value: part, label: percent(part) }))}
           onChange={(threadMargin) => set({ threadMargin })}
           help="For pulling, drawing out and mending."
         />
+        {settings.holeFactor < 1 && (
+          <p>
+            Holes are filled to {percent(settings.holeFactor)} of the usual limits, since a trip did not go.{' '}
+            <button type="button" className="linkButton" onClick={() => set({ holeFactor: 1 })}>
+              forget that
+            </button>
+          </p>
+        )}
       </section>
     </div>
   );

@@ -6,6 +6,7 @@ import { fieldsThatCount, rolesOf, type Part } from '@/core/structures/structure
 import { KIND_FACTS } from '@/core/body/kinds';
 import { ringSize } from '@/core/body/ringSize';
 import type { Piece } from '@/core/piece';
+import { needsNeedle } from '@/core/materials/material';
 import { CLOSING_WORDS } from '@/core/words';
 import type { Plan } from '@/core/plan';
 import type { Catalogue, Person } from '@/server/screens';
@@ -56,7 +57,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
       body: <WornChoice piece={piece} plan={plan} people={people} onChange={onChange} />,
     },
     Structure: {
-      summary: `${structure?.name.toLowerCase() ?? 'unknown'}: ${sequenceWords(piece)}`,
+      summary: `${structure?.name.toLowerCase() ?? 'unknown'}: ${motifWords(piece) ?? sequenceWords(piece)}`,
       body: <StructureChoice piece={piece} plan={plan} onChange={onChange} />,
     },
     Beads: {
@@ -96,16 +97,8 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
       ),
     },
     Thread: {
-      summary: `${piece.thread.name.replace('braided ', '')}, ${piece.needle.name}${plan ? `; tail ${thread(plan.thread.tailMm)}` : ''}`,
-      body: (
-        <ThreadChoice
-          piece={piece}
-          plan={plan}
-          threads={catalogue.threads}
-          needles={catalogue.needles}
-          onChange={onChange}
-        />
-      ),
+      summary: threadWords(piece, plan, thread),
+      body: <ThreadChoice piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />,
     },
   };
   return (
@@ -146,6 +139,12 @@ const usedRoles = (piece: Piece): string[] => {
   return [...new Set(parts.length > 0 ? parts : sequences(piece).flat())];
 };
 
+/** A small motif stands in the place of the sequence. */
+function motifWords({ structure: { params } }: Piece): string | null {
+  const { motif } = params;
+  return Array.isArray(motif) && motif.length > 0 ? `a motif of ${motif.length} rows` : null;
+}
+
 const sequenceWords = (piece: Piece): string =>
   sequences(piece)
     .map((roles) => roles.join(' ') || 'no beads yet')
@@ -176,6 +175,16 @@ function wornWords(piece: Piece, plan: Plan | null, show: (mm: number) => string
       return `${kind}, ${kind === 'bail' ? 'over a rope' : who}, ${wear.fit}${thickness}${wish}`;
     }
   }
+}
+
+function threadWords(
+  { thread, needle, doubled }: Piece,
+  plan: Plan | null,
+  say: (mm: number) => string,
+): string {
+  const gear = needsNeedle(thread) ? `, ${needle.name}` : '';
+  const tail = plan ? `; tail ${say(plan.thread.tailMm)}` : '';
+  return `${thread.name.replace('braided ', '')}${doubled ? ', doubled' : ''}${gear}${tail}`;
 }
 
 function endsWords({ ends }: Piece, plan: Plan | null, show: (mm: number) => string): string {

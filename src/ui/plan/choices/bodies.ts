@@ -12,7 +12,7 @@ const structure = () => import('./StructureChoice').then((m) => m.StructureChoic
 const beads = () => import('./BeadsChoice').then((m) => m.BeadsChoice);
 const ends = () => import('./EndsChoice').then((m) => m.EndsChoice);
 const gauge = () => import('./gauge/GaugeChoice').then((m) => m.GaugeChoice);
-const thread = () => import('./ThreadChoice').then((m) => m.ThreadChoice);
+const thread = () => import('./thread/ThreadChoice').then((m) => m.ThreadChoice);
 
 export const WornChoice = dynamic(worn);
 export const StructureChoice = dynamic(structure);

@@ -5,9 +5,11 @@ import { beadAt, standing } from '@/core/layout/sketch';
 import type { Flat } from '@/core/layout/outline';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
+import { holeMarks } from '@/core/supplies/holeMarks';
 import { outlinePath } from '../../piece/beadLook';
 import { PieceDrawing } from '../../piece/PieceDrawing';
 import type { Dyeable } from '../palette/PaletteDrag';
+import { useAfterPaint } from '../../shell/useAfterPaint';
 import { usePointed, usePointer } from '../pointed';
 import { beadWords } from './ReadOut';
 import { pointedAt, usePointedBead } from './usePointedBead';
@@ -87,9 +89,27 @@ export function PointedPiece({ piece, plan, view, pxPerMm, zeroPx, middlePx, fin
           <PieceDrawing piece={piece} plan={plan} view={view} lit={lit} />
         </g>
       </g>
+      <Marks piece={piece} plan={plan} view={view} pxPerMm={pxPerMm} />
       <UnitsPointedAt plan={plan} pxPerMm={pxPerMm} y={unitsY - middlePx} />
       <BeadCursor piece={piece} plan={plan} view={view} pxPerMm={pxPerMm} />
     </g>
+  );
+}
+
+/** A dot on every bead that a trip goes hard through, a ring on those it will not go through. */
+function Marks({ piece, plan, view, pxPerMm }: Pick<Props, 'piece' | 'plan' | 'view' | 'pxPerMm'>) {
+  const now = useMemo(() => ({ piece, plan, view }), [piece, plan, view]);
+  const later = useAfterPaint(now);
+  const marks = useMemo(() => later && holeMarks(later.piece, later.plan, later.view), [later]);
+  if (!marks || later !== now) return null;
+  const dots = (points: readonly Flat[]) =>
+    points.map(([x, y]) => `M ${(x * pxPerMm).toFixed(1)} ${(y * pxPerMm).toFixed(1)} h 0`).join(' ');
+  return (
+    <>
+      <path d={dots(marks.hard)} className={styles.goesHard} />
+      <path d={dots(marks.no)} className={styles.goesNot} />
+      <path d={dots(marks.no)} className={styles.goesNotCore} />
+    </>
   );
 }
 

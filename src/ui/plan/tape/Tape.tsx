@@ -21,7 +21,7 @@ import { PointedPiece } from './PointedPiece';
 import { ReadOut } from './ReadOut';
 import { CmRule, InchRule, type Scale } from './Rules';
 import { SIDE_PX, stepped, tapeScale, type Zoom } from './tapeScale';
-import { ThreadLane, threadWords } from './ThreadLane';
+import { laneHeight, ThreadLane, threadWords } from './ThreadLane';
 import { usePointedBead } from './usePointedBead';
 import { useWidth } from './useWidth';
 import type { View } from './useView';
@@ -34,7 +34,8 @@ const TrueSize = dynamic(() => import('./TrueSize').then((m) => m.TrueSize));
 /** Heights of what lies above and below the piece, px. */
 const WISH_HIGH = 34;
 const RULE_HIGH = 30;
-const LANE_HIGH = 26;
+/** From the rule to the lane, and below it. */
+const LANE_ROOM = 20;
 
 interface Props {
   readonly piece: Piece;
@@ -89,7 +90,7 @@ export function Tape({
         <CutAcross
           piece={piece}
           plan={plan}
-          heightPx={WISH_HIGH + 2 * RULE_HIGH + scale.roomPx + LANE_HIGH}
+          heightPx={WISH_HIGH + 2 * RULE_HIGH + scale.roomPx + LANE_ROOM + laneHeight(plan)}
         />
       ) : (
         <Moving
@@ -210,7 +211,7 @@ function Drawn({ piece, plan, from, scale: size, lastMm, beforeMm, finderRef, on
   const inchRule = WISH_HIGH;
   const middle = inchRule + RULE_HIGH + roomPx / 2;
   const cmRule = middle + roomPx / 2 + RULE_HIGH;
-  const height = cmRule + LANE_HIGH;
+  const height = cmRule + LANE_ROOM + laneHeight(plan);
   const rule = { scale, lastMm, widthPx };
   const onWish =
     onChange && canWish(piece)
@@ -251,7 +252,7 @@ function Drawn({ piece, plan, from, scale: size, lastMm, beforeMm, finderRef, on
         unitsY={inchRule + RULE_HIGH - 2}
       />
       <Interval candidate={chosen} scale={scale} y={cmRule + 4} />
-      <ThreadLane plan={plan} scale={scale} y={cmRule + 14} />
+      <ThreadLane plan={plan} scale={scale} y={cmRule + 14} onChange={onChange} />
     </svg>
   );
 }

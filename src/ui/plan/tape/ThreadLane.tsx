@@ -1,25 +1,149 @@
-import { range } from 'd3';
+'use client';
+
+import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
+import { changeWords } from '@/core/supplies/cutting';
+import { lane, moved, type LaneChange } from '@/core/supplies/lane';
+import { isSamePlace } from '@/core/supplies/threadPlan';
+import { useLengths } from '../../shell/lengths';
 import type { Scale } from './Rules';
 import styles from './Tape.module.css';
 
-/** Thread in equal lengths along the work; where each length ends, a new one is joined on. */
-export function ThreadLane({ plan, scale, y }: { plan: Plan; scale: Scale; y: number }) {
-  const { lengths } = plan.thread;
-  const { bodyStartMm, bodyEndMm } = plan.stations;
-  const step = (bodyEndMm - bodyStartMm) / lengths;
-  return range(lengths).map((i) => (
-    <rect
-      key={i}
-      x={scale(bodyStartMm + i * step) + (i === 0 ? 0 : 2)}
-      y={y}
-      width={Math.max(scale(step) - scale(0) - 2, 1)}
-      height={7}
-      rx={3.5}
-      className={i % 2 === 0 ? styles.thread : styles.threadNext}
-    />
-  ));
+const LINE_HIGH = 9;
+const BAR_HIGH = 7;
+/** A grip that a finger finds, px. */
+const GRIP_WIDE = 24;
+
+/** What the lane takes of the tape’s height, px. */
+export const laneHeight = (plan: Plan): number => Math.max(1, lane(plan).lines) * LINE_HIGH;
+
+interface Props {
+  readonly plan: Plan;
+  readonly scale: Scale;
+  readonly y: number;
+  /** Null while the plan shown is no longer the piece’s own. */
+  readonly onChange: ((change: Partial<Piece>) => void) | null;
 }
+
+/** Every length of thread along the passes it lays; where one ends and the next begins, a grip to move it. */
+export function ThreadLane({ plan, scale, y, onChange }: Props) {
+  const { bars, changes } = useMemo(() => lane(plan), [plan]);
+  const { bodyStartMm, bodyEndMm } = plan.stations;
+  const units = plan.arrangement ? 1 : plan.chosen.units;
+  const x = (unit: number) => scale(bodyStartMm + ((bodyEndMm - bodyStartMm) * unit) / units);
+  return (
+    <g>
+      {bars.map(({ line, length, fromUnit, toUnit }) => (
+        <rect
+          key={`${line} ${length}`}
+          x={x(fromUnit) + 1}
+          y={y + line * LINE_HIGH}
+          width={Math.max(x(toUnit) - x(fromUnit) - 2, 1)}
+          height={BAR_HIGH}
+          rx={BAR_HIGH / 2}
+          className={length % 2 === 0 ? styles.thread : styles.threadNext}
+        />
+      ))}
+      {onChange &&
+        changes.map((change, index) => (
+          <Grip
+            key={index}
+            number={index + 1}
+            change={change}
+            plan={plan}
+            x={x}
+            y={y}
+            onMove={(after) => onChange({ threadChanges: moved(changes, index, after) })}
+          />
+        ))}
+    </g>
+  );
+}
+
+interface GripProps {
+  readonly number: number;
+  readonly change: LaneChange;
+  readonly plan: Plan;
+  readonly x: (unit: number) => number;
+  readonly y: number;
+  readonly onMove: (after: LaneChange['after']) => void;
+}
+
+/** A change of thread: dragged, or moved unit by unit with the arrow keys. */
+function Grip({ number, change, plan, x, y, onMove }: GripProps) {
+  const { thread } = useLengths();
+  const [held, setHeld] = useState(false);
+  const { others, line, unit, after } = change;
+  const now = others.findIndex((other) => isSamePlace(other.after, after));
+  const words = `${changeWords(after)}; the longest length ${thread(plan.thread.longestMm)}`;
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = STEPS[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const to = others[Math.min(Math.max(now + step, 0), others.length - 1)];
+    if (to) onMove(to.after);
+  };
+  const drag = (event: PointerEvent<SVGGElement>) => {
+    if (!held) return;
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    if (!box) return;
+    const at = event.clientX - box.left;
+    const near = others
+      .filter((other) => other.line === line)
+      .reduce<LaneChange['others'][number] | null>(
+        (best, other) => (!best || Math.abs(x(other.unit) - at) < Math.abs(x(best.unit) - at) ? other : best),
+        null,
+      );
+    if (near && near.unit !== unit) onMove(near.after);
+  };
+  const top = y + line * LINE_HIGH;
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      className={styles.change}
+      aria-label={`Change of thread ${number}`}
+      aria-valuemin={1}
+      aria-valuemax={Math.max(others.length, 1)}
+      aria-valuenow={now + 1}
+      aria-valuetext={words}
+      onKeyDown={onKeyDown}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        setHeld(true);
+      }}
+      onPointerMove={drag}
+      onPointerUp={() => setHeld(false)}
+      onPointerCancel={() => setHeld(false)}
+    >
+      <title>Change thread {words}. Drag to change it elsewhere.</title>
+      <rect
+        x={x(unit) - GRIP_WIDE / 2}
+        y={top - GRIP_WIDE / 2}
+        width={GRIP_WIDE}
+        height={GRIP_WIDE}
+        fill="transparent"
+      />
+      <circle
+        cx={x(unit)}
+        cy={top + BAR_HIGH / 2}
+        r={6}
+        className={change.crowded ? styles.knobCrowded : styles.knob}
+      />
+    </g>
+  );
+}
+
+const STEPS: Readonly<Record<string, number>> = {
+  ArrowLeft: -1,
+  ArrowDown: -1,
+  ArrowRight: 1,
+  ArrowUp: 1,
+  PageDown: -4,
+  PageUp: 4,
+};
 
 /** The same in words. */
 export function threadWords({ thread, closure }: Plan, word: (mm: number) => string): string {

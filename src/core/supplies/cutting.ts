@@ -1,0 +1,55 @@
+import { formatFigure, formatThread, type LengthStyle } from '../length/length';
+import type { Settings } from '../settings';
+import type { Plan } from '../plan';
+import type { WorkPlace } from './stretches';
+import { TYPICAL_WINGSPAN_MM, type ThreadChange, type ThreadPlan } from './threadPlan';
+
+/** Shoulder to fingertip, as a part of the wingspan (from memory: the shoulders take about a tenth). */
+const ARM_PART = 0.45;
+
+/** A length of thread as the maker cuts it: by yard or metre, by her wingspan, by her arm. Rounded up. */
+export function cutWords(
+  mm: number,
+  { cutBy, wingspanMm }: Pick<Settings, 'cutBy' | 'wingspanMm'>,
+  { unit, decimal = '.' }: LengthStyle,
+): string {
+  if (cutBy === 'length') return formatThread(mm, unit, decimal);
+  const wingspan = wingspanMm ?? TYPICAL_WINGSPAN_MM;
+  const measure = cutBy === 'wingspan' ? wingspan : wingspan * ARM_PART;
+  const times = Math.ceil((mm / measure) * 10 - 1e-6) / 10;
+  const figure = formatFigure(times, 1, decimal);
+  return cutBy === 'wingspan'
+    ? `${figure} ${times === 1 ? 'wingspan' : 'wingspans'}`
+    : `${figure} ${times === 1 ? 'arm’s length' : 'arm’s lengths'}`;
+}
+
+/** Where thread is changed, as one says it: `after unit 14`, `after unit 3 of the picots`. */
+export const changeWords = ({ pass, unit }: Omit<WorkPlace, 'needle'>): string =>
+  `after unit ${unit + 1}${pass === 'base' ? '' : ` of the ${pass}`}`;
+
+/** One length of the cutting list. */
+export interface CutLine {
+  readonly mm: number;
+  /** Where it ends; null where it lasts to the end. */
+  readonly until: string | null;
+  readonly crowded: boolean;
+}
+
+/** The cutting list, in the order in which lengths are used; a folded cord first of all. */
+export function cutLines({ divisions, cutsMm }: ThreadPlan): CutLine[] {
+  const folded = cutsMm.length < divisions.reduce((sum, { cuts }) => sum + cuts.length, 0);
+  const line = (changes: readonly ThreadChange[], k: number, mm: number): CutLine => {
+    const change = changes[k];
+    return { mm, until: change ? changeWords(change.after) : null, crowded: change?.crowded ?? false };
+  };
+  if (!folded) return divisions.flatMap(({ cuts, changes }) => cuts.map(({ mm }, k) => line(changes, k, mm)));
+  const [first] = divisions;
+  return [
+    line(first?.changes ?? [], 0, cutsMm[0] ?? 0),
+    ...divisions.flatMap(({ cuts, changes }) => cuts.slice(1).map(({ mm }, k) => line(changes, k + 1, mm))),
+  ];
+}
+
+/** The bead that most of the piece is of: thread in its colour shows least. Null where there are no beads. */
+export const threadColour = ({ quantities }: Pick<Plan, 'quantities'>): string | null =>
+  [...quantities].sort((a, b) => b.total - a.total)[0]?.bead.colourName ?? null;

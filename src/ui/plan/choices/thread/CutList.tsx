@@ -1,0 +1,72 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Piece } from '@/core/piece';
+import { planPiece, type Plan } from '@/core/plan';
+import { cutLines, cutWords } from '@/core/supplies/cutting';
+import { useAtHand, useKnown } from '../../../shell/atHand';
+import { useLengths } from '../../../shell/lengths';
+import styles from './thread.module.css';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly onChange: (change: Partial<Piece>) => void;
+}
+
+/** What to cut, length by length, and where each ends. */
+export function CutList({ piece, plan, onChange }: Props) {
+  const { style } = useLengths();
+  const { settings } = useAtHand();
+  const say = (mm: number) => cutWords(mm, settings, style);
+  const lines = cutLines(plan.thread);
+  const folded = plan.thread.divisions.length > 1;
+  return (
+    <section aria-labelledby="to-cut">
+      <h3 id="to-cut" className={styles.heading}>
+        {lines.length === 1 ? 'Cut one length' : `Cut ${lines.length} lengths`}
+      </h3>
+      <ol className={styles.cuts}>
+        {lines.map(({ mm, until, crowded }, k) => (
+          <li key={k}>
+            <strong className="figures">{say(mm)}</strong>
+            {folded && k === 0 && ', folded in the middle'}
+            {until
+              ? `, to ${until.replace(/^after /, 'the end of ')}`
+              : lines.length > 1
+                ? ', to the end'
+                : ''}
+            {crowded && <span className={styles.problem}> Its ends go into full holes.</span>}
+          </li>
+        ))}
+      </ol>
+      {piece.threadChanges && <Own piece={piece} plan={plan} say={say} onChange={onChange} />}
+    </section>
+  );
+}
+
+/** What it costs to change thread elsewhere than is best, and the way back. */
+function Own({ piece, plan, say, onChange }: Props & { readonly say: (mm: number) => string }) {
+  const known = useKnown();
+  const best = useMemo(() => planPiece({ ...piece, threadChanges: null }, known), [piece, known]);
+  if (!best.ok) return null;
+  const more = plan.thread.totalMm - best.thread.totalMm;
+  const longer = plan.thread.longestMm - best.thread.longestMm;
+  const cost =
+    more > 1 || longer > 1
+      ? `Where you change it, ${[
+          more > 1 ? `it takes ${say(more)} more` : '',
+          longer > 1 ? `the longest length is ${say(longer)} longer` : '',
+        ]
+          .filter(Boolean)
+          .join(' and ')}.`
+      : 'Where you change it, it costs nothing.';
+  return (
+    <p>
+      {cost}{' '}
+      <button type="button" className="linkButton" onClick={() => onChange({ threadChanges: null })}>
+        change it where it is best
+      </button>
+    </p>
+  );
+}

@@ -1,0 +1,161 @@
+'use client';
+
+import { App } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useMemo } from 'react';
+import { LOOP_ROLE } from '@/core/closures/sewnLoop';
+import { beadOf, type Piece } from '@/core/piece';
+import type { Plan } from '@/core/plan';
+import { EASY, factorFrom, HARD, type Going, type HoleState } from '@/core/supplies/holeFill';
+import { remedies, type Remedy } from '@/core/supplies/remedies';
+import { percent, tripWords } from '@/core/words';
+import { changeSettingsAction } from '@/server/actions/settings';
+import type { Catalogue } from '@/server/screens';
+import { useAtHand, useKnown } from '../../../shell/atHand';
+import { useAfterPaint } from '../../../shell/useAfterPaint';
+import styles from './thread.module.css';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly catalogue: Catalogue;
+  readonly onChange: (change: Partial<Piece>) => void;
+}
+
+const GOING: Readonly<Record<Going, string>> = { easy: 'goes', hard: 'goes hard', no: 'will not go' };
+
+/** How full the hole of each kind of bead gets, what helps where it will not go, and what one's own hands say. */
+export function Holes({ piece, plan, catalogue, onChange }: Props) {
+  const { settings } = useAtHand();
+  return (
+    <section aria-labelledby="holes">
+      <h3 id="holes" className={styles.heading}>
+        Through the holes
+      </h3>
+      <ul className={styles.holes}>
+        {[...plan.holes.byRole].map(([role, state]) => (
+          <HoleRow
+            key={role}
+            name={role === LOOP_ROLE ? 'loop seeds' : role}
+            bead={beadOf(piece, role).name}
+            state={state}
+            factor={settings.holeFactor}
+          />
+        ))}
+      </ul>
+      <p className="soft">
+        Taken by thread, knots and needle at the fullest trip. To {percent(EASY * settings.holeFactor)} it is
+        easy, to {percent(HARD * settings.holeFactor)} hard.
+      </p>
+      <Remedies piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />
+      <DidNotGo plan={plan} />
+    </section>
+  );
+}
+
+interface RowProps {
+  readonly name: string;
+  readonly bead: string;
+  readonly state: HoleState;
+  readonly factor: number;
+}
+
+const HoleRow = ({ name, bead, state, factor }: RowProps) => (
+  <li>
+    <span>
+      <strong>{name}</strong> {bead}: {state.trips} {state.trips === 1 ? 'trip' : 'trips'},{' '}
+      <span className={state.going === 'no' ? styles.problem : undefined}>{GOING[state.going]}</span>
+      {state.going !== 'easy' && `: ${tripWords(state)}`}
+    </span>
+    <svg className={styles.fill} viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden>
+      <rect width="100" height="10" className={styles.room} />
+      <rect width={Math.min(100, 100 * state.fill)} height="10" className={styles[state.going]} />
+      {[EASY, HARD].map((limit) => (
+        <rect key={limit} x={100 * limit * factor} width="0.8" height="10" className={styles.limit} />
+      ))}
+    </svg>
+    <span className="figures">{percent(state.fill)}</span>
+  </li>
+);
+
+/** Remedies, each of them tried before it is offered. */
+function Remedies({ piece, plan, catalogue, onChange }: Props) {
+  const known = useKnown();
+  const now = useMemo(() => ({ piece, plan }), [piece, plan]);
+  const later = useAfterPaint(now);
+  const offered = useMemo(
+    () => (later ? remedies(later.piece, later.plan, catalogue, known) : []),
+    [later, catalogue, known],
+  );
+  if (plan.holes.bottleneck?.going !== 'no') return null;
+  if (later !== now) return <p className="soft">Trying what helps …</p>;
+  if (offered.length === 0)
+    return <p>Nothing in the catalogue helps: choose a bead with a wider hole under Beads.</p>;
+  return (
+    <>
+      <p>What helps, each tried with the whole piece:</p>
+      <ul className={styles.remedies}>
+        {offered.map((remedy) => (
+          <li key={remedyWords(remedy)}>
+            <button type="button" className={styles.remedy} onClick={() => onChange(remedy.change)}>
+              {remedyWords(remedy)}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function remedyWords({ what, going, units }: Remedy): string {
+  const then = `${going === 'hard' ? ', goes hard' : ''}${units === null ? '' : `, then ${units} units`}`;
+  switch (what.kind) {
+    case 'needle':
+    case 'thread':
+      return `${what.name}${then}`;
+    case 'bead':
+      return `${what.role}: ${what.name}${then}`;
+    case 'pass':
+      return `${what.passes === 1 ? 'one pass only' : `${what.passes} passes`} at the ${what.end}${then}`;
+    case 'leave out':
+      return `without ${what.pass}${then}`;
+    case 'single thread':
+      return `single thread${then}`;
+  }
+}
+
+/** "It did not go": from then on the limits are those of the maker's own hands. */
+function DidNotGo({ plan }: { readonly plan: Plan }) {
+  const { settings } = useAtHand();
+  const { message } = App.useApp();
+  const router = useRouter();
+  const { bottleneck } = plan.holes;
+  const keep = async (holeFactor: number) => {
+    const answer = await changeSettingsAction({ holeFactor });
+    if (!answer.ok) return void message.error(answer.message);
+    router.refresh();
+  };
+  if (!bottleneck) return null;
+  return (
+    <p className="soft">
+      {bottleneck.going !== 'no' && (
+        <>
+          Did the fullest trip not go in your hands?{' '}
+          <button
+            type="button"
+            className="linkButton"
+            onClick={() => void keep(Math.max(0.4, factorFrom(bottleneck.fill)))}
+          >
+            It did not go
+          </button>
+          . The limits of every piece follow.{' '}
+        </>
+      )}
+      {settings.holeFactor < 1 && (
+        <button type="button" className="linkButton" onClick={() => void keep(1)}>
+          Forget what did not go
+        </button>
+      )}
+    </p>
+  );
+}

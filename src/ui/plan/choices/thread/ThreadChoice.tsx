@@ -1,0 +1,88 @@
+'use client';
+
+import type { Piece } from '@/core/piece';
+import type { Plan } from '@/core/plan';
+import { needsNeedle } from '@/core/materials/material';
+import { threadColour } from '@/core/supplies/cutting';
+import type { Catalogue } from '@/server/screens';
+import { Fact } from '../../../fields/Fact';
+import { Pick } from '../../../fields/Pick';
+import { Toggle } from '../../../fields/Toggle';
+import { useLengths } from '../../../shell/lengths';
+import { CutList } from './CutList';
+import { Holes } from './Holes';
+import { OnTheNeedle } from './OnTheNeedle';
+import styles from '../choices.module.css';
+
+/** Whether bare thread shows, and what that means for its colour. */
+function exposedWords(plan: Plan, fine: (mm: number) => string): string {
+  const { spans, longestMm } = plan.exposed;
+  if (spans.length === 0) return 'No bare thread shows.';
+  const colour = threadColour(plan);
+  const like = colour ? ` In ${colour}, like most of the beads, it shows least.` : '';
+  return `Bare thread shows between beads, ${fine(longestMm)} at the longest: take a colour that matches or vanishes.${like}`;
+}
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan | null;
+  readonly catalogue: Catalogue;
+  readonly onChange: (change: Partial<Piece>) => void;
+}
+
+/** Which thread and needle, what is cut and where it is changed, and how it goes through the holes. */
+export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
+  const { thread, fine } = useLengths();
+  const { threads, needles } = catalogue;
+  return (
+    <>
+      <Pick
+        label="Thread"
+        value={piece.thread.id}
+        options={threads.map((t) => ({ value: t.id, label: `${t.name}, ${t.diameterMm} mm` }))}
+        onChange={(id) => {
+          const chosen = threads.find((t) => t.id === id);
+          if (chosen) onChange({ thread: chosen });
+        }}
+      />
+      {needsNeedle(piece.thread) ? (
+        <Pick
+          label="Needle"
+          value={piece.needle.id}
+          options={needles.map((n) => ({ value: n.id, label: `${n.name}, ${n.diameterMm} mm` }))}
+          onChange={(id) => {
+            const chosen = needles.find((n) => n.id === id);
+            if (chosen) onChange({ needle: chosen });
+          }}
+        />
+      ) : (
+        <p className="soft">Its end is stiff enough to go through without a needle.</p>
+      )}
+      <Toggle
+        label="Thread doubled"
+        help="Folded at the needle: twice as strong, twice as much in every hole."
+        checked={piece.doubled}
+        onChange={(doubled) => onChange({ doubled, threadChanges: null })}
+      />
+      {plan && <p className="soft">{exposedWords(plan, fine)}</p>}
+      {plan && (
+        <>
+          <CutList piece={piece} plan={plan} onChange={onChange} />
+          <dl className={styles.facts}>
+            <Fact name="in the work">{thread(plan.thread.inWorkMm)}</Fact>
+            <Fact name="ends to weave in">{thread(plan.thread.endsMm)}</Fact>
+            <Fact name="to spare">{thread(plan.thread.marginMm)}</Fact>
+            <Fact name="to cut">
+              <strong>{thread(plan.thread.totalMm)}</strong>
+            </Fact>
+            <Fact name="of it, tail to leave at the start">{thread(plan.thread.tailMm)}</Fact>
+          </dl>
+          <OnTheNeedle plan={plan} />
+          {!plan.weaveable.pathless && (
+            <Holes piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />
+          )}
+        </>
+      )}
+    </>
+  );
+}
