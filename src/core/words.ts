@@ -244,18 +244,18 @@ function wordThreadDoubt(doubt: ThreadDoubt, style: LengthStyle): { title: strin
       return {
         title: `It will not go through ${doubt.bead}.`,
         text: doubt.state.eyePasses
-          ? `At ${tripWords(doubt.state)}, thread and needle want ${percent(doubt.state.fill)} of the hole. Forced, the bead cracks. What helps stands under Thread.`
+          ? `At ${tripWords(doubt.state)}, thread and needle want ${percent(doubt.state.at.fill)} of the hole. Forced, the bead cracks. What helps stands under Thread.`
           : 'The eye of the needle is wider than the hole. Forced, the bead cracks. What helps stands under Thread.',
       };
     case 'two-cords':
       return {
         title: `Two cords do not go through ${doubt.bead}.`,
-        text: `Crossing, they want ${percent(doubt.state.fill)} of the hole. What helps stands under Thread.`,
+        text: `Crossing, they want ${percent(doubt.state.at.fill)} of the hole. What helps stands under Thread.`,
       };
     case 'goes-hard':
       return {
         title: `It goes hard through ${doubt.bead}.`,
-        text: `At ${tripWords(doubt.state)}, ${percent(doubt.state.fill)} of the hole is taken. Try it on one bead first; do not force it.`,
+        text: `At ${tripWords(doubt.state)}, ${percent(doubt.state.at.fill)} of the hole is taken. Try it on one bead first; do not force it.`,
       };
     case 'sharp-and-soft':
       return {

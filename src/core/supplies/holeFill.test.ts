@@ -146,6 +146,7 @@ describe('a path through holes', () => {
     expect(bottleneck?.bead.role).toBe('P');
     expect(bottleneck?.going).toBe('no');
     expect(bottleneck?.at.trip).toBe(3);
+    expect(bottleneck?.at.fill).toBeCloseTo((0.1746 + 5 * 0.0225) / 0.36, 9);
     expect(bottleneck?.at.move.place.pass).toBe('round 3');
     expect(byRole.get('A')?.going).toBe('easy');
   });

@@ -94,7 +94,7 @@ export interface HoleState {
   /** False where the needle’s eye is wider than the hole. */
   readonly eyePasses: boolean;
   /** The trip, and its number, from which it will not go; the last trip where it goes to the end. */
-  readonly at: { readonly trip: number; readonly move: Move };
+  readonly at: { readonly trip: number; readonly move: Move; readonly fill: number };
 }
 
 export interface HoleReading {
@@ -128,6 +128,7 @@ export function holeFill(path: Path, holeMm: (role: string) => number, gear: Gea
         adds: adds.get(move.needle) ?? 1,
       };
       const going = goingOf(holeMm(bead.role), lying, gear);
+      const fill = fillOf(holeMm(bead.role), lying, gear);
       const trips = (before?.trips ?? 0) + 1;
       const state: Counting = {
         bead,
@@ -135,10 +136,10 @@ export function holeFill(path: Path, holeMm: (role: string) => number, gear: Gea
         trips,
         strands: lying.strands + lying.adds,
         knots: lying.knots,
-        fill: fillOf(holeMm(bead.role), lying, gear),
+        fill,
         going,
         eyePasses: eyePasses(holeMm(bead.role), gear),
-        at: before?.going === 'no' ? before.at : { trip: trips, move },
+        at: before?.going === 'no' ? before.at : { trip: trips, move, fill },
       };
       states.set(holeKey(bead, hole), state);
       if (going === 'no') first ??= state;

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { changeWords } from '@/core/supplies/cutting';
@@ -14,6 +14,8 @@ const LINE_HIGH = 9;
 const BAR_HIGH = 7;
 /** A grip that a finger finds, px. */
 const GRIP_WIDE = 24;
+/** Keys that follow each other within this time are one movement, ms. */
+const FAST_MS = 400;
 
 /** What the lane takes of the tape’s height, px. */
 export const laneHeight = (plan: Plan): number => Math.max(1, lane(plan).lines) * LINE_HIGH;
@@ -74,6 +76,7 @@ interface GripProps {
 function Grip({ number, change, plan, x, y, onMove }: GripProps) {
   const { thread } = useLengths();
   const [held, setHeld] = useState(false);
+  const asked = useRef({ index: 0, at: -Infinity });
   const { others, line, unit, after } = change;
   const now = others.findIndex((other) => isSamePlace(other.after, after));
   const words = `${changeWords(after)}; the longest length ${thread(plan.thread.longestMm)}`;
@@ -82,7 +85,11 @@ function Grip({ number, change, plan, x, y, onMove }: GripProps) {
     if (step === undefined) return;
     event.preventDefault();
     event.stopPropagation();
-    const to = others[Math.min(Math.max(now + step, 0), others.length - 1)];
+    // Keys can come faster than the tape follows: each goes on from where the one before it was going.
+    const from = event.timeStamp - asked.current.at < FAST_MS ? asked.current.index : now;
+    const index = Math.min(Math.max(from + step, 0), others.length - 1);
+    asked.current = { index, at: event.timeStamp };
+    const to = others[index];
     if (to) onMove(to.after);
   };
   const drag = (event: PointerEvent<SVGGElement>) => {

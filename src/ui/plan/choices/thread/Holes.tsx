@@ -1,6 +1,6 @@
 'use client';
 
-import { App } from 'antd';
+import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
@@ -137,25 +137,14 @@ function DidNotGo({ plan }: { readonly plan: Plan }) {
   };
   if (!bottleneck) return null;
   return (
-    <p className="soft">
+    <div className={styles.hands}>
       {bottleneck.going !== 'no' && (
         <>
-          Did the fullest trip not go in your hands?{' '}
-          <button
-            type="button"
-            className="linkButton"
-            onClick={() => void keep(Math.max(0.4, factorFrom(bottleneck.fill)))}
-          >
-            It did not go
-          </button>
-          . The limits of every piece follow.{' '}
+          <p className="soft">Did the fullest trip not go in your hands? Say so, and every piece follows.</p>
+          <Button onClick={() => void keep(Math.max(0.4, factorFrom(bottleneck.fill)))}>It did not go</Button>
         </>
       )}
-      {settings.holeFactor < 1 && (
-        <button type="button" className="linkButton" onClick={() => void keep(1)}>
-          Forget what did not go
-        </button>
-      )}
-    </p>
+      {settings.holeFactor < 1 && <Button onClick={() => void keep(1)}>Forget what did not go</Button>}
+    </div>
   );
 }

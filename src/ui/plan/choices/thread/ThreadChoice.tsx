@@ -67,6 +67,9 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
       {plan && <p className="soft">{exposedWords(plan, fine)}</p>}
       {plan && (
         <>
+          {!plan.weaveable.pathless && (
+            <Holes piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />
+          )}
           <CutList piece={piece} plan={plan} onChange={onChange} />
           <dl className={styles.facts}>
             <Fact name="in the work">{thread(plan.thread.inWorkMm)}</Fact>
@@ -78,9 +81,6 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
             <Fact name="of it, tail to leave at the start">{thread(plan.thread.tailMm)}</Fact>
           </dl>
           <OnTheNeedle plan={plan} />
-          {!plan.weaveable.pathless && (
-            <Holes piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />
-          )}
         </>
       )}
     </>
