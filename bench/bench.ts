@@ -5,6 +5,8 @@ import { planPiece } from '@/core/planShipped';
 import { tally } from '@/core/read/tally';
 import { reading, totals } from '@/core/read/totals';
 import { STRUCTURES } from '@/core/structures/registry';
+import { holeFill } from '@/core/supplies/holeFill';
+import { lane } from '@/core/supplies/lane';
 import { outOf } from '@/core/weave/builder';
 import { checkPath } from '@/core/weave/check';
 import { Links } from '@/core/weave/links';
@@ -54,6 +56,13 @@ for (const { id, name, defaults, bind } of STRUCTURES.filter((s) => !s.bind(s.de
     work < 250,
     'aim 100; fails at 250',
   );
+
+  const whole3000 = planned(long).work().path;
+  const holes = quantile(
+    time(() => [holeFill(whole3000, () => 0.85, planned(long).gear), lane(planned(long))]),
+    0.95,
+  );
+  line('thread plan with its lane, every hole of 3,000 beads, p95 ms', holes, holes < 100, 'below 100');
 
   const sketch = quantile(
     time(() => planned(long).sketch('above')),
