@@ -91,12 +91,12 @@ export function divide(laid: Laid, cutting: Cutting): Division {
   const { stretches, hasRoom } = laid;
   const places = placesToChange(laid);
   const before = (i: number) => stretches[i - 1] as Stretch;
-  const roomy = places.filter((i) => hasRoom(before(i)));
   const cost = costs(stretches, cutting);
   const end = stretches.length;
+  const roomy = () => places.filter((i) => hasRoom(before(i)));
   const at = cutting.wanted
     ? chosen(cutting.wanted, places, before)
-    : (best(roomy, cost, end, cutting.handyMm) ??
+    : (best(roomy(), cost, end, cutting.handyMm) ??
       best(places, cost, end, cutting.handyMm) ??
       latest(places, cost, end, cutting.handyMm, 'next') ??
       []);

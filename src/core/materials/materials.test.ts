@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest';
+import { BEADS, byId, THREADS } from './catalogue';
+import { simulatedInstruments } from './instruments';
+import { learned, measuredProblem } from './learn';
+import { beadKindSchema, makeOf, needsNeedle } from './material';
+import { readThread } from './threadName';
+
+describe('a thread by any of its names', () => {
+  it('practice: 6 lb is 0.006 in is 0.15 mm', () => {
+    for (const name of ['6 lb', '6lb', '0.006 in', '0.006"', '0,15 mm', '.15 mm'])
+      expect(readThread(name)?.diameterMm).toBeCloseTo(0.15, 2);
+  });
+
+  it('memory: nylon B and D are 0.20 and 0.30 mm', () => {
+    expect(readThread('D')).toEqual({ diameterMm: 0.3, make: 'waxed nylon' });
+    expect(readThread('size b')?.diameterMm).toBe(0.2);
+  });
+
+  it('refuses what is no thread', () => {
+    for (const name of ['', 'banana', '3 lb', 'Q', '9 mm', '0 mm']) expect(readThread(name)).toBeNull();
+  });
+
+  it('every thread of the catalogue has a make, and the soft ones want a needle', () => {
+    for (const thread of THREADS) expect(makeOf({ ...thread, make: null })).toBe(thread.make);
+    expect(THREADS.filter(needsNeedle).map(({ id }) => id.split('-')[0])).not.toContain('elastic');
+  });
+});
+
+describe('an entry learns', () => {
+  const seed = byId(BEADS, 'seed-11');
+
+  it('ten on a ruler and a hundred on a scale, by hand', () => {
+    const after = learned(seed, { tenMm: 14.4, hundredGrams: 0.9, diameterMm: null, holeMm: null });
+    expect(after.lengthMm).toBeCloseTo(1.44, 9);
+    expect(after.perGram).toBeCloseTo(100 / 0.9, 9);
+    expect(after).toMatchObject({ diameterMm: seed.diameterMm, source: 'measured', id: seed.id });
+  });
+
+  it('a hole wider than the bead is refused in words', () => {
+    const wrong = learned(seed, { tenMm: null, hundredGrams: null, diameterMm: 0.8, holeMm: 0.9 });
+    expect(measuredProblem(wrong)).toMatch(/wider than the bead/);
+    expect(measuredProblem(seed)).toBeNull();
+  });
+
+  it('what the simulated instruments read of any bead is what it is, as finely as they show', async () => {
+    for (const kind of BEADS) {
+      const { ten, across, hundred } = simulatedInstruments(kind);
+      const after = learned(kind, {
+        tenMm: await ten.read(),
+        hundredGrams: await hundred.read(),
+        diameterMm: await across.read(),
+        holeMm: null,
+      });
+      expect(Math.abs(after.lengthMm - kind.lengthMm)).toBeLessThanOrEqual(0.002);
+      expect(Math.abs(after.diameterMm - kind.diameterMm)).toBeLessThanOrEqual(0.02);
+      // Memory: seeds of known weight come out within what a hundredth of a gram in a hundred makes.
+      if (kind.perGram !== null)
+        expect(Math.abs(100 / (after.perGram ?? 0) - 100 / kind.perGram)).toBeLessThanOrEqual(0.02);
+      expect(beadKindSchema.safeParse(after).success).toBe(true);
+    }
+  });
+});

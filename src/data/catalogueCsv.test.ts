@@ -1,0 +1,50 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { BEADS, byId, NEEDLES, THREADS } from '@/core/materials/catalogue';
+import type { BeadKind } from '@/core/materials/material';
+import { catalogueCsv, readCatalogueCsv } from './catalogueCsv';
+
+describe('the catalogue as CSV', () => {
+  const whole = { beads: BEADS, threads: THREADS, needles: NEEDLES };
+
+  it('comes back as it went', () => {
+    expect(readCatalogueCsv(catalogueCsv(whole))).toEqual({ ...whole, problems: [] });
+  });
+
+  it('comes back whatever a name holds: commas, quotes, line ends, other scripts', () => {
+    fc.assert(
+      fc.property(fc.string({ minLength: 1, maxLength: 40 }), (text) => {
+        const name = text.trim();
+        fc.pre(name.length > 0 && !/\r/.test(name));
+        const bead: BeadKind = { ...byId(BEADS, 'seed-8'), name };
+        const [back] = readCatalogueCsv(catalogueCsv({ beads: [bead], threads: [], needles: [] })).beads;
+        expect(back).toEqual(bead);
+      }),
+    );
+  });
+
+  it('reads decimal commas and columns in any order, and names the rows that it cannot read', () => {
+    const text = [
+      'Name;Kind;ID;Shape;Diameter_mm;Length_mm;Hole_mm',
+      'harbour seed;bead;own-1;seed;2,1;1,5;0,8',
+      'no size;bead;own-2;seed;;1,5;0,8',
+      'a hammer;tool;x;;;;',
+    ].join('\n');
+    const { beads, problems } = readCatalogueCsv(text);
+    expect(beads).toHaveLength(1);
+    expect(beads[0]).toMatchObject({
+      name: 'harbour seed',
+      diameterMm: 2.1,
+      lengthMm: 1.5,
+      source: 'measured',
+    });
+    expect(problems).toEqual([
+      'Line 3: “diameterMm” cannot be read. Mend it and bring the file in again.',
+      'Line 4: the kind must be bead, thread or needle.',
+    ]);
+  });
+
+  it('an empty file is told', () => {
+    expect(readCatalogueCsv('').problems.join()).toMatch(/no rows/);
+  });
+});
