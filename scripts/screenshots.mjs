@@ -84,8 +84,9 @@ try {
   await shoot('people');
   await page.goto(`${url}/swatches`);
   await shoot('swatches');
-  await page.goto(`${url}/settings`);
-  await shoot('settings');
+  await page.goto(`${url}/materials`);
+  await page.getByRole('button', { name: 'Measure round seed 11/0' }).click();
+  await shoot('materials');
 
   await page.goto(`${url}/gallery`);
   await page.waitForTimeout(1500);

@@ -9,7 +9,7 @@ import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/cata
 import { backUp, backups, backUpWhenDue, restore } from './backup';
 import { openFolder, openMemory, openServer, type Database } from './database';
 import { FolderInUse } from './guard';
-import { catalogue, topUpCatalogue } from './materials';
+import { catalogue, keepMaterials, topUpCatalogue } from './materials';
 import { checkHistory, migrate, shippedMigrations } from './migrate';
 import { putAway } from './archive';
 import { addMeasure, addPerson, changePerson, people } from './people';
@@ -65,6 +65,20 @@ describe.each(kinds)('the data, on %s', (_, open) => {
     expect(found.clasps).toEqual(CLASPS);
     expect(found.needles).toEqual(NEEDLES);
     expect(found.findings).toEqual(FINDINGS);
+  });
+
+  it('corrects a material where it stands, and puts a new one after all others', async () => {
+    const [first] = BEADS;
+    if (!first) throw new Error('The catalogue is empty.');
+    const measured = { ...first, lengthMm: 9.9, source: 'measured' as const };
+    await keepMaterials(database.db, ws, 'bead', [measured, { ...first, id: 'own-1', name: 'mine' }]);
+    await keepMaterials(database.db, ws, 'bead', []);
+    const { beads } = await catalogue(database.db, ws);
+    expect(beads[0]).toEqual(measured);
+    expect(beads.at(-1)?.id).toBe('own-1');
+    // A newer version of the program tops the catalogue up, and leaves hers as it is.
+    await topUpCatalogue(database.db, ws);
+    expect((await catalogue(database.db, ws)).beads[0]).toEqual(measured);
   });
 
   it('keeps the unit', async () => {

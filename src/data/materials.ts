@@ -1,4 +1,4 @@
-import { asc, eq, max } from 'drizzle-orm';
+import { asc, eq, max, sql } from 'drizzle-orm';
 import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import {
   beadKindSchema,
@@ -41,20 +41,33 @@ export async function topUpCatalogue(db: Db, workspaceId: string): Promise<void>
     .onConflictDoNothing();
 }
 
-/** Adds a closure of the weaver's own; it stands after those that are there. */
-export async function addClasp(db: Db, workspaceId: string, clasp: Clasp): Promise<void> {
+type Kind = (typeof material.$inferSelect)['kind'];
+
+/** Keeps materials of a kind: one that is known is corrected where it stands, a new one stands after all others. */
+export async function keepMaterials(
+  db: Db,
+  workspaceId: string,
+  kind: Kind,
+  all: readonly { readonly id: string }[],
+): Promise<void> {
+  if (all.length === 0) return;
   const [last] = await db
     .select({ position: max(material.position) })
     .from(material)
     .where(eq(material.workspaceId, workspaceId));
-  await db.insert(material).values({
-    workspaceId,
-    kind: 'clasp',
-    key: clasp.id,
-    position: (last?.position ?? 0) + 1,
-    data: clasp,
-  });
+  const after = (last?.position ?? 0) + 1;
+  await db
+    .insert(material)
+    .values(all.map((data, i) => ({ workspaceId, kind, key: data.id, position: after + i, data })))
+    .onConflictDoUpdate({
+      target: [material.workspaceId, material.kind, material.key],
+      set: { data: sql`excluded.data` },
+    });
 }
+
+/** Adds a closure of the weaver's own; it stands after those that are there. */
+export const addClasp = (db: Db, workspaceId: string, clasp: Clasp): Promise<void> =>
+  keepMaterials(db, workspaceId, 'clasp', [clasp]);
 
 /** The workspace's own catalogue, in its order. */
 export async function catalogue(db: Db, workspaceId: string): Promise<Catalogue> {

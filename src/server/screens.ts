@@ -58,6 +58,12 @@ export async function peopleScreen(): Promise<{ people: Person[] }> {
   return { people: await people(database.db, workspaceId) };
 }
 
+/** What the Materials screen shows. */
+export async function materialsScreen(): Promise<{ catalogue: Catalogue }> {
+  const { database, workspaceId } = await installation();
+  return { catalogue: await catalogue(database.db, workspaceId) };
+}
+
 /** What the Swatches screen shows: swatches themselves are at hand on every screen. */
 export async function swatchesScreen(): Promise<{ pieces: StoredPiece[] }> {
   const { database, workspaceId } = await installation();

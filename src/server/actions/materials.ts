@@ -2,10 +2,20 @@
 
 import { revalidatePath } from 'next/cache';
 import * as z from 'zod';
-import { claspSchema, type Clasp } from '@/core/materials/material';
+import { learned, measuredProblem } from '@/core/materials/learn';
+import {
+  beadKindSchema,
+  claspSchema,
+  THREAD_MAKES,
+  threadSchema,
+  type BeadKind,
+  type Clasp,
+} from '@/core/materials/material';
+import { readThread } from '@/core/materials/threadName';
 import { parseLength } from '@/core/length/length';
 import { wordLengthProblem } from '@/core/words';
-import { addClasp } from '@/data/materials';
+import { readCatalogueCsv } from '@/data/catalogueCsv';
+import { addClasp, catalogue, keepMaterials } from '@/data/materials';
 import { done, firstMessage, refused, type Answer } from '../answer';
 import { installation } from '../installation';
 
@@ -44,4 +54,76 @@ export async function addClaspAction(input: z.input<typeof ownClaspSchema>): Pro
   await addClasp(database.db, workspaceId, clasp);
   revalidatePath('/', 'layout');
   return done(clasp);
+}
+
+const measure = z.number().positive().max(2000).nullable();
+const measuredSchema = z.object({
+  id: z.string(),
+  tenMm: measure,
+  hundredGrams: measure,
+  diameterMm: measure,
+  holeMm: measure,
+});
+
+/** Corrects a kind of bead by what somebody measured of it, and answers with it. */
+export async function measureBeadAction(input: z.input<typeof measuredSchema>): Promise<Answer<BeadKind>> {
+  const parsed = measuredSchema.safeParse(input);
+  if (!parsed.success) return refused('A measure is more than nothing. Write it like 14.2 mm, or 0.9 g.');
+  const { id, ...measured } = parsed.data;
+  if (Object.values(measured).every((value) => value === null))
+    return refused('Write at least one measure: ten on a ruler, one across, or a hundred on a scale.');
+  const { database, workspaceId } = await installation();
+  const kind = (await catalogue(database.db, workspaceId)).beads.find((bead) => bead.id === id);
+  if (!kind) return refused('That bead is not in the catalogue any more. Reload the page.');
+  const after = beadKindSchema.parse(learned(kind, measured));
+  const problem = measuredProblem(after);
+  if (problem !== null) return refused(problem);
+  await keepMaterials(database.db, workspaceId, 'bead', [after]);
+  revalidatePath('/', 'layout');
+  return done(after);
+}
+
+const ownThreadSchema = z.object({
+  name: z.string().trim().min(1, 'Give the thread a name.').max(80, 'A name has at most 80 letters.'),
+  called: z.string().max(40),
+  make: z.enum(THREAD_MAKES),
+});
+
+/** Adds a thread by what it is called: by weight, letter, inch or millimetre. */
+export async function addThreadAction(input: z.input<typeof ownThreadSchema>): Promise<Answer<null>> {
+  const parsed = ownThreadSchema.safeParse(input);
+  if (!parsed.success) return refused(firstMessage(parsed.error));
+  const { name, called, make } = parsed.data;
+  const thread = readThread(called);
+  if (!thread)
+    return refused(`“${called}” is no thickness of thread. Write it like 6 lb, D, 0.006 in or 0.15 mm.`);
+  const { database, workspaceId } = await installation();
+  const own = threadSchema.parse({
+    id: `own-${crypto.randomUUID()}`,
+    name,
+    diameterMm: thread.diameterMm,
+    make,
+    source: 'measured',
+  });
+  await keepMaterials(database.db, workspaceId, 'thread', [own]);
+  revalidatePath('/', 'layout');
+  return done(null);
+}
+
+/** More than any catalogue of a bead box. */
+const MOST_LETTERS = 400_000;
+
+/** Brings a table of materials in, and answers with how many were kept and what could not be read. */
+export async function bringMaterialsAction(
+  text: string,
+): Promise<Answer<{ kept: number; problems: string[] }>> {
+  if (text.length > MOST_LETTERS)
+    return refused('That file is larger than any bead box. Bring in a part of it.');
+  const { beads, threads, needles, problems } = readCatalogueCsv(text);
+  const { database, workspaceId } = await installation();
+  await keepMaterials(database.db, workspaceId, 'bead', beads);
+  await keepMaterials(database.db, workspaceId, 'thread', threads);
+  await keepMaterials(database.db, workspaceId, 'needle', needles);
+  revalidatePath('/', 'layout');
+  return done({ kept: beads.length + threads.length + needles.length, problems: [...problems] });
 }

@@ -3,6 +3,7 @@
 import {
   AppstoreOutlined,
   ColumnWidthOutlined,
+  InboxOutlined,
   PictureOutlined,
   SettingOutlined,
   TeamOutlined,
@@ -23,6 +24,7 @@ const PLACES = [
   { href: '/gallery', name: 'Gallery', icon: <PictureOutlined aria-hidden /> },
   { href: '/people', name: 'People', icon: <TeamOutlined aria-hidden /> },
   { href: '/swatches', name: 'Swatches', icon: <ColumnWidthOutlined aria-hidden /> },
+  { href: '/materials', name: 'Materials', icon: <InboxOutlined aria-hidden /> },
   { href: '/settings', name: 'Settings', icon: <SettingOutlined aria-hidden /> },
 ] as const;
 

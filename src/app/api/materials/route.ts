@@ -1,0 +1,3 @@
+import { materialsCsv } from '@/server/materialsCsv';
+
+export const GET = () => materialsCsv();

@@ -1,0 +1,53 @@
+'use client';
+
+import { App } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { bringMaterialsAction } from '@/server/actions/materials';
+import styles from './materials.module.css';
+
+/** The catalogue as a table: taken along, and brought in. */
+export function AsTable() {
+  const { message } = App.useApp();
+  const router = useRouter();
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const bring = async (file: File | undefined) => {
+    if (!file) return;
+    const answer = await bringMaterialsAction(await file.text());
+    if (!answer.ok) return setProblems([answer.message]);
+    setProblems(answer.value.problems);
+    if (answer.value.kept > 0)
+      void message.success(`${answer.value.kept} materials were brought in. Those you had are corrected.`);
+    router.refresh();
+  };
+  return (
+    <section className={`card ${styles.card}`} aria-labelledby="as-table">
+      <h2 id="as-table">As a table</h2>
+      <p>
+        <a href="/api/materials" download="ivy-loom-materials.csv">
+          Take all of it along as CSV
+        </a>
+        , change it in any spreadsheet, and bring it in again. Lengths are in millimetres; a row with an id
+        that is known corrects it.
+      </p>
+      <label className={styles.file}>
+        Bring a CSV in
+        <input
+          type="file"
+          accept=".csv,text/csv"
+          onChange={(event) => {
+            void bring(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+      </label>
+      {problems.length > 0 && (
+        <ul role="alert" className={styles.problem}>
+          {problems.map((problem) => (
+            <li key={problem}>{problem}</li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

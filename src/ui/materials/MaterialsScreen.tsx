@@ -1,0 +1,123 @@
+'use client';
+
+import { Input } from 'antd';
+import { useState } from 'react';
+import type { Catalogue } from '@/server/screens';
+import { AddThread } from './AddThread';
+import { AsTable } from './AsTable';
+import { BeadRow } from './BeadRow';
+import { SOURCE_WORDS } from './sourceWords';
+import styles from './materials.module.css';
+
+/** Beads, threads and needles at hand: what plans reckon with, to be corrected by one's own measures. */
+export function MaterialsScreen({
+  catalogue: { beads, threads, needles },
+}: {
+  readonly catalogue: Catalogue;
+}) {
+  const [sought, setSought] = useState('');
+  const [measuring, setMeasuring] = useState<string | null>(null);
+  const words = sought.toLowerCase().split(/\s+/);
+  const matches = (...told: string[]) => words.every((word) => told.join(' ').toLowerCase().includes(word));
+  const found = beads.filter(({ name, shape, source }) => matches(name, shape, SOURCE_WORDS[source]));
+  return (
+    <div className={styles.screen}>
+      <header className={styles.header}>
+        <h1>Materials</h1>
+        <p className="soft" role="status">
+          {found.length === beads.length
+            ? `${beads.length} kinds of bead`
+            : `${found.length} of ${beads.length} kinds of bead`}
+        </p>
+        <Input
+          className={styles.search}
+          aria-label="Find a bead"
+          placeholder="Find by name, shape, or where it is known from"
+          allowClear
+          value={sought}
+          onChange={(event) => setSought(event.target.value)}
+        />
+      </header>
+      <p className="soft">
+        Most sizes are from memory. Measure what you have: ten on a needle beside a ruler, a hundred on a
+        scale. Pieces already begun keep the bead as it was until it is chosen again.
+      </p>
+      <section className={`card ${styles.card}`} aria-labelledby="beads">
+        <h2 id="beads">Beads</h2>
+        {found.length === 0 ? (
+          <p>No bead has “{sought}” in its name or shape.</p>
+        ) : (
+          <table className={styles.table}>
+            <thead>
+              <tr>
+                <th scope="col">bead</th>
+                <th scope="col">long</th>
+                <th scope="col">across</th>
+                <th scope="col">hole</th>
+                <th scope="col">an inch</th>
+                <th scope="col">a gram</th>
+                <th scope="col">known from</th>
+                <td />
+              </tr>
+            </thead>
+            <tbody>
+              {found.map((kind) => (
+                <BeadRow
+                  key={kind.id}
+                  kind={kind}
+                  measuring={measuring === kind.id}
+                  onMeasure={(on) => setMeasuring(on ? kind.id : null)}
+                />
+              ))}
+            </tbody>
+          </table>
+        )}
+      </section>
+      <section className={`card ${styles.card}`} aria-labelledby="threads">
+        <h2 id="threads">Threads and needles</h2>
+        <div className={styles.two}>
+          <Diameters label="Threads" rows={threads} />
+          <Diameters label="Needles" rows={needles} />
+        </div>
+        <AddThread />
+      </section>
+      <AsTable />
+    </div>
+  );
+}
+
+interface DiametersProps {
+  readonly label: string;
+  readonly rows: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly diameterMm: number;
+    readonly source: keyof typeof SOURCE_WORDS;
+  }[];
+}
+
+const MM_PER_THOUSANDTH = 25.4 / 1000;
+
+/** Thickness in both units: weights and letters contradict each other, the diameter does not. */
+const Diameters = ({ label, rows }: DiametersProps) => (
+  <table className={styles.table} aria-label={label}>
+    <thead>
+      <tr>
+        <th scope="col">{label.toLowerCase()}</th>
+        <th scope="col">mm</th>
+        <th scope="col">inch</th>
+        <th scope="col">known from</th>
+      </tr>
+    </thead>
+    <tbody>
+      {rows.map(({ id, name, diameterMm, source }) => (
+        <tr key={id}>
+          <th scope="row">{name}</th>
+          <td className="figures">{diameterMm.toFixed(2)}</td>
+          <td className="figures">{(Math.round(diameterMm / MM_PER_THOUSANDTH) / 1000).toFixed(3)}</td>
+          <td>{SOURCE_WORDS[source]}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);
