@@ -64,3 +64,15 @@ test('the catalogue is taken along as a table, and brought in again with what wa
   await expect(page.getByText('Line 3: the kind must be bead, thread or needle.')).toBeVisible();
   await expect(page.getByRole('row', { name: /from the quay stall/ })).toBeVisible();
 });
+
+test('what comes of another bead is told before it is taken', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  await openChoice(page, 'Beads');
+  await page.getByRole('combobox', { name: 'Bead A: size and shape' }).click();
+  const option = (name: string) =>
+    page
+      .locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option')
+      .filter({ hasText: name });
+  await expect(option('round seed 11/0')).toContainText('fits as it is');
+  await expect(option('round seed 8/0')).toContainText(/refit: \d+ units/);
+});

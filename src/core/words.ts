@@ -13,6 +13,7 @@ import {
   type LengthStyle,
 } from './length/length';
 import type { Problem, Warning } from './plan';
+import type { Misfit, Substitution } from './substitution';
 import type { HoleState } from './supplies/holeFill';
 import type { ThreadDoubt } from './supplies/threadSense';
 
@@ -282,6 +283,31 @@ function wordThreadDoubt(doubt: ThreadDoubt, style: LengthStyle): { title: strin
         title: `One length is ${formatThread(doubt.longestMm, style.unit, style.decimal)}.`,
         text: 'That is more than is handy to pull through. Move the change, or add one.',
       };
+  }
+}
+
+/** What comes of another bead, in a few words for a list. */
+export function substitutionWords(told: Substitution, style: LengthStyle): string {
+  switch (told.answer) {
+    case 'fits':
+      return 'fits as it is';
+    case 'refit':
+      return `refit: ${told.units} units`;
+    case 'will not fit':
+      return `will not fit: ${misfitWords(told.why, style)}`;
+  }
+}
+
+function misfitWords(why: Misfit, style: LengthStyle): string {
+  switch (why.code) {
+    case 'plan':
+      return wordProblem(why.problem, style);
+    case 'shape':
+      return `no shape for the ${why.part.part}`;
+    case 'apart':
+      return `holes ${formatFine(Math.abs(why.offMm), style)} ${why.offMm > 0 ? 'further apart' : 'closer'} than those of ${why.role}`;
+    case 'hole':
+      return `hole too small at ${tripWords(why.state)}`;
   }
 }
 

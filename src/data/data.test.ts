@@ -71,7 +71,7 @@ describe.each(kinds)('the data, on %s', (_, open) => {
     const [first] = BEADS;
     if (!first) throw new Error('The catalogue is empty.');
     const measured = { ...first, lengthMm: 9.9, source: 'measured' as const };
-    await keepMaterials(database.db, ws, 'bead', [measured, { ...first, id: 'own-1', name: 'mine' }]);
+    await keepMaterials(database.db, ws, 'bead', [measured, { ...first, id: 'own-1' }]);
     await keepMaterials(database.db, ws, 'bead', []);
     const { beads } = await catalogue(database.db, ws);
     expect(beads[0]).toEqual(measured);

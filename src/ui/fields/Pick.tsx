@@ -12,10 +12,13 @@ interface Props {
   readonly placeholder?: string;
   /** The label is heard but not shown, where the row already says it. */
   readonly quiet?: boolean;
+  /** What is to be said of an option before it is taken. */
+  readonly says?: ReadonlyMap<string, string>;
+  readonly onOpen?: (open: boolean) => void;
 }
 
 /** One of many, found by typing a part of its name. */
-export function Pick({ label, value, options, onChange, placeholder, quiet = false }: Props) {
+export function Pick({ label, value, options, onChange, placeholder, quiet = false, says, onOpen }: Props) {
   const id = useId();
   return (
     <div className={styles.field}>
@@ -30,6 +33,17 @@ export function Pick({ label, value, options, onChange, placeholder, quiet = fal
         placeholder={placeholder}
         showSearch={{ optionFilterProp: 'label' }}
         popupMatchSelectWidth={false}
+        onOpenChange={onOpen}
+        optionRender={
+          says
+            ? ({ value: option, label: name }) => (
+                <span className={styles.told}>
+                  {name}
+                  <span className={styles.says}>{says.get(String(option)) ?? ''}</span>
+                </span>
+              )
+            : undefined
+        }
       />
     </div>
   );

@@ -66,6 +66,7 @@ export function StitchScreen({ structureId, people, catalogue, examples }: Props
           <details className={styles.beads}>
             <summary>Other beads</summary>
             <BeadsChoice
+              plan={null}
               piece={piece}
               parts={bound.parts}
               roles={rolesOf(bound)}

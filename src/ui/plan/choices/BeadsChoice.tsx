@@ -1,9 +1,11 @@
 'use client';
 
+import { useMemo, useState } from 'react';
 import type { Colouring } from '@/core/colour/shades';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { FINISHES, FINISH_FACTOR, type BeadKind, type BeadMaterial } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
+import type { Plan } from '@/core/plan';
 import { misfit } from '@/core/structures/parts';
 import type { Part, RoleLetter } from '@/core/structures/structure';
 import { Choice } from '../../fields/Choice';
@@ -11,10 +13,12 @@ import { Pick } from '../../fields/Pick';
 import { BeadIcon } from '../../piece/BeadShape';
 import { ColourChoice } from './ColourChoice';
 import { ColourPattern } from './ColourPattern';
+import { useSubstitutions } from './useSubstitutions';
 import styles from './choices.module.css';
 
 interface Props {
   readonly piece: Piece;
+  readonly plan: Plan | null;
   /** What each role's bead is to do. */
   readonly parts: readonly Part[];
   /** Roles that the piece strings beads of. */
@@ -24,7 +28,7 @@ interface Props {
 }
 
 /** The bead of each role that the structure uses, and of the loops that hold the clasp. */
-export function BeadsChoice({ piece, parts, roles, kinds, onChange }: Props) {
+export function BeadsChoice({ piece, plan, parts, roles, kinds, onChange }: Props) {
   return [...roles, LOOP_ROLE].map((role) => {
     const bead = piece.beads[role as keyof Piece['beads']];
     const set = (change: Partial<BeadMaterial>) =>
@@ -33,6 +37,8 @@ export function BeadsChoice({ piece, parts, roles, kinds, onChange }: Props) {
     return (
       <RoleBead
         key={role}
+        piece={piece}
+        plan={plan}
         role={role}
         parts={own}
         bead={bead}
@@ -58,6 +64,8 @@ const suits = (kind: BeadKind, parts: readonly Part[]) =>
   parts.length === 0 ? kind.holes === 1 : parts.every((part) => misfit(part, kind) !== 'holes');
 
 interface RoleProps {
+  readonly piece: Piece;
+  readonly plan: Plan | null;
   readonly role: string;
   readonly parts: readonly Part[];
   readonly bead: BeadMaterial;
@@ -68,7 +76,10 @@ interface RoleProps {
   readonly onColouring: ((colouring: Colouring | null) => void) | null;
 }
 
-function RoleBead({ role, parts, bead, kinds, onChange, colouring, onColouring }: RoleProps) {
+function RoleBead({ piece, plan, role, parts, bead, kinds, onChange, colouring, onColouring }: RoleProps) {
+  const [open, setOpen] = useState(false);
+  const suited = useMemo(() => kinds.filter((kind) => suits(kind, parts)), [kinds, parts]);
+  const says = useSubstitutions(open, { piece, plan, role, kinds: suited });
   const does = [...new Set(parts.map(({ part }) => part))].join(', ');
   const name = role === LOOP_ROLE ? 'Clasp loops' : `Bead ${role}`;
   const percent = Math.round((FINISH_FACTOR[bead.finish] - 1) * 1000) / 10;
@@ -82,9 +93,9 @@ function RoleBead({ role, parts, bead, kinds, onChange, colouring, onColouring }
         label={`${name}: size and shape`}
         quiet
         value={bead.id}
-        options={kinds
-          .filter((kind) => suits(kind, parts))
-          .map((kind) => ({ value: kind.id, label: kind.name }))}
+        options={suited.map((kind) => ({ value: kind.id, label: kind.name }))}
+        says={says}
+        onOpen={setOpen}
         onChange={(id) => {
           const kind = kinds.find((k) => k.id === id);
           if (kind) onChange(kind);

@@ -67,6 +67,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
       body: (
         <BeadsChoice
           piece={piece}
+          plan={plan}
           parts={partsOfPiece(piece)}
           roles={roles}
           kinds={catalogue.beads}
