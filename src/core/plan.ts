@@ -32,8 +32,8 @@ import type { StepWords } from './read/phrases';
 import { steps, unitSteps, type StepGroup, type ToldUnit } from './read/steps';
 import { tally } from './read/tally';
 import { strokes } from './read/strokes';
-import { exposedThread, threadMm, threadMoves, type ExposedThread, type ThreadMove } from './read/thread';
-import { reading, total, totals, type Built, type Reading } from './read/totals';
+import { exposedThread, threadMoves, type ExposedThread, type ThreadMove } from './read/thread';
+import { reading, totals, type Built, type Reading } from './read/totals';
 import { findingPasses } from './read/traversals';
 import { weight, type Weight } from './read/weight';
 import { stitchKey, stitchOf } from './stitch';
@@ -46,17 +46,15 @@ import {
   type Graduation,
   type Structure,
   type Weaveable,
-  type WeaveRequest,
 } from './structures/structure';
 import { USUAL_SETTINGS } from './settings';
-import { goingOf, holeFill, tripsThatGo, type Gear, type HoleReading } from './supplies/holeFill';
-import { stretches, WOVEN, type Stretch } from './supplies/stretches';
-import { threadPlan, type Laid, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
+import { holeFill, tripsThatGo, type Gear, type HoleReading } from './supplies/holeFill';
+import { threadPlan, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
+import { threadQuestion } from './supplies/threadQuestion';
 import { threadDoubts } from './supplies/threadSense';
 import { warningsOf, type Warning } from './warnings';
-import { PathError } from './weave/builder';
-import { withFreeKnots } from './weave/knots';
-import { TAIL, type Move, type PassInfo, type Path } from './weave/path';
+import type { PassInfo, Path } from './weave/path';
+import { worked } from './weave/worked';
 
 export type { EndStage } from './endStage';
 export type { Gauge } from './gauge';
@@ -217,10 +215,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   const holeMm = (role: string) => beadOf(piece, role).holeMm;
   const room = remembered((role: string) => tripsThatGo(holeMm(role), gear));
   const build = remembered((n: number) =>
-    stranded(
-      withFreeKnots(withRoom((roomy) => weaveable.weave(n, { ...ends, without, ...roomy }), room)),
-      piece.doubled,
-    ),
+    worked((roomy) => weaveable.weave(n, { ...ends, without, ...roomy }), { room, doubled: piece.doubled }),
   );
   const { params } = piece.structure;
   const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
@@ -291,38 +286,18 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
   const from = reading(build, units, weaveable.minimumUnits);
   const threadOf = remembered((built: Built) => threadMoves(built.path, layOut(built)));
-  const woven = ({ place }: Move) => place.section === 'body';
-  // Only the woven part grows with the count; how far a loop lies from a tube's edge changes with its turn.
-  const inWork = (where: (move: Move) => boolean = () => true) =>
-    total(from, (built) => threadMm(threadOf(built), (move) => woven(move) && where(move))) +
-    threadMm(threadOf(from.at), (move) => !woven(move) && where(move));
   const { pathless } = weaveable;
   const holes = holeFill(from.at.path, holeMm, gear);
-  const laid = (needle: string): Laid => ({
-    stretches: pathless
-      ? measuredStretches(units, pathless.threadMm, threadOf(from.at))
-      : stretches(from, threadOf, needle),
-    hasRoom: roomIn(holes, gear, piece),
+  const asked = threadQuestion({
+    piece,
+    from,
+    units,
+    movesOf: threadOf,
+    holes,
+    gear,
+    pathless: pathless ?? null,
   });
-  const [first] = from.at.path.threads;
-  const arms = (first?.needles ?? []).filter((needle) => needle !== TAIL);
-  const needles = pathless
-    ? arms.slice(0, 1)
-    : from.at.path.threads.flatMap((t) => t.needles).filter((n) => n !== TAIL);
-  const thread = threadPlan(
-    {
-      needles: needles.map((needle) => ({ needle, ...laid(needle) })),
-      folded: arms.length === 2,
-      strands: piece.doubled ? 2 : 1,
-      // Where nobody has told the path, what the measured units took stands for it.
-      inWorkMm: pathless
-        ? units * pathless.threadMm + threadMm(threadOf(from.at), (move) => !woven(move))
-        : inWork(),
-      tailSewsMm: inWork((move) => move.needle === TAIL),
-      wanted: piece.threadChanges,
-    },
-    habits,
-  );
+  const thread = threadPlan(asked, habits);
   const workOfAll = (built: Built) => (pathless ? withoutThread : workOf)(built, layOut);
   const work = once(() => workOfAll({ path: build(units), units }));
   const shaded = rolesOf(weaveable).some((role) => piece.colourings[role]);
@@ -404,53 +379,6 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     }),
     cautions: cautionsFor(piece, rolesOf(weaveable)),
   };
-}
-
-/** Ways are led through holes with room; where none of them leads on, through any. */
-function withRoom(
-  weave: (options: Pick<WeaveRequest, 'room'>) => Path,
-  room: (role: string) => number,
-): Path {
-  try {
-    return weave({ room });
-  } catch (error) {
-    if (error instanceof PathError) return weave({});
-    throw error;
-  }
-}
-
-/** The same path with its thread folded at the needle. */
-const stranded = (path: Path, doubled: boolean): Path =>
-  doubled ? { ...path, threads: path.threads.map((thread) => ({ ...thread, doubled })) } : path;
-
-/** Whether a hole takes the two ends of a change: the old thread woven in, then the new. */
-function roomIn({ holes }: HoleReading, gear: Gear, piece: Piece): Laid['hasRoom'] {
-  const states = new Map(holes.map((state) => [state.bead.id, state]));
-  const adds = piece.doubled ? 2 : 1;
-  return ({ last }) => {
-    const state = last && states.get(last.id);
-    if (!state) return true;
-    const { strands, knots } = state;
-    return (
-      goingOf(beadOf(piece, state.bead.role).holeMm, { strands: strands + adds, knots, adds }, gear) !== 'no'
-    );
-  };
-}
-
-/** Stretches of a stitch whose path nobody has told: so much for every unit, and what sews the clasps. */
-function measuredStretches(units: number, unitMm: number, moves: readonly ThreadMove[]): Stretch[] {
-  const needle = 'working';
-  const unit = (i: number): Stretch => ({
-    needle,
-    section: WOVEN,
-    pass: 'base',
-    unit: i,
-    mm: unitMm,
-    last: null,
-  });
-  const mm = threadMm(moves, (move) => move.place.section !== WOVEN && move.needle !== TAIL);
-  const ends: Stretch = { needle, section: 'end loop', pass: 'sew on the clasp', unit: 0, mm, last: null };
-  return [...Array.from({ length: units }, (_, i) => unit(i)), ends];
 }
 
 /** The candidate that is woven: among arrangements the one of its length. */

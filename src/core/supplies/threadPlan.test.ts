@@ -153,6 +153,12 @@ describe('where thread is changed', () => {
     );
   });
 
+  it('a change after a unit that is there no more leaves it to the plan again', () => {
+    const best = divide(laid([300, 300, 300, 300]), cutting);
+    const wanted = [{ needle: 'working', pass: 'base', unit: 17 }];
+    expect(divide(laid([300, 300, 300, 300]), { ...cutting, wanted })).toEqual(best);
+  });
+
   it('“with 1.5 m on the needle you reach unit …”: no further than that takes, and not one unit less', () => {
     fc.assert(
       fc.property(

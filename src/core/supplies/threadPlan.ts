@@ -94,12 +94,15 @@ export function divide(laid: Laid, cutting: Cutting): Division {
   const cost = costs(stretches, cutting);
   const end = stretches.length;
   const roomy = () => places.filter((i) => hasRoom(before(i)));
-  const at = cutting.wanted
-    ? chosen(cutting.wanted, places, before)
-    : (best(roomy(), cost, end, cutting.handyMm) ??
-      best(places, cost, end, cutting.handyMm) ??
-      latest(places, cost, end, cutting.handyMm, 'next') ??
-      []);
+  const own = cutting.wanted && chosen(cutting.wanted, places, before);
+  // A change after a unit that is there no more says nothing of where the others were to be.
+  const at =
+    own && own.length === cutting.wanted?.length
+      ? own
+      : (best(roomy(), cost, end, cutting.handyMm) ??
+        best(places, cost, end, cutting.handyMm) ??
+        latest(places, cost, end, cutting.handyMm, 'next') ??
+        []);
   const edges = [0, ...at, stretches.length];
   const cuts = edges.slice(1).map((to, k): Cut => {
     const from = edges[k] as number;

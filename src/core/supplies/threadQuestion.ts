@@ -1,0 +1,88 @@
+import { beadOf, type Piece } from '../piece';
+import { threadMm, type ThreadMove } from '../read/thread';
+import { total, type Built, type Reading } from '../read/totals';
+import { TAIL, type Move } from '../weave/path';
+import { goingOf, type Gear, type HoleReading } from './holeFill';
+import { stretches, WOVEN, type Stretch } from './stretches';
+import type { Laid, ThreadQuestion } from './threadPlan';
+
+interface Asked {
+  readonly piece: Piece;
+  readonly from: Reading;
+  readonly units: number;
+  readonly movesOf: (built: Built) => readonly ThreadMove[];
+  readonly holes: HoleReading;
+  readonly gear: Gear;
+  /** What one unit takes where nobody has told the path. */
+  readonly pathless: { readonly threadMm: number } | null;
+}
+
+const isWoven = ({ place }: Move): boolean => place.section === WOVEN;
+
+/** What the plan of a piece asks of its thread: what each needle lays, in all and stretch by stretch. */
+export function threadQuestion({
+  piece,
+  from,
+  units,
+  movesOf,
+  holes,
+  gear,
+  pathless,
+}: Asked): ThreadQuestion {
+  const { threads } = from.at.path;
+  const atEnds = (where: (move: Move) => boolean) =>
+    threadMm(movesOf(from.at), (move) => !isWoven(move) && where(move));
+  // Only the woven part grows with the count; how far a loop lies from a tube's edge changes with its turn.
+  const inWork = (where: (move: Move) => boolean) =>
+    total(from, (built) => threadMm(movesOf(built), (move) => isWoven(move) && where(move))) + atEnds(where);
+  const arms = (threads[0]?.needles ?? []).filter((needle) => needle !== TAIL);
+  const needles = pathless
+    ? arms.slice(0, 1)
+    : threads.flatMap((thread) => thread.needles).filter((needle) => needle !== TAIL);
+  return {
+    needles: needles.map((needle) => ({
+      needle,
+      stretches: pathless
+        ? measured(
+            needle,
+            units,
+            pathless.threadMm,
+            atEnds((move) => move.needle !== TAIL),
+          )
+        : stretches(from, movesOf, needle),
+      hasRoom: roomIn(holes, gear, piece),
+    })),
+    folded: arms.length === 2,
+    strands: piece.doubled ? 2 : 1,
+    // Where nobody has told the path, what the measured units took stands for it.
+    inWorkMm: pathless ? units * pathless.threadMm + atEnds(() => true) : inWork(() => true),
+    tailSewsMm: inWork((move) => move.needle === TAIL),
+    wanted: piece.threadChanges,
+  };
+}
+
+/** Whether a hole takes the two ends of a change: the old thread woven in, then the new. */
+function roomIn({ holes }: HoleReading, gear: Gear, piece: Piece): Laid['hasRoom'] {
+  const states = new Map(holes.map((state) => [state.bead.id, state]));
+  const adds = piece.doubled ? 2 : 1;
+  return ({ last }) => {
+    const state = last && states.get(last.id);
+    if (!state) return true;
+    const lying = { strands: state.strands + adds, knots: state.knots, adds };
+    return goingOf(beadOf(piece, state.bead.role).holeMm, lying, gear) !== 'no';
+  };
+}
+
+/** Stretches of a stitch whose path nobody has told: so much for every unit, and what sews the clasps. */
+function measured(needle: string, units: number, unitMm: number, endsMm: number): Stretch[] {
+  const unit = (i: number): Stretch => ({
+    needle,
+    section: WOVEN,
+    pass: 'base',
+    unit: i,
+    mm: unitMm,
+    last: null,
+  });
+  const ends = { needle, section: 'end loop', pass: 'sew on the clasp', unit: 0, mm: endsMm, last: null };
+  return [...Array.from({ length: units }, (_, i) => unit(i)), ends];
+}
