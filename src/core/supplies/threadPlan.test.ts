@@ -230,6 +230,18 @@ describe('what to cut', () => {
     expect(doubled.holes.byRole.get('A')?.strands).toBe(2 * (single.holes.byRole.get('A')?.strands ?? 0));
   });
 
+  it('a change moved on one arm of a folded cord leaves the other arm’s changes where they are', () => {
+    const change = (plan: Plan) =>
+      plan.thread.divisions.map(({ changes }) => changes.map(({ after }) => after));
+    const best = change(inStitch('cross-weave', { units: 900 }));
+    const [one = [], other = []] = best;
+    const [first] = one;
+    if (!first) throw new Error('nothing is changed');
+    const threadChanges = [{ ...first, unit: first.unit - 2 }, ...one.slice(1), ...other];
+    const after = change(inStitch('cross-weave', { units: 900, threadChanges }));
+    expect(after).toEqual([[{ ...first, unit: first.unit - 2 }, ...one.slice(1)], other]);
+  });
+
   it('two needles are the two ends of one length, folded in the middle', () => {
     const { thread } = inStitch('cross-weave', { units: 20 });
     expect(thread.divisions).toHaveLength(2);

@@ -94,10 +94,11 @@ export function divide(laid: Laid, cutting: Cutting): Division {
   const cost = costs(stretches, cutting);
   const end = stretches.length;
   const roomy = () => places.filter((i) => hasRoom(before(i)));
-  const own = cutting.wanted && chosen(cutting.wanted, places, before);
+  const wanted = cutting.wanted?.filter(({ needle }) => needle === stretches[0]?.needle) ?? null;
+  const own = wanted && chosen(wanted, places, before);
   // A change after a unit that is there no more says nothing of where the others were to be.
   const at =
-    own && own.length === cutting.wanted?.length
+    own && own.length === wanted.length
       ? own
       : (best(roomy(), cost, end, cutting.handyMm) ??
         best(places, cost, end, cutting.handyMm) ??
@@ -139,11 +140,19 @@ function latest(
   otherwise: 'next' | 'give up',
 ): number[] | null {
   const at: number[] = [];
-  for (let from = 0; cost(from, end) > mostMm;) {
-    const ahead = places.filter((i) => i > from);
-    const fits = ahead.findLast((i) => cost(from, i) <= mostMm);
-    if (fits === undefined && otherwise === 'give up') return null;
-    const next = fits ?? ahead[0];
+  let passed = 0; // places that lie behind
+  let from = 0;
+  while (cost(from, end) > mostMm) {
+    // A longer stretch costs more: the furthest place that is not too far is found by halving.
+    let [least, most] = [passed, places.length];
+    while (least < most) {
+      const middle = (least + most) >> 1;
+      if (cost(from, places[middle] as number) <= mostMm) least = middle + 1;
+      else most = middle;
+    }
+    if (least === passed && otherwise === 'give up') return null;
+    passed = Math.max(least, passed + 1);
+    const next = places[passed - 1];
     if (next === undefined) break;
     at.push(next);
     from = next;
