@@ -69,7 +69,7 @@ export function solvedForm(
   const solids = new Map(distinctRoles(woven).map((role) => [role, solidOf(sizeOf(role))]));
   const reaches = (beads: readonly Bead[], placed: (bead: Bead) => Resting, way: 1 | -1) =>
     Math.max(...beads.map((bead) => reach(solids.get(bead.role) as Solid, placed(bead), [way, 0, 0])));
-  const turned = turnedBeads(sample.path, body, alikeOnly, resting, sizeOf);
+  const turned = turnedBeads(sample.path, body, { alikeOnly, closed, resting, sizeOf });
 
   // What is made at an end only, such as a turn, lies beside the repeat as the closed form says.
   const closedAt = (bead: Bead) => restingAt(closed.pose(bead));
@@ -107,18 +107,25 @@ const modulo = (n: number, of: number): number => n - Math.floor(n / of) * of;
 
 const placeWord = (bead: Bead): string => `${bead.place.unit}/${beadWord(bead)}`;
 
+interface Turning {
+  /** Whether a bead lies as its like in the repeat does, no more. */
+  readonly alikeOnly: (bead: Bead) => boolean;
+  readonly closed: Form;
+  readonly resting: (bead: Bead) => Resting | null;
+  readonly sizeOf: (role: string) => BeadSize;
+}
+
 /**
- * Beads of a start lie as their like in the repeat do, but may have been strung the other way. Those are
- * turned round whose thread is then the shorter.
+ * Beads of a start lie as their like in the repeat do, but may have been strung the other way: as the closed form says,
+ * and those besides whose thread is then the shorter.
  */
 function turnedBeads(
   path: Path,
   body: readonly Bead[],
-  strungApart: (bead: Bead) => boolean,
-  resting: (bead: Bead) => Resting | null,
-  sizeOf: (role: string) => BeadSize,
+  { alikeOnly, closed, resting, sizeOf }: Turning,
 ): ReadonlySet<string> {
-  const turned = new Set<string>();
+  const apart = body.filter(alikeOnly);
+  const turned = new Set(apart.filter((bead) => isAgainst(closed.pose(bead), resting(bead))).map(placeWord));
   const woven = new Set(body);
   const end = (bead: Bead, at: Resting, side: End): Point => {
     const way = turned.has(placeWord(bead)) ? -1 : 1;
@@ -143,7 +150,7 @@ function turnedBeads(
       return p && q ? sum + distance(end(a.bead, p, a.end), end(b.bead, q, b.end)) : sum;
     }, 0);
   for (let round = 0; round < 2; round++)
-    for (const bead of body.filter(strungApart)) {
+    for (const bead of apart) {
       const word = placeWord(bead);
       const before = bareMm(bead);
       if (turned.has(word)) turned.delete(word);
@@ -154,6 +161,10 @@ function turnedBeads(
     }
   return turned;
 }
+
+/** Whether a bead points the other way in the closed form than where it rests. */
+const isAgainst = ({ axis }: Pose, at: Resting | null): boolean =>
+  at !== null && axis[0] * at.turn[0] + axis[1] * at.turn[3] + axis[2] * at.turn[6] < 0;
 
 /** The same work made with the other hand: its mirror image across. */
 export function mirroredForm(form: Form): Form {

@@ -46,6 +46,17 @@ describe('brick stitch by hand', () => {
     expect(Math.abs(wall.gauge.pitchMm / bead.lengthMm - 1)).toBeLessThan(0.02);
   });
 
+  it('from bead to bead of the ladder and its loop no thread is longer than a loop is wide', () => {
+    for (const wide of [2, 3, 5, 6, 8, 12]) {
+      const { thread } = laidOut('brick-stitch', { sequence: ['A'], wide }).work();
+      const atStart = thread.filter(
+        ({ move: { kind, place } }) => kind !== 'knot' && place.row === 0 && place.section !== 'finish',
+      );
+      const { diameterMm } = byId(BEADS, 'seed-11');
+      for (const { gapMm } of atStart) expect(gapMm).toBeLessThan(2 * diameterMm);
+    }
+  });
+
   it.each([2, 3, 4, 5, 8, 12])('%i across: sewn on by one loop or as many as it has room for', (wide) => {
     for (const loops of [1, Math.floor(wide / 2)]) {
       const loop = { seedsEachSide: 3, passes: 3, loops };

@@ -101,7 +101,10 @@ function weave(p: Params, units: number, { start, end, joined: _none, ...options
   // A clasp hangs between two beads of an end: up the one, down the one before it. From the last bead of a row only
   // every second can be come up by.
   const ups = Array.from({ length: Math.floor(p.wide / 2) }, (_, k) => last - 2 * k);
-  const hangsAt = ({ loops = 1 }: SewnLoop) => spread(ups, loops);
+  // A row leans out by a quarter of a bead where it begins: so far behind its middle bead lies the piece's middle.
+  const off = (up: number) => Math.abs(up - 0.5 - (last / 2 + 0.25));
+  const middle = ups.reduce((best, up) => (off(up) < off(best) ? up : best), last);
+  const hangsAt = ({ loops = 1 }: SewnLoop) => (loops === 1 ? [middle] : spread(ups, loops));
   const toTheLoop = (which: 'start' | 'end', work: () => void) =>
     w.in({ section: loopSection(which), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, work);
 
