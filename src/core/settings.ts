@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { LEAST_FACTOR } from './supplies/holeFill';
 import { KIND_FACTS, KINDS, MOST_EASE_MM, type EaseAmounts, type Kind } from './body/kinds';
 
 /** One's own habits: what a new piece starts from, and how lengths and thread are reckoned. */
@@ -31,7 +32,7 @@ export const settingsSchema = z.object({
   /** Thread to spare, as a part of what lies in the work. */
   threadMargin: z.number().min(0).max(0.5).default(0.1),
   /** How far holes can be filled in one’s own hands, as a part of what is told: learnt from trips that did not go. */
-  holeFactor: z.number().min(0.4).max(1).default(1),
+  holeFactor: z.number().min(LEAST_FACTOR).max(1).default(1),
   /** What thread is cut by. */
   cutBy: z.enum(['length', 'wingspan', 'arm']).default('length'),
 });

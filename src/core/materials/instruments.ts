@@ -26,7 +26,7 @@ export const simulatedCaliper = (mm: number, random: () => number = Math.random)
   read: () => Promise.resolve(shown(mm, 0.01, random)),
 });
 
-/** Grams of a hundred seeds whose weight nobody knows yet: glass of 2.5 g/cm³ without its hole (memory). */
+/** Glass, 2.5 g/cm³ (memory): what beads weigh that nobody has weighed yet. */
 const GLASS_G_PER_MM3 = 0.0025;
 
 /** Instruments with a hundred beads of a kind on the scale, ten in the caliper's jaws, and one across. */

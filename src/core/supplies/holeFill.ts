@@ -78,8 +78,13 @@ export function tripsThatGo(holeMm: number, gear: Gear, most = 99): number {
   return trips;
 }
 
-/** The limits that a trip which did not go tells of: the fill at which it did not is beyond the last. */
-export const factorFrom = (fill: number): number => Math.min(1, fill / HARD) * 0.99;
+/** Less than this part of the limits is no limit but a broken bead (from memory). */
+export const LEAST_FACTOR = 0.4;
+/** So much below the fill at which a trip did not go lies the limit, that this trip is beyond it. */
+const BEYOND = 0.99;
+
+/** The factor that a trip which did not go tells of. */
+export const factorFrom = (fill: number): number => Math.max(LEAST_FACTOR, Math.min(1, fill / HARD) * BEYOND);
 
 /** One hole, after all the work. */
 export interface HoleState {

@@ -20,7 +20,7 @@ export interface ThreadHabits {
   readonly holeFactor: number;
 }
 
-export const handyMm = ({ wingspanMm }: ThreadHabits): number =>
+const handyMm = ({ wingspanMm }: ThreadHabits): number =>
   HANDY_WINGSPANS * (wingspanMm ?? TYPICAL_WINGSPAN_MM);
 
 /** What one needle, or one arm of a folded cord, lays. */
@@ -111,9 +111,7 @@ export function divide(laid: Laid, cutting: Cutting): Division {
   });
   return {
     cuts,
-    changes: at.map((i) => {
-      return { after: placeOf(before(i)), at: i, crowded: !hasRoom(before(i)) };
-    }),
+    changes: at.map((i) => ({ after: placeOf(before(i)), at: i, crowded: !hasRoom(before(i)) })),
     tooLong: cuts.some(({ mm }) => mm > cutting.handyMm + 1e-9),
   };
 }

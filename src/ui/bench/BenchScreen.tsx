@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { structureById } from '@/core/structures/registry';
 import { putAwayAction, type Shelf } from '@/server/actions/archive';
 import type { BenchData, StoredPattern, StoredPiece } from '@/server/screens';
+import { hasWords } from '../fields/sought';
 import { useUndo } from '../fields/useUndo';
 import { GivenLayouts } from '../layouts/useLayouts';
 import { Term } from '../glossary/Term';
@@ -97,16 +98,8 @@ function Bench({ pieces, away, patterns, people }: BenchData) {
   );
 }
 
-/** Whether every word that is sought stands in what is known of a piece. */
-function matches({ doc }: StoredPiece, sought: string): boolean {
-  const known = [doc.name, doc.kind, doc.wearer?.name, structureById(doc.structure.id)?.name]
-    .join(' ')
-    .toLowerCase();
-  return sought
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => known.includes(word));
-}
+const matches = ({ doc }: StoredPiece, sought: string): boolean =>
+  hasWords(sought, doc.name, doc.kind, doc.wearer?.name, structureById(doc.structure.id)?.name);
 
 function Patterns({ patterns }: { readonly patterns: readonly StoredPattern[] }) {
   const putAway = useUndo('pattern');

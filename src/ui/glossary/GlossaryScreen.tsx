@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { GLOSSARY, type GlossaryEntry } from '@/core/glossary';
 import { useOneByOne } from '../gallery/StitchSample';
 import { TermPicture } from './TermPicture';
+import { hasWords } from '../fields/sought';
 import styles from './glossary.module.css';
 
 const ENTRIES: readonly GlossaryEntry[] = GLOSSARY;
@@ -13,8 +14,7 @@ const ENTRIES: readonly GlossaryEntry[] = GLOSSARY;
 export function GlossaryScreen() {
   const [sought, setSought] = useState('');
   const drawn = useOneByOne(ENTRIES.length);
-  const wanted = sought.trim().toLowerCase();
-  const found = ENTRIES.filter(({ word, meaning }) => `${word} ${meaning}`.toLowerCase().includes(wanted));
+  const found = ENTRIES.filter(({ word, meaning }) => hasWords(sought, word, meaning));
   return (
     <div className={styles.screen}>
       <header className={styles.header}>

@@ -2,7 +2,9 @@
 
 import { Input } from 'antd';
 import { useState } from 'react';
+import { MM_PER_INCH } from '@/core/length/length';
 import type { Catalogue } from '@/server/screens';
+import { hasWords } from '../fields/sought';
 import { AddThread } from './AddThread';
 import { AsTable } from './AsTable';
 import { BeadRow } from './BeadRow';
@@ -17,9 +19,9 @@ export function MaterialsScreen({
 }) {
   const [sought, setSought] = useState('');
   const [measuring, setMeasuring] = useState<string | null>(null);
-  const words = sought.toLowerCase().split(/\s+/);
-  const matches = (...told: string[]) => words.every((word) => told.join(' ').toLowerCase().includes(word));
-  const found = beads.filter(({ name, shape, source }) => matches(name, shape, SOURCE_WORDS[source]));
+  const found = beads.filter(({ name, shape, source }) =>
+    hasWords(sought, name, shape, SOURCE_WORDS[source]),
+  );
   return (
     <div className={styles.screen}>
       <header className={styles.header}>
@@ -96,8 +98,6 @@ interface DiametersProps {
   }[];
 }
 
-const MM_PER_THOUSANDTH = 25.4 / 1000;
-
 /** Thickness in both units: weights and letters contradict each other, the diameter does not. */
 const Diameters = ({ label, rows }: DiametersProps) => (
   <table className={styles.table} aria-label={label}>
@@ -114,7 +114,7 @@ const Diameters = ({ label, rows }: DiametersProps) => (
         <tr key={id}>
           <th scope="row">{name}</th>
           <td className="figures">{diameterMm.toFixed(2)}</td>
-          <td className="figures">{(Math.round(diameterMm / MM_PER_THOUSANDTH) / 1000).toFixed(3)}</td>
+          <td className="figures">{(diameterMm / MM_PER_INCH).toFixed(3)}</td>
           <td>{SOURCE_WORDS[source]}</td>
         </tr>
       ))}

@@ -6,6 +6,7 @@ import { useOptimistic, useTransition } from 'react';
 import { FITS, KIND_FACTS, KINDS, type Kind } from '@/core/body/kinds';
 import { PLACE_FACTS } from '@/core/body/places';
 import { easeOf, type Settings } from '@/core/settings';
+import { percent } from '@/core/words';
 import { changeSettingsAction } from '@/server/actions/settings';
 import { Choice } from '../fields/Choice';
 import { LengthInput } from '../fields/LengthInput';
@@ -15,7 +16,6 @@ import { useLengths } from '../shell/lengths';
 import styles from './settings.module.css';
 
 const MARGINS = [0.05, 0.1, 0.15, 0.2, 0.3] as const;
-const percent = (part: number) => `${Math.round(part * 100)} %`;
 /** Kinds whose length goes by ease. */
 const EASED = KINDS.filter((kind) =>
   KIND_FACTS[kind].schools.some((one) => one === 'ease' || one === 'over'),

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { changeWords } from '@/core/supplies/cutting';
@@ -8,14 +8,13 @@ import { lane, moved, type LaneChange } from '@/core/supplies/lane';
 import { isSamePlace } from '@/core/supplies/threadPlan';
 import { useLengths } from '../../shell/lengths';
 import type { Scale } from './Rules';
+import { useKeySteps } from './useKeySteps';
 import styles from './Tape.module.css';
 
 const LINE_HIGH = 9;
 const BAR_HIGH = 7;
 /** A grip that a finger finds, px. */
 const GRIP_WIDE = 24;
-/** Keys that follow each other within this time are one movement, ms. */
-const FAST_MS = 400;
 
 /** What the lane takes of the tape’s height, px. */
 export const laneHeight = (plan: Plan): number => Math.max(1, lane(plan).lines) * LINE_HIGH;
@@ -76,20 +75,12 @@ interface GripProps {
 function Grip({ number, change, plan, x, y, onMove }: GripProps) {
   const { thread } = useLengths();
   const [held, setHeld] = useState(false);
-  const asked = useRef({ index: 0, at: -Infinity });
   const { others, line, unit, after } = change;
   const now = others.findIndex((other) => isSamePlace(other.after, after));
+  const steps = useKeySteps(now, 1, others.length - 1);
   const words = `${changeWords(after)}; the longest length ${thread(plan.thread.longestMm)}`;
   const onKeyDown = (event: KeyboardEvent) => {
-    const step = STEPS[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    event.stopPropagation();
-    // Keys can come faster than the tape follows: each goes on from where the one before it was going.
-    const from = event.timeStamp - asked.current.at < FAST_MS ? asked.current.index : now;
-    const index = Math.min(Math.max(from + step, 0), others.length - 1);
-    asked.current = { index, at: event.timeStamp };
-    const to = others[index];
+    const to = others[steps(event) ?? -1];
     if (to) onMove(to.after);
   };
   const drag = (event: PointerEvent<SVGGElement>) => {
@@ -142,15 +133,6 @@ function Grip({ number, change, plan, x, y, onMove }: GripProps) {
     </g>
   );
 }
-
-const STEPS: Readonly<Record<string, number>> = {
-  ArrowLeft: -1,
-  ArrowDown: -1,
-  ArrowRight: 1,
-  ArrowUp: 1,
-  PageDown: -4,
-  PageUp: 4,
-};
 
 /** The same in words. */
 export function threadWords({ thread, closure }: Plan, word: (mm: number) => string): string {

@@ -1,9 +1,10 @@
 'use client';
 
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { MM_PER_INCH, type LengthRange } from '@/core/length/length';
 import { useLengths } from '../../shell/lengths';
 import type { Scale } from './Rules';
+import { useKeySteps } from './useKeySteps';
 import styles from './Tape.module.css';
 
 interface Props {
@@ -18,14 +19,12 @@ interface Props {
   readonly onWish: ((mm: number) => void) | null;
 }
 
-/** Keys that follow each other within this time are one movement, ms. */
-const FAST_MS = 400;
 const PILL = { wide: 150, high: 26 };
 
 /** The wish on the tape: dragged, or moved by arrow keys, it changes, and the ease follows. */
 export function WishMarker({ wishMm, range, scale, pxPerMm, widthPx, downTo, onWish }: Props) {
   const { show, unit } = useLengths();
-  const asked = useRef({ mm: wishMm, at: -Infinity });
+  const steps = useKeySteps(wishMm, unit === 'in' ? MM_PER_INCH / 16 : 1);
   const [grip, setGrip] = useState<{ readonly x: number; readonly mm: number } | null>(null);
   const x = scale(wishMm);
   const pill = Math.min(Math.max(x, PILL.wide / 2 + 2), widthPx - PILL.wide / 2 - 2);
@@ -42,17 +41,9 @@ export function WishMarker({ wishMm, range, scale, pxPerMm, widthPx, downTo, onW
         </text>
       </g>
     );
-  const fine = unit === 'in' ? MM_PER_INCH / 16 : 1;
   const onKeyDown = (event: KeyboardEvent) => {
-    const step = STEPS[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    event.stopPropagation();
-    // Keys can come faster than the tape follows: each goes on from where the one before it was going.
-    const { mm, at } = asked.current;
-    const from = event.timeStamp - at < FAST_MS ? mm : wishMm;
-    asked.current = { mm: from + step * fine, at: event.timeStamp };
-    onWish(from + step * fine);
+    const mm = steps(event);
+    if (mm !== null) onWish(mm);
   };
   const grab = (event: PointerEvent<SVGGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -96,13 +87,3 @@ export function WishMarker({ wishMm, range, scale, pxPerMm, widthPx, downTo, onW
     </g>
   );
 }
-
-/** Fine steps by the arrows, coarse ones by the page keys. */
-const STEPS: Readonly<Record<string, number>> = {
-  ArrowLeft: -1,
-  ArrowDown: -1,
-  ArrowRight: 1,
-  ArrowUp: 1,
-  PageDown: -4,
-  PageUp: 4,
-};

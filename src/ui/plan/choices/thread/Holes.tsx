@@ -141,7 +141,7 @@ function DidNotGo({ plan }: { readonly plan: Plan }) {
       {bottleneck.going !== 'no' && (
         <>
           <p className="soft">Did the fullest trip not go in your hands? Say so, and every piece follows.</p>
-          <Button onClick={() => void keep(Math.max(0.4, factorFrom(bottleneck.fill)))}>It did not go</Button>
+          <Button onClick={() => void keep(factorFrom(bottleneck.fill))}>It did not go</Button>
         </>
       )}
       {settings.holeFactor < 1 && <Button onClick={() => void keep(1)}>Forget what did not go</Button>}
