@@ -6,6 +6,12 @@ const config: NextConfig = {
   // PGlite finds its own files beside itself; bundling it breaks that.
   serverExternalPackages: ['@electric-sql/pglite', 'pg'],
   devIndicators: false,
+  experimental: {
+    turbopackChunking: { clusters: [[/./]], firstPageLoadPriority: 1, requestCost: 20_000_000, maxChunkCountPerGroup: 3, maxMergeChunkSize: 20_000_000, minChunkSize: 500_000 },
+    turbopackCjsTreeShaking: true,
+    turbopackCjsScopeHoisting: true,
+    turbopackCrossModuleConstants: true,
+  },
   // Types are a gate of their own in npm test; checked twice, they would take as long again.
   typescript: { ignoreBuildErrors: true },
 };

@@ -1,6 +1,6 @@
+import type { Answers } from './answers';
 import type { Candidate } from './fit/candidates';
 import type { Piece } from './piece';
-import type { Plan } from './plan';
 
 /** The change that takes a count, or an arrangement; null leaves it to the fit again. */
 export function choosing(piece: Piece, chosen: Pick<Candidate, 'units' | 'counts'> | null): Partial<Piece> {
@@ -12,11 +12,13 @@ export function choosing(piece: Piece, chosen: Pick<Candidate, 'units' | 'counts
 }
 
 /** Whether the maker has chosen the count herself. */
-export const hasChosen = ({ units, structure: { params } }: Piece, { arrangement }: Plan): boolean =>
-  arrangement ? Array.isArray(params.counts) && params.counts.length > 0 : units !== null;
+export const hasChosen = (
+  { units, structure: { params } }: Piece,
+  { arrangement }: Pick<Answers, 'arrangement'>,
+): boolean => (arrangement ? Array.isArray(params.counts) && params.counts.length > 0 : units !== null);
 
 /** What is counted, in words: "21 units", "47 beads". */
-export function countWords({ arrangement }: Pick<Plan, 'arrangement'>, units: number): string {
+export function countWords({ arrangement }: Pick<Answers, 'arrangement'>, units: number): string {
   if (arrangement) return `${units} beads`;
   return `${units} ${units === 1 ? 'unit' : 'units'}`;
 }

@@ -46,7 +46,7 @@ export function keyOfSwatch(swatch: Swatch): StitchKey | null {
 }
 
 /** What a swatch says in the book, under its key; nothing where its units do not repeat. */
-export const entriesOf = (swatch: Swatch, stitch = keyOfSwatch(swatch)): SwatchEntry[] =>
+const entriesOf = (swatch: Swatch, stitch: StitchKey | null): SwatchEntry[] =>
   stitch
     ? [
         {
@@ -58,9 +58,19 @@ export const entriesOf = (swatch: Swatch, stitch = keyOfSwatch(swatch)): SwatchE
       ]
     : [];
 
-/** A book of swatches for the plan to look in. */
+/** A swatch, and what it is kept under. */
+export interface Keyed {
+  readonly doc: Swatch;
+  readonly stitch: StitchKey | null;
+}
+
+/** A book of swatches for the plan to look in, by keys that are known. */
+export const bookOfKeyed = (swatches: readonly Keyed[]): SwatchBook =>
+  swatchBook(swatches.flatMap(({ doc, stitch }) => entriesOf(doc, stitch)));
+
+/** The same, by keys found now. */
 export const bookOf = (swatches: readonly Swatch[]): SwatchBook =>
-  swatchBook(swatches.flatMap((swatch) => entriesOf(swatch)));
+  bookOfKeyed(swatches.map((doc) => ({ doc, stitch: keyOfSwatch(doc) })));
 
 /** What swatches of one stitch measured, told in the units of the first of them. */
 export function readingsOf(swatches: readonly Swatch[]): Measured[] {

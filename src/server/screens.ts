@@ -13,13 +13,14 @@ import { patterns, type StoredPattern } from '@/data/patterns';
 import { swatches, type StoredSwatch } from '@/data/swatches';
 import { variants, type StoredVariant } from '@/data/variants';
 import { theWorkspace, type Workspace } from '@/data/workspaces';
+import type { Answers } from '@/core/answers';
 import type { CellLayout } from '@/core/layout/cellLayout';
 import type { StitchKey } from '@/core/fit/swatchBook';
 import type { Piece } from '@/core/piece';
-import { keyOfSwatch } from '@/core/swatches';
+import { bookOfKeyed, keyOfSwatch } from '@/core/swatches';
 import { examples } from './examples';
 import { installation } from './installation';
-import { laidOut } from './laidOut';
+import { firstAnswers, laidOut } from './laidOut';
 
 export type {
   AsideVersion,
@@ -45,12 +46,12 @@ function keyed(swatch: StoredSwatch): KeyedSwatch {
   return { ...swatch, stitch: keys.get(swatch.id) ?? null };
 }
 
-/** What every screen goes by: the unit of lengths, habits, and the swatches that plans stand on. */
-export async function atHand(): Promise<Omit<Workspace, 'id'> & { swatches: KeyedSwatch[] }> {
+/** What every screen goes by: the unit of lengths, habits, and the swatches that plans stand on. Asked for once a page. */
+export const atHand = cache(async (): Promise<Omit<Workspace, 'id'> & { swatches: KeyedSwatch[] }> => {
   const { database, workspaceId } = await installation();
   const { lengthUnit, settings } = await theWorkspace(database.db);
   return { lengthUnit, settings, swatches: (await swatches(database.db, workspaceId)).map(keyed) };
-}
+});
 
 /** What the People screen shows. */
 export async function peopleScreen(): Promise<{ people: Person[] }> {
@@ -95,6 +96,8 @@ export interface BenchData {
 
 export interface PlanScreenData {
   readonly piece: StoredPiece;
+  /** Null where there is no plan yet. */
+  readonly answers: Answers | null;
   readonly laidOut: Readonly<Record<string, CellLayout>>;
   readonly aside: readonly AsideVersion[];
   /** What is set beside it, to be compared. */
@@ -134,9 +137,11 @@ export const planScreen = cache(async (id: string): Promise<PlanScreenData | nul
   const piece = await pieceById(db, workspaceId, id);
   if (!piece) return null;
   const [late, beside] = [await asideVersions(db, workspaceId, id), await variants(db, workspaceId, id)];
+  const { settings, swatches } = await atHand();
+  const besides = [...late, ...beside].map(({ doc }) => doc);
   return {
     piece,
-    laidOut: laidOut([piece, ...late, ...beside].map(({ doc }) => doc)),
+    ...firstAnswers(piece.doc, besides, { swatches: bookOfKeyed(swatches), habits: settings }),
     aside: late,
     variants: beside,
     others: (await namesOnBench(db, workspaceId)).filter((other) => other.id !== id),

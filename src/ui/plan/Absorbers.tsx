@@ -5,7 +5,7 @@ import { absorbers, type Absorber } from '@/core/absorbers';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue } from '@/server/screens';
-import { useKnown } from '../shell/atHand';
+import { useKnown } from '../shell/useKnown';
 import { useAfterPaint } from '../shell/useAfterPaint';
 import { useLengths } from '../shell/lengths';
 import styles from './CountHills.module.css';

@@ -1,9 +1,9 @@
 'use client';
 
 import { line, range, scaleLinear, area } from 'd3';
+import type { Answers } from '@/core/answers';
 import { countWords, stepsWords } from '@/core/choosing';
 import type { Candidate } from '@/core/fit/candidates';
-import type { Plan } from '@/core/plan';
 import { useLengths } from '../shell/lengths';
 import styles from './CountHills.module.css';
 
@@ -15,22 +15,22 @@ const HEIGHT = 112;
 const REACH = 3;
 
 interface Props {
-  readonly plan: Plan;
+  readonly answers: Answers;
   readonly onChoose: (chosen: Candidate) => void;
 }
 
 /** The neighbouring counts as hills on a length axis, the fitting band behind them: choose one. */
-export function CountHills({ plan, onChoose }: Props) {
+export function CountHills({ answers, onChoose }: Props) {
   const { show, change } = useLengths();
-  const { candidates, chosen, gauge, wear } = plan;
+  const { candidates, chosen, gauge, wear, closure, arrangement } = answers;
   // With chain every count comes to about the wish: then the counts are set out by what is woven.
-  const chained = plan.closure.chainMm > 0;
+  const chained = closure.chainMm > 0;
   const shift = (c: Candidate) =>
     chained ? (c.units - chosen.units) * gauge.pitchMm + chosen.finishedMm - c.finishedMm : 0;
   const at = (c: Candidate) => c.finishedMm + shift(c);
   const centreMm = chosen.finishedMm;
   const reach = Math.max(...candidates.map((c) => Math.abs(at(c) - centreMm)));
-  const halfMm = plan.arrangement ? 1.28 * reach : 2.55 * gauge.pitchMm;
+  const halfMm = arrangement ? 1.28 * reach : 2.55 * gauge.pitchMm;
   const scale = scaleLinear([centreMm - halfMm, centreMm + halfMm], [0, WIDTH]).clamp(true);
   const percent = (mm: number) => `${(scale(mm) / WIDTH) * 100}%`;
 
@@ -41,12 +41,12 @@ export function CountHills({ plan, onChoose }: Props) {
       : { good: false, words: change(c.offMm) };
   };
   const stepsOf = ({ counts }: Candidate) =>
-    counts && plan.arrangement ? `, each half ${stepsWords(plan.arrangement.steps, counts)}` : '';
+    counts && arrangement ? `, each half ${stepsWords(arrangement.steps, counts)}` : '';
   const rule = (c: Candidate) => c.breaks.map(({ why }) => `; better not: ${why}`).join('');
 
   return (
     <fieldset className={styles.hills}>
-      <legend className="srOnly">{plan.arrangement ? 'How many of each' : 'How many units'}</legend>
+      <legend className="srOnly">{arrangement ? 'How many of each' : 'How many units'}</legend>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className={styles.picture}
@@ -83,7 +83,7 @@ export function CountHills({ plan, onChoose }: Props) {
             value={keyOf(c)}
             checked={keyOf(c) === keyOf(chosen)}
             onChange={() => onChoose(c)}
-            aria-label={`${countWords(plan, c.units)}${stepsOf(c)}, ${show(c.finishedMm)}, ${change(c.offMm)} off the wish${verdict(c).good ? ', fits' : ''}${rule(c)}`}
+            aria-label={`${countWords(answers, c.units)}${stepsOf(c)}, ${show(c.finishedMm)}, ${change(c.offMm)} off the wish${verdict(c).good ? ', fits' : ''}${rule(c)}`}
           />
           <span className={styles.number}>{c.units}</span>
           {c.counts && <span className={styles.length}>{c.counts.join(' · ')}</span>}

@@ -50,7 +50,7 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
           </button>
         )}
       </div>
-      <CountHills plan={plan} onChoose={(chosen) => onChange(choosing(piece, chosen))} />
+      <CountHills answers={plan} onChoose={(chosen) => onChange(choosing(piece, chosen))} />
       {stands && <Absorbers piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />}
       {!plan.arrangement && <CountRules piece={piece} onChange={onChange} />}
       <div className={styles.closed}>

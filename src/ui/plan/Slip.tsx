@@ -5,8 +5,6 @@ import type { ReactNode } from 'react';
 import { shadeName } from '@/core/colour/shades';
 import { wordCaution, wordWarning } from '@/core/words';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
-import { countWords, stepsWords } from '@/core/choosing';
-import type { Sit } from '@/core/body/wear';
 import type { Piece } from '@/core/piece';
 import type { Plan, Warning } from '@/core/plan';
 import type { RoleQuantity } from '@/core/quantities';
@@ -18,6 +16,7 @@ import { Palette } from './palette/Palette';
 import type { Dyeable } from './palette/PaletteDrag';
 import { pointedRole, useLit, usePointer } from './pointed';
 import { roleName, sizeName } from './roleName';
+import { SlipHead } from './SlipHead';
 import styles from './Slip.module.css';
 
 /** Units per length column: one decimal, or none where nothing belongs to a unit. */
@@ -35,39 +34,12 @@ interface Props {
 export function Slip({ piece, plan, onChooseBead }: Props) {
   const looks = useLooks(piece);
   const { show, thread, style, unit, figure } = useLengths();
-  const { chosen, sit, wear, closure, quantities, gauge } = plan;
+  const { chosen, wear, closure, quantities, gauge } = plan;
   const wovenMm = chosen.finishedMm - closure.allowanceMm - 2 * closure.chainMm;
   const perLength = (perInch: number) => (unit === 'in' ? perInch : perInch / 2.54);
   return (
     <section className={`card ${styles.slip}`} aria-label="The answers">
-      <div className={styles.head} aria-live="polite">
-        <div>
-          <p className={styles.units}>{countWords(plan, chosen.units)}</p>
-          {plan.arrangement && (
-            <p className="soft">each half {stepsWords(plan.arrangement.steps, plan.arrangement.counts)}</p>
-          )}
-          {plan.weaveable.closing && closure.closing !== 'joined' && (
-            <p className="soft">{plan.weaveable.closing}</p>
-          )}
-        </div>
-        <p className={styles.finished}>
-          <strong className="figures">{show(chosen.finishedMm)}</strong>
-          <br />
-          {closure.closing === 'clasp'
-            ? 'clasp closed'
-            : closure.closing === 'joined'
-              ? 'round its middle line'
-              : 'tip to tip'}
-          <br />
-          {sit ? (
-            <span className={sit.startsWith('too') ? styles.bad : styles.good}>{sitWords(sit)}</span>
-          ) : plan.kind === 'bracelet' ? (
-            'flat rule'
-          ) : (
-            'one length'
-          )}
-        </p>
-      </div>
+      <SlipHead answers={plan} />
       <Notes>
         {plan.warnings.filter(loud).map((warning) => (
           <Note key={keyOf(warning)} {...wordWarning(warning, style)} />
@@ -269,10 +241,6 @@ function keyOf(warning: Warning): string {
   if (warning.code === 'closure') return `closure ${warning.doubt.code}`;
   return warning.code === 'breaks-rule' ? `rule ${warning.rule.why}` : warning.code;
 }
-
-/** How it sits, after the word that it needs. */
-export const sitWords = (sit: Sit): string =>
-  sit.startsWith('too') ? sit : sit === 'as wished' ? 'as wished' : `sits ${sit}`;
 
 const Notes = ({ children }: { children: ReactNode }) => <ul className={styles.notes}>{children}</ul>;
 

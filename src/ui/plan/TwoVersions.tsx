@@ -7,7 +7,7 @@ import type { Piece } from '@/core/piece';
 import { settleAction } from '@/server/actions/pieces';
 import type { AsideVersion, StoredPiece } from '@/server/screens';
 import { PieceStrip } from '../piece/PieceDrawing';
-import { useKnown } from '../shell/atHand';
+import { useKnown } from '../shell/useKnown';
 import { useLengths } from '../shell/lengths';
 import styles from './TwoVersions.module.css';
 

@@ -3,7 +3,7 @@
 import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
 import { App, ConfigProvider } from 'antd';
 import { useServerInsertedHTML } from 'next/navigation';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import type { LengthUnit } from '@/core/length/length';
 import type { Settings } from '@/core/settings';
 import type { KeyedSwatch } from '@/server/screens';
@@ -40,9 +40,15 @@ export function Providers({
   const [cache] = useState(() => styleCache(lamp));
   // After a server action the layout carries a new nonce, but the page still runs under its first policy.
   const [nonce] = useState(fresh);
-  useServerInsertedHTML(() => (
-    <style nonce={nonce} id="antd-styles" dangerouslySetInnerHTML={{ __html: extractStyle(cache, true) }} />
-  ));
+  const sent = useRef(false);
+  useServerInsertedHTML(() => {
+    // Asked for once for every part of the page that is sent; the style is whole from the first on.
+    if (sent.current) return null;
+    sent.current = true;
+    return (
+      <style nonce={nonce} id="antd-styles" dangerouslySetInnerHTML={{ __html: extractStyle(cache, true) }} />
+    );
+  });
   const theme = useMemo(() => themeBy(lamp), [lamp]);
   return (
     <StyleProvider cache={cache}>

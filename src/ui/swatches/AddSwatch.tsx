@@ -14,7 +14,7 @@ import { CountInput } from '../fields/CountInput';
 import { LengthInput } from '../fields/LengthInput';
 import { Pick } from '../fields/Pick';
 import { Toggle } from '../fields/Toggle';
-import { useKnown } from '../shell/atHand';
+import { useKnown } from '../shell/useKnown';
 import { today } from '../shell/today';
 import styles from './swatches.module.css';
 

@@ -6,7 +6,7 @@ import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { substitution } from '@/core/substitution';
 import { substitutionWords } from '@/core/words';
-import { useKnown } from '../../shell/atHand';
+import { useKnown } from '../../shell/useKnown';
 import { useLengths } from '../../shell/lengths';
 
 const NOTHING: ReadonlyMap<string, string> = new Map();

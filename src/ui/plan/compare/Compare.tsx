@@ -10,7 +10,7 @@ import { setBesideAction, setOtherBesideAction } from '@/server/actions/pieces';
 import type { PlanScreenData, StoredVariant } from '@/server/screens';
 import { useUndo } from '../../fields/useUndo';
 import { PieceStrip } from '../../piece/PieceDrawing';
-import { useKnown } from '../../shell/atHand';
+import { useKnown } from '../../shell/useKnown';
 import { useLengths } from '../../shell/lengths';
 import styles from './compare.module.css';
 

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { swatchPlan } from '@/core/swatchPlan';
-import { useKnown } from '../../../shell/atHand';
+import { useKnown } from '../../../shell/useKnown';
 import { useLengths } from '../../../shell/lengths';
 
 /** The smallest swatch that tells the count; nothing once the maker's own work is the source. */

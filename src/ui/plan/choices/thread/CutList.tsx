@@ -4,7 +4,8 @@ import { useMemo } from 'react';
 import type { Piece } from '@/core/piece';
 import { planPiece, type Plan } from '@/core/plan';
 import { cutLines, cutWords } from '@/core/supplies/cutting';
-import { useAtHand, useKnown } from '../../../shell/atHand';
+import { useAtHand } from '../../../shell/atHand';
+import { useKnown } from '../../../shell/useKnown';
 import { useLengths } from '../../../shell/lengths';
 import styles from './thread.module.css';
 

@@ -11,7 +11,8 @@ import { remedies, type Remedy } from '@/core/supplies/remedies';
 import { percent, tripWords } from '@/core/words';
 import { changeSettingsAction } from '@/server/actions/settings';
 import type { Catalogue } from '@/server/screens';
-import { useAtHand, useKnown } from '../../../shell/atHand';
+import { useAtHand } from '../../../shell/atHand';
+import { useKnown } from '../../../shell/useKnown';
 import { useAfterPaint } from '../../../shell/useAfterPaint';
 import styles from './thread.module.css';
 

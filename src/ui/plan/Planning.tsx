@@ -1,0 +1,256 @@
+'use client';
+
+import { Button } from 'antd';
+import dynamic from 'next/dynamic';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { choosing, countWords } from '@/core/choosing';
+import { planPiece, type Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece';
+import { wordProblem } from '@/core/words';
+import type { PlanScreenData } from '@/server/screens';
+import { layingOut, layoutStore } from '../layouts/layoutStore';
+import { GivenLayouts, useLayouts } from '../layouts/useLayouts';
+import { LookingAt } from '../piece/looks';
+import { useAfterPaint } from '../shell/useAfterPaint';
+import { useKnown } from '../shell/useKnown';
+import { useLengths } from '../shell/lengths';
+import { useShortcut } from '../shortcuts/useShortcut';
+import { CHOICE_TITLES, Choices, type ChoiceTitle } from './choices/Choices';
+import { CountSection } from './CountSection';
+import { PaletteDrag } from './palette/PaletteDrag';
+import { PlanHeader } from './PlanHeader';
+import { PointedProvider, usePointer } from './pointed';
+import type { Early } from './FirstLook';
+import { Slip } from './Slip';
+import { sitWords } from './SlipHead';
+import type { Zoom } from './tape/tapeScale';
+import { Tape } from './tape/Tape';
+import { useView } from './tape/useView';
+import { VIEWS, type TapeView } from './tape/ViewBar';
+import { usePiece } from './usePiece';
+import styles from './PlanScreen.module.css';
+
+const Compare = dynamic(() => import('./compare/Compare').then((m) => m.Compare));
+const TwoVersions = dynamic(() => import('./TwoVersions').then((m) => m.TwoVersions));
+
+interface Props extends PlanScreenData {
+  readonly early: Early;
+}
+
+/** The piece as it is planned, and everything that can be done with it. */
+export function Planning(data: Props) {
+  return (
+    <GivenLayouts laidOut={data.laidOut}>
+      <PointedProvider>
+        <Planned {...data} />
+      </PointedProvider>
+    </GivenLayouts>
+  );
+}
+
+function Planned({ piece: stored, aside, variants, others, people, catalogue, early }: Props) {
+  const router = useRouter();
+  const refresh = useCallback(() => router.refresh(), [router]);
+  const { piece, state, change, undo, redo, restart } = usePiece(
+    stored.id,
+    stored.doc,
+    stored.revision,
+    refresh,
+  );
+  const { style } = useLengths();
+  const progress = useLayouts();
+  const known = useKnown();
+  const plan = useMemo(() => planPiece(piece, known), [piece, known]);
+  const toLayOut = plan.ok ? plan.toLayOut : null;
+  useEffect(() => layoutStore.want(toLayOut), [toLayOut]);
+  useEffect(() => () => layoutStore.want(null), []);
+  /** The last plan that stood: it stays in view, greyed, while a choice is being mended. */
+  const [last, setLast] = useState<Plan | null>(plan.ok ? plan : null);
+  if (plan.ok && last !== plan) setLast(plan);
+  const shown = plan.ok ? plan : last;
+  const [late] = aside;
+
+  const [view, setView] = useView();
+  const [choice, setChoice] = useState<ChoiceTitle | null>(piece.wearer ? null : 'Worn');
+  const [comparing, setComparing] = useState(false);
+  const [stepsOpen, setStepsOpen] = useState(false);
+  useShortcut('choice', (key) => {
+    const title = CHOICE_TITLES[Number(key) - 1] ?? null;
+    setChoice(choice === title ? null : title);
+  });
+  useShortcut('compare', () => setComparing(!comparing));
+  useShortcut('steps', () => setStepsOpen(!stepsOpen));
+  useEarly(early, stored.doc, change);
+  useCountKeys(piece, plan.ok ? plan : null, change);
+
+  return (
+    <LookingAt looking={view}>
+      <PaletteDrag piece={piece} onChange={change}>
+        <div className={styles.plan}>
+          <PlanHeader piece={piece} state={state} undo={undo} redo={redo} onName={(name) => change({ name })}>
+            <Button aria-pressed={comparing} onClick={() => setComparing(!comparing)}>
+              Compare
+            </Button>
+          </PlanHeader>
+          {late && (
+            <TwoVersions
+              current={stored}
+              aside={late}
+              onSettled={(now) => (restart(now.doc, now.revision), refresh())}
+            />
+          )}
+          {!plan.ok && (
+            <p role="alert" className={styles.problem}>
+              <strong>No plan yet.</strong> {wordProblem(plan.problem, style)}
+              {shown && ' What you see below is the last plan that worked.'}
+            </p>
+          )}
+          {shown && (
+            <TapeOfPlan
+              piece={piece}
+              plan={shown}
+              stands={plan.ok}
+              view={view}
+              onView={setView}
+              onChange={change}
+              onChooseBead={() => setChoice('Beads')}
+            />
+          )}
+          {shown && <AnswerLine plan={shown} />}
+          {comparing && (
+            <Compare
+              pieceId={stored.id}
+              piece={piece}
+              variants={variants}
+              others={others}
+              onTake={(doc) => change({ ...doc, name: piece.name })}
+              onClose={() => setComparing(false)}
+            />
+          )}
+          <div className={styles.columns}>
+            <Choices
+              piece={piece}
+              plan={plan.ok ? plan : null}
+              layingOut={layingOut(progress, toLayOut)}
+              people={people}
+              catalogue={catalogue}
+              open={choice}
+              onOpen={setChoice}
+              onChange={change}
+            />
+            {shown ? (
+              <>
+                <CountSection
+                  piece={piece}
+                  plan={shown}
+                  stands={plan.ok}
+                  catalogue={catalogue}
+                  stepsOpen={stepsOpen}
+                  onStepsOpen={setStepsOpen}
+                  onChange={change}
+                />
+                <div className={plan.ok ? undefined : styles.stale}>
+                  <Slip piece={piece} plan={shown} onChooseBead={() => setChoice('Beads')} />
+                </div>
+              </>
+            ) : (
+              <section className={`card ${styles.count}`}>
+                <h2>Nothing to count yet</h2>
+                <p>
+                  Choose at the left, from the top down. The piece and its numbers appear as soon as they can
+                  be known.
+                </p>
+              </section>
+            )}
+          </div>
+        </div>
+      </PaletteDrag>
+    </LookingAt>
+  );
+}
+
+/** The answer in a line, which stays in view where the screen is too small for the tape to stay. */
+function AnswerLine({ plan }: { readonly plan: Plan }) {
+  const { show } = useLengths();
+  return (
+    <p className={styles.answerLine} aria-hidden>
+      <strong>{countWords(plan, plan.chosen.units)}</strong>, {show(plan.chosen.finishedMm)}
+      {plan.sit && `, ${sitWords(plan.sit)}`}
+    </p>
+  );
+}
+
+/** Takes up what was done before the plan was there. */
+function useEarly({ chosen, focused }: Early, doc: Piece, change: (change: Partial<Piece>) => void): void {
+  useEffect(() => {
+    if (chosen) change(choosing(doc, chosen));
+    if (focused) document.querySelector<HTMLInputElement>('input[name=units]:checked')?.focus();
+    // Once, when the plan takes the place of the first look.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+}
+
+/** A unit fewer or more, and back to what fits best, by key. */
+function useCountKeys(piece: Piece, plan: Plan | null, change: (change: Partial<Piece>) => void): void {
+  const step = (way: 1 | -1) => () => {
+    if (!plan) return;
+    const { candidates, chosen } = plan;
+    const here = candidates.findIndex((c) => c.units === chosen.units && c.finishedMm === chosen.finishedMm);
+    const next = candidates[here + way];
+    if (next) change(choosing(piece, next));
+  };
+  useShortcut('fewer', step(-1));
+  useShortcut('more', step(1));
+  useShortcut('best', () => change(choosing(piece, null)));
+}
+
+interface TapeOfPlanProps {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly stands: boolean;
+  readonly view: ReturnType<typeof useView>[0];
+  readonly onView: ReturnType<typeof useView>[1];
+  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChooseBead: () => void;
+}
+
+/** The tape, how it is looked at, and the keys for that. The picture follows the numbers, a frame later. */
+function TapeOfPlan({ piece, plan, stands, view, onView, onChange, onChooseBead }: TapeOfPlanProps) {
+  const [from, setFrom] = useState<TapeView>('above');
+  const [zoom, setZoom] = useState<Zoom>({ kind: 'suited' });
+  const pointer = usePointer();
+  const now = useMemo(() => ({ piece, plan }), [piece, plan]);
+  const drawn = useAfterPaint(now);
+  useShortcut('view', () => {
+    const here = VIEWS.findIndex(({ value }) => value === from);
+    setFrom(VIEWS[(here + 1) % VIEWS.length]?.value ?? 'above');
+  });
+  useShortcut('true', () => setZoom(zoom.kind === 'true' ? { kind: 'suited' } : { kind: 'true' }));
+  useShortcut('marks', () => onView({ marks: !view.marks }));
+  useShortcut('teaching', () => onView({ teaching: !view.teaching }));
+  return (
+    <div
+      className={stands ? styles.live : styles.stale}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') pointer.hold(null);
+      }}
+    >
+      {drawn ? (
+        <Tape
+          {...drawn}
+          view={view}
+          onView={onView}
+          from={from}
+          onFrom={setFrom}
+          zoom={zoom}
+          onZoom={setZoom}
+          onChange={stands ? onChange : null}
+          onChooseBead={onChooseBead}
+        />
+      ) : (
+        <div className={`card ${styles.tapeToCome}`} />
+      )}
+    </div>
+  );
+}
