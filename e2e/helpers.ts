@@ -38,6 +38,9 @@ export async function expectAccessible(page: Page) {
   expect(faults).toEqual([]);
 }
 
+/** The plan stands: what answers first is not yet all. */
+export const planned = (page: Page) => expect(page.getByRole('button', { name: /^Undo/ })).toBeVisible();
+
 /** A piece as the bench would start it for one of the choir, or for nobody yet; opened. */
 export async function startPiece(page: Page, kind: Kind, who: string, stitch: string) {
   const structure = [...STRUCTURES, ownUnit].find(({ name }) => name.startsWith(stitch));
@@ -51,7 +54,7 @@ export async function startPiece(page: Page, kind: Kind, who: string, stitch: st
   });
   const { id } = (await answer.json()) as { id: string };
   await page.goto(address(`/plan/${id}`));
-  await expect(page.getByRole('heading', { name: /^How many / })).toBeVisible();
+  await planned(page);
 }
 
 /** The same by hand: from the bench, with its own buttons. */
@@ -65,7 +68,7 @@ export async function startOnBench(page: Page, kind: string, who: string, stitch
     .click();
   await page.getByRole('button', { name: new RegExp(`^${stitch}`) }).click();
   await page.waitForURL(/\/plan\//);
-  await expect(page.getByRole('heading', { name: /^How many / })).toBeVisible();
+  await planned(page);
 }
 
 export const startBracelet = (page: Page, who: string, stitch: string) =>

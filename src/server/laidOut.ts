@@ -20,13 +20,12 @@ export function laidOut(docs: readonly Piece[]): Readonly<Met> {
   return met;
 }
 
-/** What a piece's plan answers first, null where it has none, and the layouts that it and others beside it ask for. */
+/** What a piece's plan answers first, null where it has none, and the layouts that it asks for. */
 export function firstAnswers(
   piece: Piece,
-  beside: readonly Piece[],
   known: Omit<Known, 'layouts'>,
 ): { readonly answers: Answers | null; readonly laidOut: Readonly<Met> } {
   const met: Met = {};
   const plan = planPiece(piece, { ...known, layouts: keeping(met) });
-  return { answers: plan.ok ? answersOf(plan) : null, laidOut: { ...laidOut(beside), ...met } };
+  return { answers: plan.ok ? answersOf(plan) : null, laidOut: met };
 }

@@ -96,8 +96,14 @@ export interface BenchData {
 
 export interface PlanScreenData {
   readonly piece: StoredPiece;
-  /** Null where there is no plan yet. */
+  /** What its plan answers first; null where there is none yet. */
   readonly answers: Answers | null;
+  /** What is needed to go on planning comes behind the first look. */
+  readonly bench: Promise<PlanBench>;
+}
+
+/** What lies ready beside the piece that is planned. */
+export interface PlanBench {
   readonly laidOut: Readonly<Record<string, CellLayout>>;
   readonly aside: readonly AsideVersion[];
   /** What is set beside it, to be compared. */
@@ -136,16 +142,21 @@ export const planScreen = cache(async (id: string): Promise<PlanScreenData | nul
   const { db } = database;
   const piece = await pieceById(db, workspaceId, id);
   if (!piece) return null;
-  const [late, beside] = [await asideVersions(db, workspaceId, id), await variants(db, workspaceId, id)];
   const { settings, swatches } = await atHand();
-  const besides = [...late, ...beside].map(({ doc }) => doc);
+  const { answers, laidOut } = firstAnswers(piece.doc, { swatches: bookOfKeyed(swatches), habits: settings });
+  return { piece, answers, bench: planBench(id, laidOut) };
+});
+
+async function planBench(id: string, laidOutAlready: PlanBench['laidOut']): Promise<PlanBench> {
+  const { database, workspaceId } = await installation();
+  const { db } = database;
+  const [late, beside] = [await asideVersions(db, workspaceId, id), await variants(db, workspaceId, id)];
   return {
-    piece,
-    ...firstAnswers(piece.doc, besides, { swatches: bookOfKeyed(swatches), habits: settings }),
+    laidOut: { ...laidOut([...late, ...beside].map(({ doc }) => doc)), ...laidOutAlready },
     aside: late,
     variants: beside,
     others: (await namesOnBench(db, workspaceId)).filter((other) => other.id !== id),
     people: await people(db, workspaceId),
     catalogue: await catalogue(db, workspaceId),
   };
-});
+}

@@ -3,12 +3,12 @@
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { use, useCallback, useEffect, useMemo, useState } from 'react';
 import { choosing, countWords } from '@/core/choosing';
 import { planPiece, type Plan } from '@/core/plan';
 import type { Piece } from '@/core/piece';
 import { wordProblem } from '@/core/words';
-import type { PlanScreenData } from '@/server/screens';
+import type { PlanBench, PlanScreenData } from '@/server/screens';
 import { layingOut, layoutStore } from '../layouts/layoutStore';
 import { GivenLayouts, useLayouts } from '../layouts/useLayouts';
 import { LookingAt } from '../piece/looks';
@@ -34,22 +34,24 @@ import styles from './PlanScreen.module.css';
 const Compare = dynamic(() => import('./compare/Compare').then((m) => m.Compare));
 const TwoVersions = dynamic(() => import('./TwoVersions').then((m) => m.TwoVersions));
 
-interface Props extends PlanScreenData {
+interface Props extends Pick<PlanScreenData, 'piece'> {
+  readonly bench: PlanBench;
   readonly early: Early;
 }
 
 /** The piece as it is planned, and everything that can be done with it. */
-export function Planning(data: Props) {
+export function Planning({ bench: toCome, ...props }: PlanScreenData & Pick<Props, 'early'>) {
+  const bench = use(toCome);
   return (
-    <GivenLayouts laidOut={data.laidOut}>
+    <GivenLayouts laidOut={bench.laidOut}>
       <PointedProvider>
-        <Planned {...data} />
+        <Planned bench={bench} {...props} />
       </PointedProvider>
     </GivenLayouts>
   );
 }
 
-function Planned({ piece: stored, aside, variants, others, people, catalogue, early }: Props) {
+function Planned({ piece: stored, bench: { aside, variants, others, people, catalogue }, early }: Props) {
   const router = useRouter();
   const refresh = useCallback(() => router.refresh(), [router]);
   const { piece, state, change, undo, redo, restart } = usePiece(
@@ -185,7 +187,12 @@ function AnswerLine({ plan }: { readonly plan: Plan }) {
 function useEarly({ chosen, focused }: Early, doc: Piece, change: (change: Partial<Piece>) => void): void {
   useEffect(() => {
     if (chosen) change(choosing(doc, chosen));
-    if (focused) document.querySelector<HTMLInputElement>('input[name=units]:checked')?.focus();
+    if (!focused) return;
+    // The count is checked once it has been planned.
+    const timer = setTimeout(() =>
+      document.querySelector<HTMLInputElement>('input[name=units]:checked')?.focus(),
+    );
+    return () => clearTimeout(timer);
     // Once, when the plan takes the place of the first look.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

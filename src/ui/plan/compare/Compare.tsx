@@ -7,7 +7,7 @@ import { apartFrom, compared } from '@/core/compare';
 import { forWearer, type Piece } from '@/core/piece';
 import { planPiece } from '@/core/plan';
 import { setBesideAction, setOtherBesideAction } from '@/server/actions/pieces';
-import type { PlanScreenData, StoredVariant } from '@/server/screens';
+import type { PlanBench, StoredVariant } from '@/server/screens';
 import { useUndo } from '../../fields/useUndo';
 import { PieceStrip } from '../../piece/PieceDrawing';
 import { useKnown } from '../../shell/useKnown';
@@ -18,7 +18,7 @@ interface Props {
   readonly pieceId: string;
   readonly piece: Piece;
   readonly variants: readonly StoredVariant[];
-  readonly others: PlanScreenData['others'];
+  readonly others: PlanBench['others'];
   /** Goes on with another version. */
   readonly onTake: (doc: Piece) => void;
   readonly onClose: () => void;
