@@ -213,7 +213,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     factor: habits.holeFactor,
   };
   const holeMm = (role: string) => beadOf(piece, role).holeMm;
-  const room = remembered((role: string) => tripsThatGo(holeMm(role), gear));
+  const room = remembered((role: string) => tripsThatGo(holeMm(role), gear, piece.doubled ? 2 : 1));
   const build = remembered((n: number) =>
     worked((roomy) => weaveable.weave(n, { ...ends, without, ...roomy }), { room, doubled: piece.doubled }),
   );

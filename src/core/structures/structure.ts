@@ -19,7 +19,7 @@ export interface EndLoops {
 }
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
-export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room'>;
+export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room' | 'fixed'>;
 
 /**
  * Pitch, width and places by closed form; the solver will give the same. Millimetres, x from where the

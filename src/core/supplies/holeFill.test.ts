@@ -158,6 +158,35 @@ describe('a path through holes', () => {
     expect(bottleneck?.at.trip).toBe(2);
   });
 
+  it('later passes in another order leave every hole as full at its fullest trip', () => {
+    const beads = fc.constantFrom('A', 'P');
+    const passes = fc.array(fc.record({ of: beads, twice: fc.boolean() }), { minLength: 2, maxLength: 7 });
+    const woven = (order: readonly { of: string; twice: boolean }[]) => {
+      const w = new Weave();
+      const t = w.needle('working').begin('none');
+      const strung = t.string(['A', 'P', 'A']);
+      order.forEach(({ of, twice }, i) =>
+        w.in({ pass: `pass ${i}` }, () => {
+          for (const bead of strung.filter(({ role }) => role === of)) {
+            t.through(bead);
+            if (twice) t.back(bead);
+          }
+        }),
+      );
+      return holeFill(w.path(), hole, gear('needle-12', 'gel-6')).holes.map(({ fill }) => fill);
+    };
+    fc.assert(
+      fc.property(
+        passes.chain((all) =>
+          fc.tuple(fc.constant(all), fc.shuffledSubarray(all, { minLength: all.length })),
+        ),
+        ([all, other]) => {
+          expect(woven(other)).toEqual(woven(all));
+        },
+      ),
+    );
+  });
+
   it.each(STRUCTURES.map(({ id }) => [id] as const))(
     'counts trips, strands and knots of %s as they are',
     (id) => {

@@ -71,10 +71,10 @@ export function goingOf(holeMm: number, lying: Lying, gear: Gear): Going {
   return fill <= EASY * gear.factor ? 'easy' : fill <= HARD * gear.factor ? 'hard' : 'no';
 }
 
-/** Trips of one strand each that a hole takes before it will not go, up to `most`. */
-export function tripsThatGo(holeMm: number, gear: Gear, most = 99): number {
+/** Trips of so many strands each that a hole takes before it will not go, up to `most`. */
+export function tripsThatGo(holeMm: number, gear: Gear, adds = 1, most = 99): number {
   let trips = 0;
-  while (trips < most && goingOf(holeMm, { strands: trips, knots: 0, adds: 1 }, gear) !== 'no') trips++;
+  while (trips < most && goingOf(holeMm, { strands: adds * trips, knots: 0, adds }, gear) !== 'no') trips++;
   return trips;
 }
 

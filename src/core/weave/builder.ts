@@ -69,6 +69,8 @@ export interface WeaveOptions {
   readonly without?: ReadonlySet<string>;
   /** Trips that a hole of this role takes; travelling keeps to it. */
   readonly room?: (role: string) => number;
+  /** Trips that the finished work makes through a hole beside hidden ways, where that is known: they keep their room. */
+  readonly fixed?: (bead: Bead, hole: number) => number;
 }
 
 interface Part {
@@ -111,17 +113,21 @@ export class Weave {
   readonly links = new Links(this.moves);
   /** @internal */
   readonly room: (role: string) => number;
+  /** @internal */
+  readonly fixed: (bead: Bead, hole: number) => number;
 
   constructor({
     rowsPerUnit = 1,
     holes = {},
     without = new Set(),
     room = () => Infinity,
+    fixed = () => 0,
   }: WeaveOptions = {}) {
     this.rowsPerUnit = rowsPerUnit;
     this.holes = holes;
     this.without = without;
     this.room = room;
+    this.fixed = fixed;
   }
 
   /** The needle of that name. One that is new carries a thread of its own, whose other end is its tail. */
@@ -359,11 +365,11 @@ export class Needle {
    * Throws a PathError where no way leads there.
    */
   travel(...targets: Target[]): this {
-    const { links, room } = this.weave;
+    const { links, room, fixed } = this.weave;
     const from = links.lastOut(this.name);
-    const route =
-      from &&
-      findRoute(links, from, targets, ({ bead, hole }) => links.traversals(bead, hole) < room(bead.role));
+    const taken = ({ bead, hole }: HoleEnd) =>
+      Math.max(links.traversals(bead, hole), links.travels(bead, hole) + fixed(bead, hole));
+    const route = from && findRoute(links, from, targets, (end) => taken(end) < room(end.bead.role));
     if (!route)
       throw new PathError(`No hidden way with room leads the ${this.name} needle to where it is to go.`);
     for (const { bead, hole, end } of route.through) this.go([{ bead, hole }], otherEnd(end), 'travel');

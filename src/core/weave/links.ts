@@ -31,6 +31,7 @@ export class Links {
   private readonly out = new Map<string, HoleEnd | null>();
   private readonly next = new Map<number, Link[]>();
   private readonly passesOf = new Map<number, number>();
+  private readonly travelsOf = new Map<number, number>();
   private read = 0;
 
   constructor(private readonly moves: readonly Move[]) {}
@@ -61,6 +62,12 @@ export class Links {
   traversals(bead: Bead, hole: number): number {
     this.catchUp();
     return this.passesOf.get(holeKey(bead, hole)) ?? 0;
+  }
+
+  /** How many of those trips were hidden ways. */
+  travels(bead: Bead, hole: number): number {
+    this.catchUp();
+    return this.travelsOf.get(holeKey(bead, hole)) ?? 0;
   }
 
   /**
@@ -94,6 +101,7 @@ export class Links {
     this.out.set(move.needle, { bead, hole, end: otherEnd(enter) });
     const key = holeKey(bead, hole);
     this.passesOf.set(key, (this.passesOf.get(key) ?? 0) + 1);
+    if (move.as === 'travel') this.travelsOf.set(key, (this.travelsOf.get(key) ?? 0) + 1);
   }
 
   private link(from: HoleEnd, to: HoleEnd): void {

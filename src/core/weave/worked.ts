@@ -1,6 +1,10 @@
-import { PathError } from './builder';
+import { PathError, type WeaveOptions } from './builder';
 import { withFreeKnots } from './knots';
-import type { Path } from './path';
+import { holeKey } from './links';
+import { isTraversal, type Path } from './path';
+
+/** Weaves with ways that keep to the room in holes. */
+type Weaving = (ways: Pick<WeaveOptions, 'room' | 'fixed'>) => Path;
 
 interface Working {
   /** Trips that a hole of a role takes. */
@@ -13,20 +17,45 @@ interface Working {
  * A path as it is worked in certain beads with certain thread: hidden ways lead through holes with room, knots are
  * where no later trip needs the hole, and every trip lays as many strands as the needle carries.
  */
-export const worked = (
-  weave: (options: Partial<Pick<Working, 'room'>>) => Path,
-  { room, doubled }: Working,
-): Path => {
+export const worked = (weave: Weaving, { room, doubled }: Working): Path => {
   const path = withFreeKnots(withRoom(weave, room));
   return doubled ? { ...path, threads: path.threads.map((thread) => ({ ...thread, doubled })) } : path;
 };
 
-/** Where no way with room leads on, any way does: the holes are told to be full all the same. */
-function withRoom(weave: (options: Partial<Pick<Working, 'room'>>) => Path, room: Working['room']): Path {
+/**
+ * Ways through holes that have room when they are gone; where such a way takes the room of a trip that is still to
+ * come, another way that leaves it. Where no way with room leads on, any way does: the holes are told to be full all
+ * the same.
+ */
+function withRoom(weave: Weaving, room: Working['room']): Path {
+  const soon = attempt(weave, { room });
+  if (!soon) return weave({});
+  const { all, fixed } = trips(soon);
+  const barred = soon.moves
+    .filter(isTraversal)
+    .some(({ bead, hole, as }) => as === 'travel' && (all.get(holeKey(bead, hole)) ?? 0) > room(bead.role));
+  if (!barred) return soon;
+  return attempt(weave, { room, fixed: (bead, hole) => fixed.get(holeKey(bead, hole)) ?? 0 }) ?? soon;
+}
+
+/** Null where no way with room leads on. */
+function attempt(weave: Weaving, ways: Parameters<Weaving>[0]): Path | null {
   try {
-    return weave({ room });
+    return weave(ways);
   } catch (error) {
-    if (error instanceof PathError) return weave({});
+    if (error instanceof PathError) return null;
     throw error;
   }
+}
+
+/** Trips through every hole, all of them and those that are no hidden ways. */
+function trips({ moves }: Path) {
+  const [all, fixed] = [new Map<number, number>(), new Map<number, number>()];
+  for (const move of moves) {
+    if (!isTraversal(move)) continue;
+    const key = holeKey(move.bead, move.hole);
+    all.set(key, (all.get(key) ?? 0) + 1);
+    if (move.as !== 'travel') fixed.set(key, (fixed.get(key) ?? 0) + 1);
+  }
+  return { all, fixed };
 }
