@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { address, expectAccessible, openChoice, pick, startBracelet } from './helpers';
+import { address, expectAccessible, openChoice, pick, slip, startBracelet } from './helpers';
 
 test('a bead is measured with caliper and scale, and a plan can be reckoned with it', async ({ page }) => {
   await page.goto(address('/materials'));
@@ -44,6 +44,52 @@ test('a thread by any of its names, refused in words when it is none', async ({ 
   await expect(row).toContainText('0.008');
 });
 
+test('a bead of one’s own, like one that is known, in its own sizes', async ({ page }) => {
+  await page.goto(address('/materials'));
+  await page.getByText('A bead of your own').click();
+  const form = page.getByRole('form', { name: 'Add a bead' });
+  await form.getByRole('button', { name: 'Add the bead' }).click();
+  await expect(form.getByRole('alert')).toContainText('most like');
+  await form.getByLabel('What you call it').fill('pier glass lens');
+  await pick(page, 'Most like', 'two-hole lens');
+  await form.getByLabel('Ten on a needle, end to end, mm').fill('26');
+  await form.getByRole('button', { name: 'Add the bead' }).click();
+  await expect(form.getByRole('alert')).toContainText('one across');
+  await form.getByRole('button', { name: /One, how thick$/ }).click();
+  await form.getByLabel('From hole to hole, middles, mm').fill('9');
+  await form.getByRole('button', { name: 'Add the bead' }).click();
+  await expect(form.getByRole('alert')).toContainText('outside the bead');
+  await form.getByLabel('From hole to hole, middles, mm').fill('2,5');
+  await expectAccessible(page);
+  await form.getByRole('button', { name: 'Add the bead' }).click();
+  const row = page.getByRole('row', { name: /pier glass lens/ });
+  await expect(row).toContainText('2.60 mm');
+  await expect(row).toContainText('your measure');
+});
+
+test('a clasp is measured closed, and a plan takes its new length', async ({ page }) => {
+  await page.goto(address('/materials'));
+  const clasps = page.getByRole('table', { name: 'Clasps' });
+  const row = clasps.getByRole('row').filter({ hasText: 'lobster 15 mm and ring' }).first();
+  await row.getByRole('button', { name: /^Measure/ }).click();
+  await clasps.getByRole('button', { name: 'Keep this measure' }).click();
+  await expect(clasps.getByRole('alert')).toContainText('Write the length');
+  await clasps.getByRole('button', { name: /^read the caliper/ }).click();
+  await expect(clasps.getByLabel('Closed, from loop to loop, mm')).toHaveValue(/^19\.|^18\.9/);
+  await clasps.getByLabel('Closed, from loop to loop, mm').fill('22.5');
+  await clasps.getByRole('button', { name: 'Keep this measure' }).click();
+  await expect(row).toContainText('22.50 mm');
+  await expect(row).toContainText('your measure');
+  const rings = page.getByRole('table', { name: 'Findings' });
+  await expect(rings.getByRole('row').filter({ hasText: 'jump ring 5 mm' })).toContainText('3.60 mm');
+
+  await startBracelet(page, 'Jorun', 'Flat herringbone');
+  await openChoice(page, 'Ends');
+  await pick(page, 'Clasp', 'lobster 15 mm');
+  await expect(page.getByRole('definition').filter({ hasText: '7/8 in' }).first()).toBeVisible();
+  await expect(slip(page)).toContainText('clasp closed');
+});
+
 test('the catalogue is taken along as a table, and brought in again with what was changed', async ({
   page,
 }) => {
@@ -61,7 +107,9 @@ test('the catalogue is taken along as a table, and brought in again with what wa
     mimeType: 'text/csv',
     buffer: Buffer.from(changed.join('\n')),
   });
-  await expect(page.getByText('Line 3: the kind must be bead, thread or needle.')).toBeVisible();
+  await expect(
+    page.getByText('Line 3: the kind must be bead, thread, needle, clasp or finding.'),
+  ).toBeVisible();
   await expect(page.getByRole('row', { name: /from the quay stall/ })).toBeVisible();
 });
 

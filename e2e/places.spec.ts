@@ -22,6 +22,7 @@ test('a ring: joined, sized by its finger and knuckle, in any scale', async ({ p
   await pick(page, 'Bead A: size and shape', 'round seed 11/0');
   await pick(page, 'Bead B: size and shape', 'round seed 11/0');
   await openChoice(page, 'Beads');
+  for (const role of ['A', 'B']) await expect(row(page, `${role} · 11/0`)).toBeVisible();
   const units = await unitsOf(page);
   // Closed into a ring, circles share as many rungs as there are circles.
   await expect(total(page, 'B ·')).toHaveText(String(units));

@@ -65,6 +65,19 @@ export async function keepMaterials(
     });
 }
 
+/** Keeps all that a catalogue has, and answers with how many materials that were. */
+export async function keepCatalogue(db: Db, workspaceId: string, all: Catalogue): Promise<number> {
+  const shelves = [
+    ['bead', all.beads],
+    ['thread', all.threads],
+    ['needle', all.needles],
+    ['finding', all.findings],
+    ['clasp', all.clasps],
+  ] as const;
+  for (const [kind, shelf] of shelves) await keepMaterials(db, workspaceId, kind, shelf);
+  return shelves.reduce((sum, [, shelf]) => sum + shelf.length, 0);
+}
+
 /** Adds a closure of the weaver's own; it stands after those that are there. */
 export const addClasp = (db: Db, workspaceId: string, clasp: Clasp): Promise<void> =>
   keepMaterials(db, workspaceId, 'clasp', [clasp]);

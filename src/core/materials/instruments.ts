@@ -29,13 +29,15 @@ export const simulatedCaliper = (mm: number, random: () => number = Math.random)
 /** Glass, 2.5 g/cm³ (memory): what beads weigh that nobody has weighed yet. */
 const GLASS_G_PER_MM3 = 0.0025;
 
-/** Instruments with a hundred beads of a kind on the scale, ten in the caliper's jaws, and one across. */
+/** Instruments with a hundred beads of a kind on the scale, ten in the caliper's jaws, and one across, by every way. */
 export function simulatedInstruments(kind: BeadKind, random?: () => number) {
-  const { lengthMm, diameterMm, holeMm, perGram } = kind;
+  const { lengthMm, diameterMm, holeMm, widthMm, apartMm, perGram } = kind;
   const oneGram = (Math.PI / 4) * (diameterMm ** 2 - holeMm ** 2) * lengthMm * GLASS_G_PER_MM3;
   return {
     ten: simulatedCaliper(10 * lengthMm, random),
     across: simulatedCaliper(diameterMm, random),
+    wide: simulatedCaliper(widthMm ?? diameterMm, random),
+    apart: simulatedCaliper(apartMm ?? diameterMm, random),
     hundred: simulatedScale(perGram === null ? 100 * oneGram : 100 / perGram, random),
   };
 }

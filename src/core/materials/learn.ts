@@ -1,4 +1,4 @@
-import type { BeadKind } from './material';
+import { claspClosedMm, type BeadKind, type Clasp, type FindingMaterial } from './material';
 
 /** What somebody measured of a kind of bead; what she did not stays as it was. */
 export interface MeasuredBead {
@@ -9,25 +9,63 @@ export interface MeasuredBead {
   /** Across the hole, mm. */
   readonly diameterMm: number | null;
   readonly holeMm: number | null;
+  /** Of a bead with two holes: across both, and from the middle of one to the middle of the other, mm. */
+  readonly widthMm: number | null;
+  readonly apartMm: number | null;
 }
 
+/** Nothing measured yet. */
+export const UNMEASURED: MeasuredBead = {
+  tenMm: null,
+  hundredGrams: null,
+  diameterMm: null,
+  holeMm: null,
+  widthMm: null,
+  apartMm: null,
+};
+
 /** A catalogue entry after what was measured: measures win over what is told. */
-export function learned(kind: BeadKind, { tenMm, hundredGrams, diameterMm, holeMm }: MeasuredBead): BeadKind {
+export function learned(kind: BeadKind, measured: Partial<MeasuredBead>): BeadKind {
+  const { tenMm, hundredGrams, diameterMm, holeMm, widthMm, apartMm } = { ...UNMEASURED, ...measured };
   return {
     ...kind,
     lengthMm: tenMm === null ? kind.lengthMm : tenMm / 10,
     perGram: hundredGrams === null ? kind.perGram : 100 / hundredGrams,
     diameterMm: diameterMm ?? kind.diameterMm,
     holeMm: holeMm ?? kind.holeMm,
+    widthMm: widthMm ?? kind.widthMm,
+    apartMm: apartMm ?? kind.apartMm,
     source: 'measured',
   };
 }
 
 /** What speaks against measured sizes, in words that say what to do; null where nothing does. */
-export function measuredProblem({ lengthMm, diameterMm, holeMm }: BeadKind): string | null {
+export function measuredProblem({ lengthMm, diameterMm, holeMm, widthMm, apartMm }: BeadKind): string | null {
   if (holeMm >= diameterMm)
     return 'The hole would be wider than the bead. Measure both again, across the hole.';
+  if (widthMm !== null && apartMm !== null && apartMm + holeMm >= widthMm)
+    return 'The holes would lie outside the bead. Measure across both, and from middle to middle.';
   if (lengthMm > 40 || diameterMm > 40)
     return 'That is larger than any bead here. Write the length of ten, and the width of one.';
   return null;
 }
+
+/** A closure that was measured closed, mm: its halves keep their proportion, and nothing is uncertain about it. */
+export function learnedClasp(clasp: Clasp, closedMm: number): Clasp {
+  const factor = closedMm / claspClosedMm(clasp);
+  return {
+    ...clasp,
+    startMm: clasp.startMm * factor,
+    endMm: clasp.endMm * factor,
+    spreadMm: 0,
+    source: 'measured',
+  };
+}
+
+/** A finding that was measured, mm: what it adds to a piece. A ring adds its clear inside. */
+export const learnedFinding = (finding: FindingMaterial, lengthMm: number): FindingMaterial => ({
+  ...finding,
+  lengthMm,
+  insideMm: finding.kind === 'jump ring' ? lengthMm : finding.insideMm,
+  source: 'measured',
+});

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { BEADS, byId, THREADS } from './catalogue';
+import { BEADS, byId, CLASPS, FINDINGS, THREADS } from './catalogue';
 import { simulatedInstruments } from './instruments';
-import { learned, measuredProblem } from './learn';
-import { beadKindSchema, makeOf, needsNeedle } from './material';
+import { learned, learnedClasp, learnedFinding, measuredProblem } from './learn';
+import { beadKindSchema, claspClosedMm, makeOf, needsNeedle } from './material';
 import { readThread } from './threadName';
 
 describe('a thread by any of its names', () => {
@@ -30,16 +30,39 @@ describe('an entry learns', () => {
   const seed = byId(BEADS, 'seed-11');
 
   it('ten on a ruler and a hundred on a scale, by hand', () => {
-    const after = learned(seed, { tenMm: 14.4, hundredGrams: 0.9, diameterMm: null, holeMm: null });
+    const after = learned(seed, { tenMm: 14.4, hundredGrams: 0.9 });
     expect(after.lengthMm).toBeCloseTo(1.44, 9);
     expect(after.perGram).toBeCloseTo(100 / 0.9, 9);
     expect(after).toMatchObject({ diameterMm: seed.diameterMm, source: 'measured', id: seed.id });
   });
 
   it('a hole wider than the bead is refused in words', () => {
-    const wrong = learned(seed, { tenMm: null, hundredGrams: null, diameterMm: 0.8, holeMm: 0.9 });
+    const wrong = learned(seed, { diameterMm: 0.8, holeMm: 0.9 });
     expect(measuredProblem(wrong)).toMatch(/wider than the bead/);
     expect(measuredProblem(seed)).toBeNull();
+  });
+
+  it('two holes that would lie outside the bead are refused in words', () => {
+    const lens = byId(BEADS, 'lens');
+    expect(measuredProblem(learned(lens, { widthMm: 5.1, apartMm: 2.5 }))).toBeNull();
+    expect(measuredProblem(learned(lens, { widthMm: 3 }))).toMatch(/outside the bead/);
+  });
+
+  it('by hand: a lobster and ring of 12 + 4 mm that measures 20 mm closed divides as 15 + 5', () => {
+    const lobster = byId(CLASPS, 'lobster-12');
+    expect([lobster.startMm, lobster.endMm]).toEqual([12, 4]);
+    const after = learnedClasp(lobster, 20);
+    expect([after.startMm, after.endMm, after.spreadMm]).toEqual([15, 5, 0]);
+    expect(claspClosedMm(after)).toBe(20);
+  });
+
+  it('geometry: what hangs in a ring hangs at its inner edges', () => {
+    const ring = learnedFinding(byId(FINDINGS, 'jump-ring-5'), 3.8);
+    expect([ring.lengthMm, ring.insideMm]).toEqual([3.8, 3.8]);
+    expect(learnedFinding(byId(FINDINGS, 'chain-link'), 2.6)).toMatchObject({
+      lengthMm: 2.6,
+      insideMm: null,
+    });
   });
 
   it('what the simulated instruments read of any bead is what it is, as finely as they show', async () => {
@@ -49,7 +72,6 @@ describe('an entry learns', () => {
         tenMm: await ten.read(),
         hundredGrams: await hundred.read(),
         diameterMm: await across.read(),
-        holeMm: null,
       });
       expect(Math.abs(after.lengthMm - kind.lengthMm)).toBeLessThanOrEqual(0.002);
       expect(Math.abs(after.diameterMm - kind.diameterMm)).toBeLessThanOrEqual(0.02);

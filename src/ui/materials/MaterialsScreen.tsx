@@ -5,15 +5,17 @@ import { useState } from 'react';
 import { MM_PER_INCH } from '@/core/length/length';
 import type { Catalogue } from '@/server/screens';
 import { hasWords } from '../fields/sought';
+import { AddBead } from './AddBead';
 import { AddThread } from './AddThread';
 import { AsTable } from './AsTable';
 import { BeadRow } from './BeadRow';
+import { Closures } from './Closures';
 import { SOURCE_WORDS } from './sourceWords';
 import styles from './materials.module.css';
 
-/** Beads, threads and needles at hand: what plans reckon with, to be corrected by one's own measures. */
+/** Beads, threads, needles, clasps and findings at hand: what plans reckon with, to be corrected by one's own measures. */
 export function MaterialsScreen({
-  catalogue: { beads, threads, needles },
+  catalogue: { beads, threads, needles, clasps, findings },
 }: {
   readonly catalogue: Catalogue;
 }) {
@@ -46,6 +48,7 @@ export function MaterialsScreen({
       </p>
       <section className={`card ${styles.card}`} aria-labelledby="beads">
         <h2 id="beads">Beads</h2>
+        <AddBead kinds={beads} />
         {found.length === 0 ? (
           <p>No bead has “{sought}” in its name or shape.</p>
         ) : (
@@ -83,6 +86,7 @@ export function MaterialsScreen({
         </div>
         <AddThread />
       </section>
+      <Closures clasps={clasps} findings={findings} />
       <AsTable />
     </div>
   );

@@ -1,0 +1,79 @@
+'use client';
+
+import { App, Button, Input } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useId, useState, useTransition } from 'react';
+import type { BeadKind } from '@/core/materials/material';
+import { addBeadAction } from '@/server/actions/materials';
+import { Pick } from '../fields/Pick';
+import { BEAD_MEASURES, beadFields } from './beadFields';
+import { MeasureFields, Simulated, useMeasures } from './measures';
+import styles from './materials.module.css';
+
+/** A bead of one's own: shape and holes as a bead that is known, sizes as they are measured. */
+export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
+  const { message } = App.useApp();
+  const router = useRouter();
+  const id = useId();
+  const [name, setName] = useState('');
+  const [like, setLike] = useState<string | null>(null);
+  const { typed, type, clear, values, wrong } = useMeasures(BEAD_MEASURES);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [saving, start] = useTransition();
+  const kind = kinds.find((one) => one.id === like);
+  const add = () =>
+    start(async () => {
+      if (!kind)
+        return setProblem('Choose the bead that it is most like: shape and holes are taken from it.');
+      if (wrong !== null) return setProblem(wrong);
+      const answer = await addBeadAction({ name, like: kind.id, measured: values });
+      if (!answer.ok) return setProblem(answer.message);
+      void message.success(`${answer.value.name} is among the beads.`);
+      setName('');
+      setProblem(null);
+      clear();
+      router.refresh();
+    });
+  return (
+    <details className={styles.own}>
+      <summary>A bead of your own</summary>
+      <form
+        className={styles.measure}
+        aria-label="Add a bead"
+        onSubmit={(event) => {
+          event.preventDefault();
+          add();
+        }}
+      >
+        <div className={styles.field}>
+          <label htmlFor={`${id}-name`}>What you call it</label>
+          <Input
+            id={`${id}-name`}
+            value={name}
+            autoComplete="off"
+            onChange={(event) => setName(event.target.value)}
+          />
+        </div>
+        <Pick
+          label="Most like"
+          value={like}
+          options={kinds.map((one) => ({ value: one.id, label: one.name }))}
+          placeholder="a bead that is known"
+          onChange={setLike}
+        />
+        {kind && <MeasureFields fields={beadFields(kind)} typed={typed} onType={type} />}
+        {problem !== null && (
+          <p role="alert" className={styles.problem}>
+            {problem}
+          </p>
+        )}
+        {kind && <Simulated />}
+        <span className={styles.reading}>
+          <Button htmlType="submit" loading={saving}>
+            Add the bead
+          </Button>
+        </span>
+      </form>
+    </details>
+  );
+}
