@@ -81,3 +81,32 @@ test('doubled, the holes are fuller and the cutting list follows', async ({ page
   await expect(cut).not.toHaveText(single ?? '');
   await expect(page.getByRole('button', { name: /Thread/ }).first()).toContainText('doubled');
 });
+
+test('thread in another colour shows, is told, and at a press it vanishes', async ({ page }) => {
+  await startBracelet(page, 'Osk', 'Flat herringbone');
+  await openChoice(page, 'Thread');
+  const colours = page.getByRole('radiogroup', { name: 'Colour of the thread' });
+  await expect(page.getByText('Colour of the thread: left open')).toBeVisible();
+  const take = page.getByRole('button', { name: /^Take / });
+  const like = ((await take.textContent()) ?? '').replace('Take ', '');
+  const other = like === 'signal yellow' ? 'tar' : 'signal yellow';
+  await colours.getByRole('radio', { name: other }).check();
+  await expect(slip(page)).toContainText(`The thread shows: ${other} beside ${like}.`);
+  await expect(page.getByRole('region', { name: /^Cut / })).toContainText(`in ${other}`);
+  await expect(undo(page)).toHaveAccessibleName(/colour of the thread: open → /);
+  await page.getByText('What it goes to, pass by pass').click();
+  await expect(page.getByText('sewn by the tail')).toBeVisible();
+  await expectAccessible(page);
+  await take.click();
+  await expect(slip(page)).not.toContainText('The thread shows');
+  await expect(take).toBeHidden();
+});
+
+test('elastic is cut in one length, and never changed', async ({ page }) => {
+  await startBracelet(page, 'Osk', 'Flat peyote');
+  await expect(change(page)).toBeVisible();
+  await openChoice(page, 'Thread');
+  await pick(page, 'Thread', 'elastic cord 0.5');
+  await expect(page.getByRole('region', { name: 'Cut one length' })).toContainText('not joined on the way');
+  await expect(change(page)).toHaveCount(0);
+});

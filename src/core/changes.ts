@@ -50,6 +50,7 @@ function facts(piece: Piece, style: LengthStyle): Map<string, string> {
     ['count is', piece.rules.parity],
     ['count in steps of', String(piece.rules.multipleOf)],
     ['thread', piece.thread.name],
+    ['colour of the thread', piece.threadColour?.name ?? 'open'],
     ['needle', piece.needle.name],
     ['thread doubled', yes(piece.doubled)],
     ['thread changed', threadChanges(piece)],

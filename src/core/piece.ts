@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { CLOSINGS, FITS, KIND_FACTS, KINDS, MOST_DROP_MM, MOST_EASE_MM, type Kind } from './body/kinds';
 import { PLACE_FACTS, PLACES, SIZES } from './body/places';
 import { missingGirth, type WearChoice } from './body/wear';
-import { colouringSchema, type Shade } from './colour/shades';
+import { colouringSchema, shadeSchema, type Shade } from './colour/shades';
 import { LOOP_ROLE } from './closures/sewnLoop';
 import { BEADS, CLASPS, NEEDLES, PALETTE, THREADS, byId } from './materials/catalogue';
 import {
@@ -113,6 +113,8 @@ export const choicesSchema = z.object({
   /** Roles whose beads come in several colours, and how they share them out. */
   colourings: z.partialRecord(z.enum(ROLE_LETTERS), colouringSchema).default({}),
   thread: threadSchema,
+  /** Its colour; null while it is left open. */
+  threadColour: shadeSchema.nullable().default(null),
   needle: needleSchema.default(byId(NEEDLES, 'needle-11')),
   /** Thread folded at the needle, so that every trip lays two strands. */
   doubled: z.boolean().default(false),
@@ -350,6 +352,7 @@ export function newPiece(
     beads: startingBeads(structure),
     colourings: {},
     thread: byId(THREADS, 'gel-6'),
+    threadColour: null,
     needle: byId(NEEDLES, 'needle-11'),
     doubled: false,
     threadChanges: null,

@@ -314,6 +314,11 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     finalAt: { start: endStage(from.at.path, 'start'), end: endStage(from.at.path, 'end') },
   };
 
+  const counted = quantities({ piece, weaveable, from, pitchMm: form.pitchMm }, (role) =>
+    shaded ? coloursOf(piece, role, build(units), shades()) : [],
+  );
+  const exposed = exposedThread(pathless ? [] : threadOf(from.at));
+
   return {
     ok: true,
     structure,
@@ -336,14 +341,12 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     rules,
     widthMm,
     thicknessMm,
-    quantities: quantities({ piece, weaveable, from, pitchMm: form.pitchMm }, (role) =>
-      shaded ? coloursOf(piece, role, build(units), shades()) : [],
-    ),
+    quantities: counted,
     weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
     thread,
     holes,
     gear,
-    exposed: exposedThread(pathless ? [] : threadOf(from.at)),
+    exposed,
     optionalPasses: optionalPasses(from.at.path),
     work,
     shades,
@@ -371,7 +374,15 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
       thread,
       threadDoubts: pathless
         ? []
-        : threadDoubts({ piece, structure, roles: rolesOf(weaveable), holes, thread }),
+        : threadDoubts({
+            piece,
+            structure,
+            roles: rolesOf(weaveable),
+            holes,
+            thread,
+            quantities: counted,
+            exposed,
+          }),
       gauge,
       unsuited: doubtful,
       advice: weaveable.advise?.(body) ?? [],

@@ -281,7 +281,14 @@ function wordThreadDoubt(doubt: ThreadDoubt, style: LengthStyle): { title: strin
     case 'length-too-long':
       return {
         title: `One length is ${formatThread(doubt.longestMm, style.unit, style.decimal)}.`,
-        text: 'That is more than is handy to pull through. Move the change, or add one.',
+        text: doubt.joins
+          ? 'That is more than is handy to pull through. Move the change, or add one.'
+          : 'Elastic is not joined on the way: every knot may slip. Begin in its middle, or make the piece in parts.',
+      };
+    case 'thread-shows':
+      return {
+        title: `The thread shows: ${doubt.colour} beside ${doubt.like}.`,
+        text: `Up to ${formatFine(doubt.longestMm, style)} of it lies bare between beads. In ${doubt.like} it vanishes.`,
       };
   }
 }

@@ -1,7 +1,6 @@
 import { formatFigure, formatThread, type LengthStyle } from '../length/length';
 import type { Settings } from '../settings';
-import type { Plan } from '../plan';
-import type { WorkPlace } from './stretches';
+import { WOVEN, type WorkPlace } from './stretches';
 import { TYPICAL_WINGSPAN_MM, type ThreadChange, type ThreadPlan } from './threadPlan';
 
 /** Shoulder to fingertip, as a part of the wingspan (from memory: the shoulders take about a tenth). */
@@ -30,19 +29,35 @@ export const changeWords = ({ pass, unit }: Omit<WorkPlace, 'needle'>): string =
 /** One length of the cutting list. */
 export interface CutLine {
   readonly mm: number;
+  /** The component that it is for, or the needle; null where one thread works everything. */
+  readonly of: string | null;
   /** Where it ends; null where it lasts to the end. */
   readonly until: string | null;
   readonly crowded: boolean;
 }
 
+/** Whether the first two arms are one length, folded in the middle. */
+export const isFolded = ({ divisions, cutsMm }: ThreadPlan): boolean =>
+  cutsMm.length < divisions.reduce((sum, { cuts }) => sum + cuts.length, 0);
+
 /** The cutting list, in the order in which lengths are used; a folded cord first of all. */
-export function cutLines({ divisions, cutsMm }: ThreadPlan): CutLine[] {
-  const folded = cutsMm.length < divisions.reduce((sum, { cuts }) => sum + cuts.length, 0);
-  const line = (changes: readonly ThreadChange[], k: number, mm: number): CutLine => {
+export function cutLines(plan: ThreadPlan): CutLine[] {
+  const { divisions, cutsMm } = plan;
+  const line = (
+    changes: readonly ThreadChange[],
+    k: number,
+    mm: number,
+    of: string | null = null,
+  ): CutLine => {
     const change = changes[k];
-    return { mm, until: change ? changeWords(change.after) : null, crowded: change?.crowded ?? false };
+    return { mm, of, until: change ? changeWords(change.after) : null, crowded: change?.crowded ?? false };
   };
-  if (!folded) return divisions.flatMap(({ cuts, changes }) => cuts.map(({ mm }, k) => line(changes, k, mm)));
+  if (!isFolded(plan))
+    return divisions.flatMap((division) =>
+      division.cuts.map(({ mm }, k) =>
+        line(division.changes, k, mm, divisions.length > 1 ? partOf(division) : null),
+      ),
+    );
   const [first] = divisions;
   return [
     line(first?.changes ?? [], 0, cutsMm[0] ?? 0),
@@ -50,6 +65,8 @@ export function cutLines({ divisions, cutsMm }: ThreadPlan): CutLine[] {
   ];
 }
 
-/** The bead that most of the piece is of: thread in its colour shows least. Null where there are no beads. */
-export const threadColour = ({ quantities }: Pick<Plan, 'quantities'>): string | null =>
-  [...quantities].sort((a, b) => b.total - a.total)[0]?.bead.colourName ?? null;
+/** What one needle works: the component it begins in, or what it is called. */
+const partOf = ({ stretches, needle }: ThreadPlan['divisions'][number]): string => {
+  const [first] = stretches;
+  return !first || first.section === WOVEN ? needle : first.section;
+};

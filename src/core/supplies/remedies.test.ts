@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { difference } from '../colour/difference';
 import { BEADS, byId, NEEDLES, THREADS } from '../materials/catalogue';
 import { inColour, newPiece, type Piece } from '../piece';
 import { planPiece } from '../planShipped';
 import type { Plan, Warning } from '../plan';
 import { remedies } from './remedies';
-import type { ThreadDoubt } from './threadSense';
+import { leastSeen, type ThreadDoubt } from './threadSense';
 
 const gears = { needles: NEEDLES, threads: THREADS, beads: BEADS };
 const foam = { name: 'foam', hex: '#e9e3d0' };
@@ -97,6 +98,33 @@ describe('thread sense (craft, common practice)', () => {
     };
     expect(planned(piece).thread.lengths).toBeGreaterThan(1);
     expect(codes(piece)).toContain('change-in-full-hole');
+  });
+
+  it('thread of another colour shows where it lies bare; in the colour of the beads, or hidden, it does not', () => {
+    const herringbone = newPiece('x', 'flat-herringbone', null);
+    expect(planned(herringbone).exposed.spans.length).toBeGreaterThan(0);
+    const like = leastSeen(planned(herringbone).quantities);
+    if (!like) throw new Error('no beads');
+    expect(codes({ ...herringbone, threadColour: like })).not.toContain('thread-shows');
+    expect(codes(herringbone)).not.toContain('thread-shows');
+    const far = { name: 'far', hex: difference(like.hex, '#000000') > 50 ? '#000000' : '#ffffff' };
+    expect(doubts({ ...herringbone, threadColour: far })).toContainEqual(
+      expect.objectContaining({ code: 'thread-shows', colour: 'far', like: like.name }),
+    );
+  });
+
+  it('by hand: of several colours of one bead, the most frequent counts', () => {
+    const bead = inColour(byId(BEADS, 'seed-11'), foam);
+    const row = { bead, role: 'A', perUnit: 1, perInch: 1, mostTraversals: 1 };
+    const shade = (name: string, total: number) => ({ name, hex: '#112233', total });
+    expect(
+      leastSeen([
+        { ...row, total: 10, shades: [shade('tar', 4), shade('kelp', 6)] },
+        { ...row, total: 7, shades: [shade('tar', 7)] },
+      ])?.name,
+    ).toBe('tar');
+    expect(leastSeen([{ ...row, total: 3, shades: [] }])).toEqual(foam);
+    expect(leastSeen([])).toBeNull();
   });
 
   it('a length the maker has made too long is told', () => {

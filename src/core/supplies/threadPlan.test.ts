@@ -1,16 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BEADS, byId } from '../materials/catalogue';
+import { BEADS, byId, THREADS } from '../materials/catalogue';
 import { newPiece, type Piece } from '../piece';
 import type { Plan } from '../plan';
 import { planPiece } from '../planShipped';
 import { threadMoves } from '../read/thread';
 import { USUAL_SETTINGS } from '../settings';
+import { joinedRings } from '../testing/paths';
 import { STRUCTURES } from '../structures/registry';
 import { Weave } from '../weave/builder';
 import { isTraversal, TAIL, type Bead, type Path } from '../weave/path';
 import { stretches, WOVEN, type Stretch } from './stretches';
-import { divide, END_MM, placesToChange, reach, TYPICAL_WINGSPAN_MM } from './threadPlan';
+import { cutLines, isFolded } from './cutting';
+import { BY_THE_TAIL, needs } from './needs';
+import { divide, END_MM, placesToChange, reach, threadPlan, TYPICAL_WINGSPAN_MM } from './threadPlan';
 
 const planned = (piece: Piece): Plan => {
   const plan = planPiece(piece);
@@ -90,7 +93,7 @@ describe('where thread is changed', () => {
     })),
     hasRoom: ({ unit }: Stretch) => room(unit),
   });
-  const cutting = { handyMm: 1000, margin: 0.1, headMm: 200, endMm: 110, wanted: null };
+  const cutting = { handyMm: 1000, margin: 0.1, headMm: 200, endMm: 110, wanted: null, whole: false };
 
   /** Every way to share so many stretches out, to be compared with. */
   function* ways(count: number): Generator<number[]> {
@@ -222,6 +225,28 @@ describe('what to cut', () => {
     );
   });
 
+  it.each(STRUCTURES.map(({ id }) => [id] as const))(
+    'of %s goes to its parts and passes, all of it',
+    (id) => {
+      const { thread } = inStitch(id);
+      const told = needs(thread);
+      const sum = told.reduce((mm, need) => mm + need.mm, 0);
+      expect(sum).toBeCloseTo(thread.inWorkMm, 4);
+      expect(told.find(({ pass }) => pass === BY_THE_TAIL)?.mm ?? 0).toBeCloseTo(thread.tailSewsMm, 9);
+    },
+  );
+
+  it('practice: elastic is one length, with an end to hold on either side; it is never changed on the way', () => {
+    const elastic = byId(THREADS, 'elastic-0.5');
+    const plan = inStitch('strung-line', { units: 400, thread: elastic });
+    expect(plan.thread.lengths).toBe(1);
+    expect(plan.thread.endsMm).toBeCloseTo(2 * END_MM, 6);
+    const thread = inStitch('strung-line', { units: 400 });
+    expect(thread.thread.lengths).toBeGreaterThan(1);
+    const words = plan.warnings.flatMap((warning) => (warning.code === 'thread' ? [warning.doubt] : []));
+    expect(words).toContainEqual(expect.objectContaining({ code: 'length-too-long', joins: false }));
+  });
+
   it('doubled, the work takes twice as much, and a length on the needle is as long as before', () => {
     const single = inStitch('flat-herringbone', { units: 60 });
     const doubled = inStitch('flat-herringbone', { units: 60, doubled: true });
@@ -303,6 +328,48 @@ describe('structures that nothing makes yet, as fixtures', () => {
     const mm = inHoles(path, { S: byId(BEADS, 'seed-11').lengthMm }) + climbs + 2 * END_MM;
     expect(mm / 1000).toBeLessThan(0.85);
     expect(mm / 1000).toBeGreaterThan(0.3);
+  });
+
+  it('components are cut for one by one, and never changed inside; what joins them goes with the thread that does it', () => {
+    const path = joinedRings(3);
+    // A hole of 2 mm, and nothing between beads that touch.
+    const moves = path.moves.map((move) => ({
+      move,
+      holeMm: isTraversal(move) ? 2 : 0,
+      gapMm: 0,
+      strands: 1,
+      span: null,
+    }));
+    const needles = ['thread 1', 'thread 2', 'thread 3'].map((needle) => ({
+      needle,
+      stretches: stretches({ kind: 'whole', at: { path, units: 1 } }, () => moves, needle),
+      hasRoom: () => true,
+    }));
+    const inWorkMm = moves.reduce((sum, { holeMm }) => sum + holeMm, 0);
+    const question = {
+      needles,
+      folded: false,
+      strands: 1,
+      inWorkMm,
+      tailSewsMm: 0,
+      wanted: null,
+      whole: false,
+    } as const;
+    const plan = threadPlan(question, USUAL_SETTINGS);
+    expect(isFolded(plan)).toBe(false);
+    expect(cutLines(plan).map(({ of, until }) => [of, until])).toEqual([
+      ['ring 1', null],
+      ['ring 2', null],
+      ['ring 3', null],
+    ]);
+    expect(needles.flatMap((laid) => placesToChange(laid))).toEqual([]);
+    // By hand: eight beads and the first once more are 18 mm. Rings 1 and 2 join to the next.
+    const told = needs(plan);
+    expect(told.filter(({ part }) => part === 'ring 3')).toEqual([{ part: 'ring 3', pass: 'base', mm: 18 }]);
+    expect(told.find(({ part }) => part === 'join')?.mm).toBe(inWorkMm - 3 * 18);
+    const [first, , third] = plan.cutsMm;
+    expect(third).toBeCloseTo(18 * (1 + USUAL_SETTINGS.threadMargin) + 2 * END_MM, 9);
+    expect(first).toBeGreaterThan(third ?? 0);
   });
 
   it('the tail is no needle’s own: what it sews goes with the first length', () => {

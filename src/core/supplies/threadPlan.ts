@@ -65,6 +65,8 @@ interface Cutting {
   readonly endMm: number;
   /** Where the maker wants to change; null leaves it to the plan. */
   readonly wanted: readonly WorkPlace[] | null;
+  /** It cannot be joined on the way: elastic, whose every knot may slip. */
+  readonly whole: boolean;
 }
 
 /** Between two units of the weave: not at a clasp, not in the start, not within a repeat. */
@@ -89,7 +91,7 @@ export const placesToChange = ({ stretches }: Laid): number[] =>
  */
 export function divide(laid: Laid, cutting: Cutting): Division {
   const { stretches, hasRoom } = laid;
-  const places = placesToChange(laid);
+  const places = cutting.whole ? [] : placesToChange(laid);
   const before = (i: number) => stretches[i - 1] as Stretch;
   const cost = costs(stretches, cutting);
   const end = stretches.length;
@@ -243,6 +245,8 @@ export interface ThreadQuestion {
   /** What of it the tail sews. */
   readonly tailSewsMm: number;
   readonly wanted: readonly WorkPlace[] | null;
+  /** Worked in one length, however long. */
+  readonly whole: boolean;
 }
 
 /**
@@ -250,7 +254,7 @@ export interface ThreadQuestion {
  * Each change weaves in two more ends.
  */
 export function threadPlan(q: ThreadQuestion, habits: ThreadHabits): ThreadPlan {
-  const { needles, folded, strands, inWorkMm, tailSewsMm, wanted } = q;
+  const { needles, folded, strands, inWorkMm, tailSewsMm, wanted, whole } = q;
   const { threadMargin: margin } = habits;
   const endMm = END_MM * strands;
   const tailMm = tailSewsMm * (1 + margin) + endMm;
@@ -258,7 +262,7 @@ export function threadPlan(q: ThreadQuestion, habits: ThreadHabits): ThreadPlan 
   const divisions = needles.map((laid, i) => {
     // A folded cord has no end in its middle: what each arm holds at its start is the other arm.
     const headMm = folded ? 0 : i === 0 ? tailMm : endMm;
-    return { ...laid, ...divide(laid, { handyMm: mostMm, margin, headMm, endMm, wanted }) };
+    return { ...laid, ...divide(laid, { handyMm: mostMm, margin, headMm, endMm, wanted, whole }) };
   });
   const all = divisions.map(({ cuts }) => cuts.map(({ mm }) => mm));
   const cutsMm = folded

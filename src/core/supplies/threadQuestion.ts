@@ -1,3 +1,4 @@
+import { makeOf } from '../materials/material';
 import { beadOf, type Piece } from '../piece';
 import { threadMm, type ThreadMove } from '../read/thread';
 import { total, type Built, type Reading } from '../read/totals';
@@ -58,6 +59,7 @@ export function threadQuestion({
     inWorkMm: pathless ? units * pathless.threadMm + atEnds(() => true) : inWork(() => true),
     tailSewsMm: inWork((move) => move.needle === TAIL),
     wanted: piece.threadChanges,
+    whole: makeOf(piece.thread) === 'elastic',
   };
 }
 

@@ -1,5 +1,9 @@
+import { difference } from '../colour/difference';
+import type { Shade } from '../colour/shades';
 import { makeOf, needsNeedle, type BeadMaterial, type BeadShape } from '../materials/material';
 import type { Piece } from '../piece';
+import type { RoleQuantity } from '../quantities';
+import type { ExposedThread } from '../read/thread';
 import type { Structure } from '../structures/structure';
 import type { HoleReading, HoleState } from './holeFill';
 import type { ThreadPlan } from './threadPlan';
@@ -13,7 +17,13 @@ export type ThreadDoubt =
   | { readonly code: 'stiff-for-supple'; readonly feel: string }
   | { readonly code: 'elastic-knots' }
   | { readonly code: 'change-in-full-hole'; readonly unit: number }
-  | { readonly code: 'length-too-long'; readonly longestMm: number };
+  | { readonly code: 'length-too-long'; readonly longestMm: number; readonly joins: boolean }
+  | {
+      readonly code: 'thread-shows';
+      readonly colour: string;
+      readonly like: string;
+      readonly longestMm: number;
+    };
 
 /** Beads with edges that cut soft thread (craft: crystal and bugle edges are sharp). */
 const SHARP: readonly BeadShape[] = ['bugle', 'twisted bugle', 'bicone'];
@@ -28,10 +38,12 @@ interface Asked {
   readonly roles: readonly string[];
   readonly holes: HoleReading;
   readonly thread: ThreadPlan;
+  readonly quantities: readonly RoleQuantity[];
+  readonly exposed: ExposedThread;
 }
 
 /** Doubts about thread, needle and holes, the weightiest first. */
-export function threadDoubts({ piece, structure, roles, holes, thread }: Asked): ThreadDoubt[] {
+export function threadDoubts({ piece, structure, roles, holes, thread, ...seen }: Asked): ThreadDoubt[] {
   const make = makeOf(piece.thread);
   const beadOf = (role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
   return [
@@ -41,7 +53,8 @@ export function threadDoubts({ piece, structure, roles, holes, thread }: Asked):
       ? [{ code: 'stiff-for-supple', feel: structure.feel } as const]
       : []),
     ...(make === 'elastic' ? [{ code: 'elastic-knots' } as const] : []),
-    ...cutDoubts(thread),
+    ...cutDoubts(thread, make !== 'elastic'),
+    ...colourDoubts(piece, seen),
   ];
 }
 
@@ -69,11 +82,37 @@ function isStiff({ thread, doubled }: Piece): boolean {
   return make === 'monofilament' || (make === 'gel-spun' && doubled && thread.diameterMm >= STIFF_MM);
 }
 
-function cutDoubts({ divisions, longestMm }: ThreadPlan): ThreadDoubt[] {
+function cutDoubts({ divisions, longestMm }: ThreadPlan, joins: boolean): ThreadDoubt[] {
   const crowded = divisions.flatMap(({ changes }) => changes).find((change) => change.crowded);
   const tooLong = divisions.some((division) => division.tooLong);
   return [
     ...(crowded ? [{ code: 'change-in-full-hole', unit: crowded.after.unit } as const] : []),
-    ...(tooLong ? [{ code: 'length-too-long', longestMm } as const] : []),
+    ...(tooLong ? [{ code: 'length-too-long', longestMm, joins } as const] : []),
   ];
+}
+
+/** Beside a bead that differs no more than this, thread is not noticed at arm’s length, ΔE*ab (from memory). */
+const UNNOTICED = 30;
+
+/** The colour that most beads have: thread in it shows least. Null where there are no beads. */
+export function leastSeen(quantities: readonly RoleQuantity[]): Shade | null {
+  const colours = quantities.flatMap(({ bead, shades, total }) =>
+    shades.length > 0 ? shades : [{ name: bead.colourName, hex: bead.colour, total }],
+  );
+  const totals = new Map<string, { name: string; hex: string; total: number }>();
+  for (const { name, hex, total } of colours)
+    totals.set(name, { name, hex, total: (totals.get(name)?.total ?? 0) + total });
+  const [most] = [...totals.values()].sort((a, b) => b.total - a.total);
+  return most ? { name: most.name, hex: most.hex } : null;
+}
+
+function colourDoubts(
+  { threadColour }: Piece,
+  { quantities, exposed }: Pick<Asked, 'quantities' | 'exposed'>,
+): ThreadDoubt[] {
+  const like = leastSeen(quantities);
+  if (!threadColour || !like || exposed.spans.length === 0) return [];
+  if (difference(threadColour.hex, like.hex) <= UNNOTICED) return [];
+  const { longestMm } = exposed;
+  return [{ code: 'thread-shows', colour: threadColour.name, like: like.name, longestMm }];
 }

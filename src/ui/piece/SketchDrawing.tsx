@@ -1,7 +1,7 @@
 import { memo, useId } from 'react';
 import type { SketchPart } from '@/core/layout/sketch';
 import { SeenBead } from './BeadShape';
-import { STEPPED_BACK, THREAD_COLOUR } from './beadLook';
+import { STEPPED_BACK, threadLook } from './beadLook';
 import { useLooks } from './looks';
 import { SketchImage } from './SketchImage';
 import type { SketchProps } from './sketchProps';
@@ -20,7 +20,7 @@ function Drawn({ piece, sketch, lit = null }: SketchProps) {
   const id = useId();
   const looks = useLooks(piece);
   const keys = new Map([...sketch.shapes.keys()].map((key, i) => [key, `${id}${i}`]));
-  const { diameterMm } = piece.thread;
+  const thread = { mm: piece.thread.diameterMm, colour: threadLook(piece) };
   return (
     <g>
       <defs>
@@ -36,7 +36,7 @@ function Drawn({ piece, sketch, lit = null }: SketchProps) {
           (part, i) =>
             part.times > 1 && (
               <g key={i} id={`${id}part${i}`}>
-                <Part part={part} keys={keys} threadMm={diameterMm} />
+                <Part part={part} keys={keys} thread={thread} />
               </g>
             ),
         )}
@@ -48,7 +48,7 @@ function Drawn({ piece, sketch, lit = null }: SketchProps) {
           ))
         ) : (
           <g key={i} transform={`translate(${part.atMm} 0)`}>
-            <Part part={part} keys={keys} threadMm={diameterMm} />
+            <Part part={part} keys={keys} thread={thread} />
           </g>
         ),
       )}
@@ -59,18 +59,18 @@ function Drawn({ piece, sketch, lit = null }: SketchProps) {
 interface PartProps {
   readonly part: SketchPart;
   readonly keys: ReadonlyMap<string, string>;
-  readonly threadMm: number;
+  readonly thread: { readonly mm: number; readonly colour: string };
 }
 
 /** Thread and beads of a part, from the back to the front. */
-function Part({ part: { beads, threads }, keys, threadMm }: PartProps) {
+function Part({ part: { beads, threads }, keys, thread }: PartProps) {
   return (
     <>
       <path
         d={threads.map(({ from, to }) => `M${mm(from[0])} ${mm(from[1])}L${mm(to[0])} ${mm(to[1])}`).join('')}
         fill="none"
-        stroke={THREAD_COLOUR}
-        strokeWidth={Math.max(threadMm, 0.12)}
+        stroke={thread.colour}
+        strokeWidth={Math.max(thread.mm, 0.12)}
         strokeLinecap="round"
       />
       {beads.map(({ bead, shape, at: [x, y], angle }) => (

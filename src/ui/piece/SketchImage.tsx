@@ -10,7 +10,7 @@ import {
   outlinePath,
   shadeOf,
   STEPPED_BACK,
-  THREAD_COLOUR,
+  threadLook,
 } from './beadLook';
 import { useLooks, type Looks, type SeenAs } from './looks';
 import type { SketchProps } from './sketchProps';
@@ -26,11 +26,12 @@ const WIDEST_PX = 8000;
 export function SketchImage({ piece, sketch, lit = null }: SketchProps) {
   const looks = useLooks(piece);
   const threadMm = piece.thread.diameterMm;
+  const threadColour = threadLook(piece);
   const litRoles = lit?.join() ?? null;
   /** Pictures of this sketch by the roles that stand out: pointing back and forth paints each once. */
   const kept = useMemo(
-    () => ({ sketch, looks, threadMm, pictures: new Map<string, string | null>() }),
-    [sketch, looks, threadMm],
+    () => ({ sketch, looks, threadMm, threadColour, pictures: new Map<string, string | null>() }),
+    [sketch, looks, threadMm, threadColour],
   );
   const [href, setHref] = useState<string | null>(null);
   const { from, to } = extent(sketch);
@@ -52,6 +53,7 @@ interface Painting {
   readonly sketch: Sketch;
   readonly looks: Looks;
   readonly threadMm: number;
+  readonly threadColour: string;
   readonly lit: readonly string[] | null;
 }
 
@@ -74,7 +76,7 @@ function painted(painting: Painting): string | null {
 
 function paint(
   pen: CanvasRenderingContext2D,
-  { sketch: { shapes, parts }, looks, threadMm, lit }: Painting,
+  { sketch: { shapes, parts }, looks, threadMm, threadColour, lit }: Painting,
 ): void {
   const paths = new Map(
     [...shapes].map(([key, shape]) => [key, pathsOf(shape, looks(shape.role, shape.shade))]),
@@ -83,7 +85,7 @@ function paint(
     for (let k = 0; k < part.times; k++) {
       pen.save();
       pen.translate(part.atMm + k * part.stepMm, 0);
-      pen.strokeStyle = THREAD_COLOUR;
+      pen.strokeStyle = threadColour;
       pen.lineWidth = Math.max(threadMm, 0.12);
       for (const { from, to } of part.threads) {
         pen.beginPath();

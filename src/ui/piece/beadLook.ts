@@ -1,9 +1,13 @@
 import type { Mark } from '@/core/colour/teaching';
 import type { Flat } from '@/core/layout/outline';
 import type { BeadMaterial, Finish } from '@/core/materials/material';
+import type { Piece } from '@/core/piece';
 
 export const INK = '#1e2b24';
 export const THREAD_COLOUR = '#b4533a';
+/** The colour that bare thread is drawn in; one that shows while its own is left open. */
+export const threadLook = ({ threadColour }: Pick<Piece, 'threadColour'>): string =>
+  threadColour?.hex ?? THREAD_COLOUR;
 /** How much of a bead is left that steps back behind others. */
 export const STEPPED_BACK = 0.35;
 

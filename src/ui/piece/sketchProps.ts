@@ -3,7 +3,9 @@ import type { Piece } from '@/core/piece';
 
 /** What is drawn, or painted. */
 export interface SketchProps {
-  readonly piece: Pick<Piece, 'beads' | 'thread'> & { readonly colourings?: Piece['colourings'] };
+  readonly piece: Pick<Piece, 'beads' | 'thread' | 'threadColour'> & {
+    readonly colourings?: Piece['colourings'];
+  };
   readonly sketch: Sketch;
   /** Beads of these roles stand out, the others step back; null where all are alike. */
   readonly lit?: readonly string[] | null;

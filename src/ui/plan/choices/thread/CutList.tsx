@@ -1,9 +1,10 @@
 'use client';
 
 import { useMemo } from 'react';
+import { makeOf } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
 import { planPiece, type Plan } from '@/core/plan';
-import { cutLines, cutWords } from '@/core/supplies/cutting';
+import { cutLines, cutWords, isFolded } from '@/core/supplies/cutting';
 import { useAtHand } from '../../../shell/atHand';
 import { useKnown } from '../../../shell/useKnown';
 import { useLengths } from '../../../shell/lengths';
@@ -21,16 +22,18 @@ export function CutList({ piece, plan, onChange }: Props) {
   const { settings } = useAtHand();
   const say = (mm: number) => cutWords(mm, settings, style);
   const lines = cutLines(plan.thread);
-  const folded = plan.thread.divisions.length > 1;
+  const folded = isFolded(plan.thread);
   return (
     <section aria-labelledby="to-cut">
       <h3 id="to-cut" className={styles.heading}>
         {lines.length === 1 ? 'Cut one length' : `Cut ${lines.length} lengths`}
+        {piece.threadColour && ` in ${piece.threadColour.name}`}
       </h3>
       <ol className={styles.cuts}>
-        {lines.map(({ mm, until, crowded }, k) => (
+        {lines.map(({ mm, of, until, crowded }, k) => (
           <li key={k}>
             <strong className="figures">{say(mm)}</strong>
+            {of !== null && ` for ${of}`}
             {folded && k === 0 && ', folded in the middle'}
             {until
               ? `, to ${until.replace(/^after /, 'the end of ')}`
@@ -41,6 +44,12 @@ export function CutList({ piece, plan, onChange }: Props) {
           </li>
         ))}
       </ol>
+      {makeOf(piece.thread) === 'elastic' && (
+        <p className="soft">
+          One length, for elastic is not joined on the way. Pull it out once before you measure: new elastic
+          gives a little. Hold an end on either side, and tie them while it is stretched.
+        </p>
+      )}
       {piece.threadChanges && <Own piece={piece} plan={plan} say={say} onChange={onChange} />}
     </section>
   );

@@ -3,12 +3,14 @@
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { needsNeedle } from '@/core/materials/material';
-import { threadColour } from '@/core/supplies/cutting';
+import { BY_THE_TAIL, needs, type Need } from '@/core/supplies/needs';
+import { leastSeen } from '@/core/supplies/threadSense';
 import type { Catalogue } from '@/server/screens';
 import { Fact } from '../../../fields/Fact';
 import { Pick } from '../../../fields/Pick';
 import { Toggle } from '../../../fields/Toggle';
 import { useLengths } from '../../../shell/lengths';
+import { ColourChoice } from '../ColourChoice';
 import { CutList } from './CutList';
 import { Holes } from './Holes';
 import { OnTheNeedle } from './OnTheNeedle';
@@ -18,9 +20,7 @@ import styles from '../choices.module.css';
 function exposedWords(plan: Plan, fine: (mm: number) => string): string {
   const { spans, longestMm } = plan.exposed;
   if (spans.length === 0) return 'No bare thread shows.';
-  const colour = threadColour(plan);
-  const like = colour ? ` In ${colour}, like most of the beads, it shows least.` : '';
-  return `Bare thread shows between beads, ${fine(longestMm)} at the longest: take a colour that matches or vanishes.${like}`;
+  return `Bare thread shows between beads, ${fine(longestMm)} at the longest: take a colour that matches or vanishes.`;
 }
 
 interface Props {
@@ -32,7 +32,7 @@ interface Props {
 
 /** Which thread and needle, what is cut and where it is changed, and how it goes through the holes. */
 export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
-  const { thread, fine } = useLengths();
+  const { thread } = useLengths();
   const { threads, needles } = catalogue;
   return (
     <>
@@ -64,7 +64,7 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
         checked={piece.doubled}
         onChange={(doubled) => onChange({ doubled, threadChanges: null })}
       />
-      {plan && <p className="soft">{exposedWords(plan, fine)}</p>}
+      <Colour piece={piece} plan={plan} onChange={onChange} />
       {plan && (
         <>
           {!plan.weaveable.pathless && (
@@ -80,8 +80,49 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
             </Fact>
             <Fact name="of it, tail to leave at the start">{thread(plan.thread.tailMm)}</Fact>
           </dl>
+          <details>
+            <summary>What it goes to, pass by pass</summary>
+            <dl className={styles.facts}>
+              {needs(plan.thread).map((need) => (
+                <Fact key={needWords(need)} name={needWords(need)}>
+                  {thread(need.mm)}
+                </Fact>
+              ))}
+            </dl>
+          </details>
           <OnTheNeedle plan={plan} />
         </>
+      )}
+    </>
+  );
+}
+
+/** What thread goes to, as one says it. */
+function needWords({ part, pass }: Need): string {
+  if (pass === BY_THE_TAIL) return 'sewn by the tail';
+  return part === null ? pass : part === pass ? part : `${part}, ${pass}`;
+}
+
+/** The colour of the thread, and whether any of it shows. */
+function Colour({ piece, plan, onChange }: Pick<Props, 'piece' | 'plan' | 'onChange'>) {
+  const { fine } = useLengths();
+  const like = plan && plan.exposed.spans.length > 0 ? leastSeen(plan.quantities) : null;
+  return (
+    <>
+      <ColourChoice
+        label="Colour of the thread"
+        name="thread-colour"
+        chosen={piece.threadColour?.name ?? 'left open'}
+        onChange={(threadColour) => onChange({ threadColour })}
+      />
+      {plan && <p className="soft">{exposedWords(plan, fine)}</p>}
+      {like && piece.threadColour?.name !== like.name && (
+        <p>
+          In {like.name}, like most of the beads, it shows least.{' '}
+          <button type="button" className="linkButton" onClick={() => onChange({ threadColour: like })}>
+            Take {like.name}
+          </button>
+        </p>
       )}
     </>
   );
