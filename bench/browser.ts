@@ -10,7 +10,7 @@ import { line, quantile, section } from './timing';
 const NEXT = 'node_modules/next/dist/bin/next';
 const BARE = 'bench/bare';
 const LOADS = 10;
-const CHANGES = 20;
+const CHANGES = 40;
 const MANY = 3000;
 /** Our page may take so much more than a bare one of the same framework and component library. */
 const AT_MOST = 1.3;
@@ -107,13 +107,14 @@ async function keepLong({ url }: Served, id: string, structureId: string): Promi
   return `${url}/plan/${id}`;
 }
 
-/** Runs in the page: presses a key, and tells how long it took until the frame in which the answers changed. */
+/** Runs in the page: presses a key, and tells how long it took until the answers changed, and until that was painted. */
 const changeScript = (key: string): string => `
   new Promise((resolve) => {
     const slip = document.querySelector('section[aria-label="The answers"]');
     const observer = new MutationObserver(() => {
       observer.disconnect();
-      requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - start)));
+      const inPage = performance.now() - start;
+      requestAnimationFrame(() => setTimeout(() => resolve([inPage, performance.now() - start])));
     });
     observer.observe(slip, { subtree: true, characterData: true, childList: true });
     const start = performance.now();
@@ -122,15 +123,19 @@ const changeScript = (key: string): string => `
   })
 `;
 
-/** Milliseconds from a key press until the new count, length and tally are painted; sorted. */
-async function changes(page: Page): Promise<number[]> {
-  const times: number[] = [];
+/** Milliseconds from a key press until the new count, length and tally are in the page, and until they are painted. */
+async function changes(page: Page) {
+  const times: (readonly [number, number])[] = [];
   for (let i = 0; i < CHANGES; i++) {
     const key = i % 2 === 0 ? ']' : '[';
-    times.push(await page.evaluate<number>(changeScript(key)));
+    times.push(await page.evaluate<readonly [number, number]>(changeScript(key)));
     await page.waitForTimeout(400); // the picture comes after the numbers
   }
-  return times.sort((a, b) => a - b);
+  const of = (k: 0 | 1) => {
+    const sorted = times.map((time) => time[k]).sort((a, b) => a - b);
+    return (part: number) => quantile(sorted, part);
+  };
+  return { inPage: of(0), painted: of(1) };
 }
 
 /** The planning screen as a browser has it: how soon it answers, and how heavy it is beside a bare page. */
@@ -181,13 +186,11 @@ export async function benchBrowser(): Promise<void> {
       await page.goto(await keepLong(ours, id, structureId));
       await page.getByRole('region', { name: 'The answers' }).waitFor();
       await page.waitForTimeout(1500);
-      const p95 = quantile(await changes(page), 0.95);
-      line(
-        `a change at 3,000 beads of ${structureId}, painted, p95 ms`,
-        p95,
-        p95 < 150,
-        'aim 50; fails at 150',
-      );
+      const { inPage, painted } = await changes(page);
+      const told = `a change at 3,000 beads of ${structureId}`;
+      line(`${told}, in the page, median ms`, inPage(0.5), inPage(0.5) < 50, 'below 50');
+      line(`${told}, painted, median ms`, painted(0.5), painted(0.5) < 100, 'aim 50; fails at 100');
+      line(`${told}, painted, p95 ms`, painted(0.95), painted(0.95) < 250, 'aim 100; fails at 250');
     }
   } finally {
     await browser.close();

@@ -30,10 +30,10 @@ export const worked = (weave: Weaving, { room, doubled }: Working): Path => {
 function withRoom(weave: Weaving, room: Working['room']): Path {
   const soon = attempt(weave, { room });
   if (!soon) return weave({});
+  const hidden = soon.moves.filter(isTraversal).filter(({ as }) => as === 'travel');
+  if (hidden.length === 0) return soon;
   const { all, fixed } = trips(soon);
-  const barred = soon.moves
-    .filter(isTraversal)
-    .some(({ bead, hole, as }) => as === 'travel' && (all.get(holeKey(bead, hole)) ?? 0) > room(bead.role));
+  const barred = hidden.some(({ bead, hole }) => (all.get(holeKey(bead, hole)) ?? 0) > room(bead.role));
   if (!barred) return soon;
   return attempt(weave, { room, fixed: (bead, hole) => fixed.get(holeKey(bead, hole)) ?? 0 }) ?? soon;
 }
