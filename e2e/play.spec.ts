@@ -204,7 +204,7 @@ test('a piece is duplicated, made for somebody else, kept as a pattern, found ag
 
 test('a word is explained where it stands, and all words are found', async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Strung line');
-  await page.getByRole('button', { name: /^units.*what is that/ }).click();
+  await page.getByRole('button', { name: 'units', exact: true }).click();
   await expect(page.getByText(/One repeat of the weave/)).toBeVisible();
   await page.getByRole('link', { name: 'All words' }).click();
   await page.getByLabel('Find a word').fill('picot');
@@ -328,4 +328,30 @@ test.describe('by the lamp', () => {
       await expectAccessible(page);
     }
   });
+});
+
+test('a colour that is not in the palette has a name of its own, and can be carried like the others', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Osk', 'Strung line');
+  await openChoice(page, 'Beads');
+  await page.getByRole('button', { name: 'another colour for Bead A, colour' }).click();
+  const name = page.getByLabel('What the colour is called');
+  await name.fill('Tar');
+  await page.getByRole('button', { name: 'Take this colour' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'There is a tar already' })).toBeVisible();
+  await name.fill('low tide');
+  await page.getByLabel('How it looks').fill('#556677');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take this colour' }).click();
+  await expect(slip(page)).toContainText('low tide');
+  await expect(undo(page)).toHaveAccessibleName(/low tide/);
+  await expect(
+    slip(page)
+      .getByRole('group', { name: /^Colours/ })
+      .getByRole('button', { name: 'low tide' }),
+  ).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(slip(page)).toContainText('low tide');
 });

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { GLOSSARY, type GlossaryEntry } from './glossary';
+import { GLOSSARY, withWords, type GlossaryEntry } from './glossary';
 import { newPiece } from './piece';
 import { planPiece } from './planShipped';
-import { structureById } from './structures/registry';
+import { STRUCTURES, structureById } from './structures/registry';
 
 const entries: readonly GlossaryEntry[] = GLOSSARY;
 
@@ -25,4 +25,34 @@ describe('the glossary', () => {
       expect(roles.filter((role) => !drawn.includes(role))).toEqual([]);
     },
   );
+});
+
+describe('words of the craft in a text', () => {
+  it('are set apart the first time they occur, in the plural too, and nothing is lost', () => {
+    const text = 'Picots stand on the rungs; a picot more. Stepping-up is no step-up.';
+    expect(withWords(text)).toEqual([
+      { word: 'picot', as: 'Picots' },
+      ' stand on the ',
+      { word: 'rung', as: 'rungs' },
+      '; a picot more. Stepping-up is no ',
+      { word: 'step-up', as: 'step-up' },
+      '.',
+    ]);
+    for (const { about, watch } of STRUCTURES)
+      for (const line of [about, ...watch]) {
+        const parts = withWords(line).map((part) => (typeof part === 'string' ? part : part.as));
+        expect(parts.join('')).toBe(line);
+      }
+  });
+
+  it('the longer word wins: right-angle weave is not woven apart', () => {
+    expect(withWords('In right-angle weave and cross-weave.')).toEqual([
+      'In ',
+      { word: 'right-angle weave', as: 'right-angle weave' },
+      ' and ',
+      { word: 'cross-weave', as: 'cross-weave' },
+      '.',
+    ]);
+    expect(withWords('')).toEqual([]);
+  });
 });

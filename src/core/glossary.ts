@@ -84,6 +84,12 @@ export const GLOSSARY = [
     example: { structureId: 'flat-peyote' },
   },
   {
+    word: 'brick stitch',
+    meaning:
+      'Each bead hung from a thread bridge of the row before. It looks like peyote turned by a quarter, and grows the other way.',
+    example: { structureId: 'brick-stitch' },
+  },
+  {
     word: 'right-angle weave',
     meaning:
       'Circles of four sides, each sharing one with the next. The thread never cuts straight across a corner.',
@@ -164,4 +170,31 @@ export function glossaryEntry(word: GlossaryWord): GlossaryEntry {
   const found = GLOSSARY.find((entry) => entry.word === word);
   if (!found) throw new Error(`The glossary has no word “${word}”.`);
   return found;
+}
+
+/** Words that stand in every other sentence: marked where they matter, not wherever they occur. */
+const EVERYWHERE: readonly GlossaryWord[] = ['unit', 'row', 'pass', 'shade', 'tail'];
+
+/** A part of a text: a word of the craft as it is written there, or what stands between. */
+export type Told = string | { readonly word: GlossaryWord; readonly as: string };
+
+const MARKED = GLOSSARY.map(({ word }) => word)
+  .filter((word) => !EVERYWHERE.includes(word))
+  .sort((a, b) => b.length - a.length);
+const WORDS = new RegExp(`(?<![\\w-])(${MARKED.join('|')})(e?s)?(?![\\w-])`, 'gi');
+
+/** A text with its words of the craft set apart, each the first time it occurs. Joined, the parts are the text. */
+export function withWords(text: string): readonly Told[] {
+  const parts: Told[] = [];
+  const met = new Set<string>();
+  let from = 0;
+  for (const found of text.matchAll(WORDS)) {
+    const word = MARKED.find((one) => one === found[1]?.toLowerCase());
+    if (!word || met.has(word)) continue;
+    met.add(word);
+    if (found.index > from) parts.push(text.slice(from, found.index));
+    parts.push({ word, as: found[0] });
+    from = found.index + found[0].length;
+  }
+  return from < text.length ? [...parts, text.slice(from)] : parts;
 }

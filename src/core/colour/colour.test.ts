@@ -5,6 +5,8 @@ import { planRows, type Plan } from '../plan';
 import { planPiece, planSolved } from '../planShipped';
 import { structureById } from '../structures/registry';
 import { checkPath } from '../weave/check';
+import { PALETTE } from '../materials/catalogue';
+import { colourProblem, coloursOf } from './ownColours';
 import { shadeAt, type Colouring } from './shades';
 
 const shade = (name: string) => ({ name, hex: '#336699' });
@@ -242,5 +244,28 @@ describe('the row list', () => {
       );
       expect([...rows].filter((row) => !told.has(row))).toEqual([]);
     }
+  });
+});
+
+describe('colours beside the palette', () => {
+  const piece = newPiece('Colours', 'flat-herringbone', null);
+  const { A } = piece.beads;
+  const own = { ...piece, beads: { ...piece.beads, A: { ...A, colourName: 'low tide', colour: '#556677' } } };
+
+  it('are those that the piece has, of beads and of thread, each once', () => {
+    expect(coloursOf(piece)).toEqual(PALETTE);
+    const all = coloursOf({
+      ...own,
+      colourings: { A: turns(1, 'low tide', 'ebb') },
+      threadColour: { name: 'ebb', hex: '#000000' },
+    });
+    expect(all.slice(PALETTE.length).map(({ name }) => name)).toEqual(['low tide', 'ebb']);
+  });
+
+  it('have a name of their own', () => {
+    expect(colourProblem('  ', PALETTE)).toMatch(/name/);
+    expect(colourProblem('Tar', PALETTE)).toBe('There is a tar already. Call this one something else.');
+    expect(colourProblem('x'.repeat(41), PALETTE)).toMatch(/at most 40/);
+    expect(colourProblem('low tide', PALETTE)).toBeNull();
   });
 });

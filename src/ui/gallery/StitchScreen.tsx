@@ -17,6 +17,7 @@ import { useLengths } from '../shell/lengths';
 import { Examples } from './Examples';
 import { planSample, samplePiece } from './sample';
 import { StartFromStitch } from './StartFromStitch';
+import { WithTerms } from '../glossary/WithTerms';
 import { StitchNumbers } from './StitchNumbers';
 import { StitchPicture } from './StitchPicture';
 import styles from './gallery.module.css';
@@ -51,7 +52,9 @@ export function StitchScreen({ structureId, people, catalogue, examples }: Props
           ← Gallery
         </Link>
         <h1>{structure.name}</h1>
-        <p className="soft">{structure.about}</p>
+        <p className="soft">
+          <WithTerms text={structure.about} />
+        </p>
       </header>
       {!plan.ok && (
         <p role="alert" className={styles.problem}>
@@ -85,14 +88,18 @@ export function StitchScreen({ structureId, people, catalogue, examples }: Props
               {structure.looks.map(({ after, look }) => (
                 <div key={after}>
                   <dt>After {after}</dt>
-                  <dd>{look}</dd>
+                  <dd>
+                    <WithTerms text={look} />
+                  </dd>
                 </div>
               ))}
             </dl>
             <h2>What to watch</h2>
             <ul>
               {structure.watch.map((line) => (
-                <li key={line}>{line}</li>
+                <li key={line}>
+                  <WithTerms text={line} />
+                </li>
               ))}
             </ul>
             <p>

@@ -12,9 +12,14 @@ export function Term({ word, children }: { readonly word: GlossaryWord; readonly
   const [open, setOpen] = useState(false);
   return (
     <span className={styles.anchor}>
-      <button type="button" className={styles.term} aria-expanded={open} onClick={() => setOpen(!open)}>
+      <button
+        type="button"
+        className={styles.term}
+        title="What is that?"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
         {children ?? word}
-        <span className="srOnly">: what is that?</span>
       </button>
       {open && <Meaning word={word} onClose={() => setOpen(false)} />}
     </span>

@@ -9,6 +9,7 @@ import type { Piece } from '@/core/piece';
 import type { Plan, Warning } from '@/core/plan';
 import type { RoleQuantity } from '@/core/quantities';
 import { Term } from '../glossary/Term';
+import { WithTerms } from '../glossary/WithTerms';
 import { BeadIcon } from '../piece/BeadShape';
 import { useLooks, type Looks } from '../piece/looks';
 import { useLengths } from '../shell/lengths';
@@ -253,6 +254,6 @@ const Line = ({ name, children }: { name: ReactNode; children: ReactNode }) => (
 
 export const Note = ({ title, text, mild = false }: { title: string; text: string; mild?: boolean }) => (
   <li className={mild ? styles.mild : styles.note}>
-    <strong>{title}</strong> {text}
+    <strong>{title}</strong> <WithTerms text={text} />
   </li>
 );

@@ -1,7 +1,8 @@
 'use client';
 
 import type { Shade } from '@/core/colour/shades';
-import { PALETTE } from '@/core/materials/catalogue';
+import { useColours } from '../palette/colours';
+import { OwnColour } from './OwnColour';
 import styles from './choices.module.css';
 
 interface Props {
@@ -13,12 +14,13 @@ interface Props {
   readonly onChange: (colour: Shade) => void;
 }
 
-/** One colour of the palette; which it is stands beneath in words. */
+/** One colour of the palette or another; which it is stands beneath in words. */
 export function ColourChoice({ label, name, chosen, onChange }: Props) {
+  const colours = useColours();
   return (
     <div>
       <div className={styles.swatches} role="radiogroup" aria-label={label}>
-        {PALETTE.map((colour) => (
+        {colours.map((colour) => (
           <label
             key={colour.name}
             className={styles.swatch}
@@ -38,6 +40,7 @@ export function ColourChoice({ label, name, chosen, onChange }: Props) {
       <p className="soft">
         {label}: {chosen}
       </p>
+      <OwnColour label={label} onTake={onChange} />
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { ownUnit } from '@/core/structures/ownUnit';
 import { inStructure, type Piece } from '@/core/piece';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
+import { WithTerms } from '../../glossary/WithTerms';
 import { PassToggles } from './PassToggles';
 import { StructureFields } from './StructureFields';
 import styles from './choices.module.css';
@@ -30,7 +31,7 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
         />
         {structure && (
           <p className="soft">
-            {structure.about} Feel: {structure.feel}.
+            <WithTerms text={structure.about} /> Feel: {structure.feel}.
           </p>
         )}
       </div>
@@ -50,11 +51,13 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
         <ul className={styles.watch}>
           {structure.looks.map(({ after, look }) => (
             <li key={after}>
-              After {after}: {look}
+              After {after}: <WithTerms text={look} />
             </li>
           ))}
           {structure.watch.map((line) => (
-            <li key={line}>{line}</li>
+            <li key={line}>
+              <WithTerms text={line} />
+            </li>
           ))}
         </ul>
       )}

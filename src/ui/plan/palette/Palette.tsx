@@ -2,19 +2,20 @@
 
 import { useDraggable } from '@dnd-kit/core';
 import { useId } from 'react';
-import { PALETTE } from '@/core/materials/catalogue';
+import { useColours } from './colours';
 import styles from './palette.module.css';
 
 /** The colours to carry to a bead. */
 export function Palette() {
   const id = useId();
+  const colours = useColours();
   return (
     <div className={styles.tray} role="group" aria-labelledby={id}>
       <p id={id} className="soft">
         Colours: drag one onto a bead above, or onto the piece.
       </p>
       <div className={styles.colours}>
-        {PALETTE.map(({ name, hex }) => (
+        {colours.map(({ name, hex }) => (
           <Colour key={name} name={name} hex={hex} />
         ))}
       </div>

@@ -16,8 +16,9 @@ import {
 import { useState, type ReactNode } from 'react';
 import { dyed } from '@/core/colour/dyed';
 import type { Shade } from '@/core/colour/shades';
-import { PALETTE } from '@/core/materials/catalogue';
+import { coloursOf } from '@/core/colour/ownColours';
 import type { Piece } from '@/core/piece';
+import { ColoursOf } from './colours';
 import styles from './palette.module.css';
 
 interface Props {
@@ -43,11 +44,10 @@ const under: CollisionDetection = (args) =>
 const MOUSE = { activationConstraint: { distance: 4 } };
 const TOUCH = { activationConstraint: { delay: 180, tolerance: 8 } };
 
-const colourNamed = (name: unknown): Shade | undefined => PALETTE.find((one) => one.name === name);
-
 /** Colours can be carried from the palette to a bead: by mouse, by finger, by keyboard. */
 export function PaletteDrag({ piece, onChange, children }: Props) {
   const [carried, setCarried] = useState<Shade | null>(null);
+  const colourNamed = (name: unknown) => coloursOf(piece).find((one) => one.name === name);
   const sensors = useSensors(
     useSensor(MouseSensor, MOUSE),
     useSensor(TouchSensor, TOUCH),
@@ -74,7 +74,7 @@ export function PaletteDrag({ piece, onChange, children }: Props) {
       onDragEnd={drop}
       accessibility={{ announcements: WORDS, screenReaderInstructions: { draggable: HOW } }}
     >
-      {children}
+      <ColoursOf piece={piece}>{children}</ColoursOf>
       <DragOverlay dropAnimation={null} style={{ pointerEvents: 'none' }}>
         {carried && <span className={styles.carried} style={{ background: carried.hex }} />}
       </DragOverlay>

@@ -1,0 +1,25 @@
+'use client';
+
+import { createContext, use, useMemo, type ReactNode } from 'react';
+import { coloursOf } from '@/core/colour/ownColours';
+import type { Shade } from '@/core/colour/shades';
+import { PALETTE } from '@/core/materials/catalogue';
+import type { Piece } from '@/core/piece';
+
+const Context = createContext<readonly Shade[]>(PALETTE);
+
+interface Props {
+  readonly piece: Pick<Piece, 'beads' | 'colourings' | 'threadColour'>;
+  readonly children: ReactNode;
+}
+
+/** Everything below can be given the colours of the palette, and those the piece has besides. */
+export function ColoursOf({ piece: { beads, colourings, threadColour }, children }: Props) {
+  const colours = useMemo(
+    () => coloursOf({ beads, colourings, threadColour }),
+    [beads, colourings, threadColour],
+  );
+  return <Context value={colours}>{children}</Context>;
+}
+
+export const useColours = (): readonly Shade[] => use(Context);
