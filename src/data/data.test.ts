@@ -9,7 +9,7 @@ import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/cata
 import { backUp, backups, backUpWhenDue, restore } from './backup';
 import { openFolder, openMemory, openServer, type Database } from './database';
 import { FolderInUse } from './guard';
-import { catalogue, keepMaterials, topUpCatalogue } from './materials';
+import { catalogue, keepCatalogue, keepMaterials, topUpCatalogue } from './materials';
 import { checkHistory, migrate, shippedMigrations } from './migrate';
 import { putAway } from './archive';
 import { addMeasure, addPerson, changePerson, people } from './people';
@@ -79,6 +79,22 @@ describe.each(kinds)('the data, on %s', (_, open) => {
     // A newer version of the program tops the catalogue up, and leaves hers as it is.
     await topUpCatalogue(database.db, ws);
     expect((await catalogue(database.db, ws)).beads[0]).toEqual(measured);
+  });
+
+  it('brings a whole catalogue in: what is known is corrected, what is new stands behind it', async () => {
+    const { id: ws } = await theWorkspace(database.db);
+    const before = await catalogue(database.db, ws);
+    const [clasp, finding, needle] = [CLASPS[1], FINDINGS[0], NEEDLES[2]];
+    if (!clasp || !finding || !needle) throw new Error('The catalogue is empty.');
+    const longer = { ...clasp, startMm: clasp.startMm + 2, source: 'measured' as const };
+    const own = { ...finding, id: 'own-ring', name: 'ring from the quay' };
+    const brought = { beads: [], threads: [], needles: [needle], clasps: [longer], findings: [own] };
+    expect(await keepCatalogue(database.db, ws, brought)).toBe(3);
+    const after = await catalogue(database.db, ws);
+    expect(after.clasps).toEqual(before.clasps.map((one) => (one.id === clasp.id ? longer : one)));
+    expect(after.findings).toEqual([...before.findings, own]);
+    expect(after.needles).toEqual(before.needles);
+    expect(after.beads).toEqual(before.beads);
   });
 
   it('keeps the unit', async () => {

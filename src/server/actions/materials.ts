@@ -119,7 +119,7 @@ const closureSchema = z.object({
   shelf: z.enum(['clasps', 'findings']),
   id: z.string(),
   /** Of a clasp its closed length, of a finding what it adds. */
-  mm: z.number().min(CLOSED.minMm).max(CLOSED.maxMm),
+  mm: z.number().min(CLOSED.minMm).max(CLOSED.maxMm).nullable(),
 });
 
 /** Corrects a clasp or a finding by its measured length. */
@@ -128,6 +128,7 @@ export async function measureClosureAction(input: z.input<typeof closureSchema>)
   if (!parsed.success)
     return refused(`Write a length between ${CLOSED.minMm} and ${CLOSED.maxMm} mm, like 16.5.`);
   const { shelf, id, mm } = parsed.data;
+  if (mm === null) return refused('Write the length that you measured, or read the caliper.');
   const { database, workspaceId } = await installation();
   const all = await catalogue(database.db, workspaceId);
   const clasp = shelf === 'clasps' ? all.clasps.find((one) => one.id === id) : undefined;

@@ -1,14 +1,13 @@
 'use client';
 
 import { App, Button } from 'antd';
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState, type ReactNode } from 'react';
 import { simulatedCaliper } from '@/core/materials/instruments';
 import { claspClosedMm, type Clasp, type FindingMaterial } from '@/core/materials/material';
 import { measureClosureAction } from '@/server/actions/materials';
 import { OwnClasp } from '../plan/choices/ends/OwnClasp';
 import { useLengths } from '../shell/lengths';
-import { MeasureFields, Simulated, useMeasures } from './measures';
+import { MeasureForm } from './measures';
 import { SOURCE_WORDS } from './sourceWords';
 import styles from './materials.module.css';
 
@@ -32,63 +31,62 @@ export function Closures({ clasps, findings }: Props) {
         What a clasp takes of the finished length, closed. A loop over a ball or a button takes its own
         length, which the plan works out.
       </p>
-      <table className={styles.table} aria-label="Clasps">
-        <thead>
-          <tr>
-            <th scope="col">clasp</th>
-            <th scope="col">closed</th>
-            <th scope="col">loops a side</th>
-            <th scope="col">fastened by</th>
-            <th scope="col">known from</th>
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {clasps.map((clasp) => (
-            <Row
-              key={clasp.id}
-              shelf="clasps"
-              entry={clasp}
-              // What closes by a loop of seeds has no length of its own to be measured.
-              mm={clasp.buttonsMm === null ? claspClosedMm(clasp) : null}
-              facts={[`${clasp.loops}`, clasp.fastening]}
-              measuring={measuring === clasp.id}
-              onMeasure={() => toggle(clasp.id)}
-              onDone={done}
-            />
-          ))}
-        </tbody>
-      </table>
+      <Table label="Clasps" heads={['clasp', 'closed', 'loops a side', 'fastened by']}>
+        {clasps.map((clasp) => (
+          <Row
+            key={clasp.id}
+            shelf="clasps"
+            entry={clasp}
+            // What closes by a loop of seeds has no length of its own to be measured.
+            mm={clasp.buttonsMm === null ? claspClosedMm(clasp) : null}
+            facts={[`${clasp.loops}`, clasp.fastening]}
+            measuring={measuring === clasp.id}
+            onMeasure={() => toggle(clasp.id)}
+            onDone={done}
+          />
+        ))}
+      </Table>
       <OwnClasp onAdded={({ name }) => void message.success(`${name} is among the clasps.`)} />
-      <table className={styles.table} aria-label="Findings">
-        <thead>
-          <tr>
-            <th scope="col">finding</th>
-            <th scope="col">adds</th>
-            <th scope="col">wire</th>
-            <th scope="col">kind</th>
-            <th scope="col">known from</th>
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {findings.map((finding) => (
-            <Row
-              key={finding.id}
-              shelf="findings"
-              entry={finding}
-              mm={finding.lengthMm}
-              facts={[finding.wireMm === null ? 'not known' : finding.wireMm, finding.kind]}
-              measuring={measuring === finding.id}
-              onMeasure={() => toggle(finding.id)}
-              onDone={done}
-            />
-          ))}
-        </tbody>
-      </table>
+      <Table label="Findings" heads={['finding', 'adds', 'wire', 'kind']}>
+        {findings.map((finding) => (
+          <Row
+            key={finding.id}
+            shelf="findings"
+            entry={finding}
+            mm={finding.lengthMm}
+            facts={[finding.wireMm === null ? 'not known' : finding.wireMm, finding.kind]}
+            measuring={measuring === finding.id}
+            onMeasure={() => toggle(finding.id)}
+            onDone={done}
+          />
+        ))}
+      </Table>
     </section>
   );
 }
+
+interface TableProps {
+  readonly label: string;
+  /** Of the columns before the one that says where a length is known from. */
+  readonly heads: readonly string[];
+  readonly children: ReactNode;
+}
+
+const Table = ({ label, heads, children }: TableProps) => (
+  <table className={styles.table} aria-label={label}>
+    <thead>
+      <tr>
+        {[...heads, 'known from'].map((head) => (
+          <th key={head} scope="col">
+            {head}
+          </th>
+        ))}
+        <td />
+      </tr>
+    </thead>
+    <tbody>{children}</tbody>
+  </table>
+);
 
 interface RowProps {
   readonly shelf: Shelf;
@@ -124,62 +122,22 @@ function Row({ shelf, entry, mm, facts, measuring, onMeasure, onDone }: RowProps
       {measuring && mm !== null && (
         <tr>
           <td colSpan={4 + facts.length}>
-            <Measure shelf={shelf} entry={entry} mm={mm} onDone={onDone} />
+            <MeasureForm
+              name={entry.name}
+              fields={[
+                {
+                  key: 'mm',
+                  label: shelf === 'clasps' ? 'Closed, from loop to loop' : 'What it adds, inside to inside',
+                  unit: 'mm',
+                  instrument: simulatedCaliper(mm),
+                },
+              ]}
+              onSave={(values) => measureClosureAction({ shelf, id: entry.id, mm: values.mm })}
+              onDone={onDone}
+            />
           </td>
         </tr>
       )}
     </>
-  );
-}
-
-/** The measured length of a clasp or a finding. */
-function Measure({
-  shelf,
-  entry,
-  mm,
-  onDone,
-}: Pick<RowProps, 'shelf' | 'entry' | 'onDone'> & { readonly mm: number }) {
-  const { message } = App.useApp();
-  const router = useRouter();
-  const { typed, type, values, wrong } = useMeasures(['mm']);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [saving, start] = useTransition();
-  const label = shelf === 'clasps' ? 'Closed, from loop to loop' : 'What it adds, inside to inside';
-  const save = () =>
-    start(async () => {
-      if (wrong !== null) return setProblem(wrong);
-      if (values.mm === null) return setProblem('Write the length that you measured, or read the caliper.');
-      const answer = await measureClosureAction({ shelf, id: entry.id, mm: values.mm });
-      if (!answer.ok) return setProblem(answer.message);
-      void message.success(`${entry.name} goes by your measure now.`);
-      router.refresh();
-      onDone();
-    });
-  return (
-    <form
-      className={styles.measure}
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
-    >
-      <MeasureFields
-        fields={[{ key: 'mm', label, unit: 'mm', instrument: simulatedCaliper(mm) }]}
-        typed={typed}
-        onType={type}
-      />
-      {problem !== null && (
-        <p role="alert" className={styles.problem}>
-          {problem}
-        </p>
-      )}
-      <Simulated />
-      <span className={styles.reading}>
-        <Button type="primary" htmlType="submit" loading={saving}>
-          Keep this measure
-        </Button>
-        <Button onClick={onDone}>Leave it</Button>
-      </span>
-    </form>
   );
 }

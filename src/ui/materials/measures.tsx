@@ -1,8 +1,10 @@
 'use client';
 
-import { Button, Input } from 'antd';
-import { useId, useState } from 'react';
+import { App, Button, Input } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useId, useState, useTransition } from 'react';
 import type { Instrument } from '@/core/materials/instruments';
+import type { Answer } from '@/server/answer';
 import { useLengths } from '../shell/lengths';
 import styles from './materials.module.css';
 
@@ -87,3 +89,52 @@ export const Simulated = () => (
     Scale and caliper are simulated: they show the figures of the catalogue, a little off.
   </p>
 );
+
+interface FormProps<K extends string> {
+  /** What is measured. */
+  readonly name: string;
+  readonly fields: readonly MeasureField<K>[];
+  readonly onSave: (values: Readonly<Record<K, number | null>>) => Promise<Answer<unknown>>;
+  readonly onDone: () => void;
+}
+
+/** Measures of something that is known, typed or read off an instrument; its entry learns. */
+export function MeasureForm<K extends string>({ name, fields, onSave, onDone }: FormProps<K>) {
+  const { message } = App.useApp();
+  const router = useRouter();
+  const { typed, type, values, wrong } = useMeasures(fields.map(({ key }) => key));
+  const [problem, setProblem] = useState<string | null>(null);
+  const [saving, start] = useTransition();
+  const save = () =>
+    start(async () => {
+      if (wrong !== null) return setProblem(wrong);
+      const answer = await onSave(values);
+      if (!answer.ok) return setProblem(answer.message);
+      void message.success(`${name} goes by your measure now.`);
+      router.refresh();
+      onDone();
+    });
+  return (
+    <form
+      className={styles.measure}
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <MeasureFields fields={fields} typed={typed} onType={type} />
+      {problem !== null && (
+        <p role="alert" className={styles.problem}>
+          {problem}
+        </p>
+      )}
+      <Simulated />
+      <span className={styles.reading}>
+        <Button type="primary" htmlType="submit" loading={saving}>
+          {fields.length > 1 ? 'Keep these measures' : 'Keep this measure'}
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </span>
+    </form>
+  );
+}
