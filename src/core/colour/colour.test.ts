@@ -6,7 +6,7 @@ import { planPiece, planSolved } from '../planShipped';
 import { structureById } from '../structures/registry';
 import { checkPath } from '../weave/check';
 import { PALETTE } from '../materials/catalogue';
-import { colourProblem, coloursOf } from './ownColours';
+import { colourProblem, coloursAtHand } from './ownColours';
 import { shadeAt, type Colouring } from './shades';
 
 const shade = (name: string) => ({ name, hex: '#336699' });
@@ -253,8 +253,8 @@ describe('colours beside the palette', () => {
   const own = { ...piece, beads: { ...piece.beads, A: { ...A, colourName: 'low tide', colour: '#556677' } } };
 
   it('are those that the piece has, of beads and of thread, each once', () => {
-    expect(coloursOf(piece)).toEqual(PALETTE);
-    const all = coloursOf({
+    expect(coloursAtHand(piece)).toEqual(PALETTE);
+    const all = coloursAtHand({
       ...own,
       colourings: { A: turns(1, 'low tide', 'ebb') },
       threadColour: { name: 'ebb', hex: '#000000' },

@@ -6,7 +6,7 @@ import type { Shade } from './shades';
 export const MOST_LETTERS_OF_A_COLOUR = 40;
 
 /** The palette, and behind it every other colour that a piece has: of its beads, and of its thread. */
-export function coloursOf(piece: Pick<Piece, 'beads' | 'colourings' | 'threadColour'>): readonly Shade[] {
+export function coloursAtHand(piece: Pick<Piece, 'beads' | 'colourings' | 'threadColour'>): readonly Shade[] {
   const known = new Map<string, Shade>(PALETTE.map((colour) => [colour.name, colour]));
   const used = Object.keys(piece.beads).flatMap((role) => shadesOf(piece, role));
   for (const colour of [...used, ...(piece.threadColour ? [piece.threadColour] : [])])

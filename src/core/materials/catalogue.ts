@@ -104,7 +104,8 @@ export const BEADS: readonly BeadKind[] = [
   twoHole('lens', 'two-hole lens', 'lens', [5, 2.5, 2.5], 2.6, 0.8),
   twoHole('tile', 'two-hole tile', 'tile', [5, 5, 1.9], 2.65, 0.8),
   twoHole('half-tile', 'two-hole half tile', 'half tile', [5, 2.3, 1.9], 2.5, 0.8),
-  twoHole('bar', 'two-hole bar', 'bar', [3, 5, 2], 2.75, 0.8),
+  // Its holes lie across the ends: it is longest from hole to hole.
+  twoHole('bar', 'two-hole bar', 'bar', [5, 3, 2], 2.75, 0.8),
   twoHole('wedge', 'two-hole wedge, one face curved', 'wedge', [5, 3.5, 5], 2.7, 0.9),
   twoHole('set-stone', 'square set stone, two channels', 'set stone', [6, 6, 3], 3, 0.8),
 ];

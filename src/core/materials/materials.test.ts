@@ -42,6 +42,10 @@ describe('an entry learns', () => {
     expect(measuredProblem(seed)).toBeNull();
   });
 
+  it('no bead of the catalogue has its holes outside itself, or a hole wider than it is', () => {
+    for (const kind of BEADS) expect([kind.id, measuredProblem(kind)]).toEqual([kind.id, null]);
+  });
+
   it('two holes that would lie outside the bead are refused in words', () => {
     const lens = byId(BEADS, 'lens');
     expect(measuredProblem(learned(lens, { widthMm: 5.1, apartMm: 2.5 }))).toBeNull();

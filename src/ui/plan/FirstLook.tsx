@@ -33,7 +33,11 @@ export function FirstLook({ name, answers, early, onEarly }: Props) {
       <div className={styles.columns}>
         <div className={`card ${styles.toCome}`} />
         {answers ? (
-          <Given answers={{ ...answers, chosen: early.chosen ?? answers.chosen }} onEarly={onEarly} />
+          <Given
+            answers={{ ...answers, chosen: early.chosen ?? answers.chosen }}
+            sitKnown={!early.chosen}
+            onEarly={onEarly}
+          />
         ) : (
           <>
             <div className={`card ${styles.toCome}`} />
@@ -45,7 +49,12 @@ export function FirstLook({ name, answers, early, onEarly }: Props) {
   );
 }
 
-function Given({ answers, onEarly }: { readonly answers: Answers } & Pick<Props, 'onEarly'>) {
+interface GivenProps extends Pick<Props, 'onEarly'> {
+  readonly answers: Answers;
+  readonly sitKnown: boolean;
+}
+
+function Given({ answers, sitKnown, onEarly }: GivenProps) {
   return (
     <>
       <section
@@ -58,7 +67,7 @@ function Given({ answers, onEarly }: { readonly answers: Answers } & Pick<Props,
         <CountHills answers={answers} onChoose={(chosen) => onEarly({ chosen })} />
       </section>
       <section className={`card ${slip.slip} ${styles.toCome}`} aria-label="The answers">
-        <SlipHead answers={answers} />
+        <SlipHead answers={answers} sitKnown={sitKnown} />
       </section>
     </>
   );

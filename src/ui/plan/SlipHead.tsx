@@ -6,15 +6,25 @@ import { countWords, stepsWords } from '@/core/choosing';
 import { useLengths } from '../shell/lengths';
 import styles from './Slip.module.css';
 
+interface Props {
+  readonly answers: Answers;
+  /** False while the count has been changed and nobody has worked out how it sits. */
+  readonly sitKnown?: boolean;
+}
+
 /** How many, how long, and how it sits. */
-export function SlipHead({ answers }: { readonly answers: Answers }) {
+export function SlipHead({ answers, sitKnown = true }: Props) {
   const { show } = useLengths();
   const { chosen, sit, closure, arrangement, weaveable, kind } = answers;
   return (
     <div className={styles.head} aria-live="polite">
       <div>
         <p className={styles.units}>{countWords(answers, chosen.units)}</p>
-        {arrangement && <p className="soft">each half {stepsWords(arrangement.steps, arrangement.counts)}</p>}
+        {arrangement && (
+          <p className="soft">
+            each half {stepsWords(arrangement.steps, chosen.counts ?? arrangement.counts)}
+          </p>
+        )}
         {weaveable.closing && closure.closing !== 'joined' && <p className="soft">{weaveable.closing}</p>}
       </div>
       <p className={styles.finished}>
@@ -26,7 +36,7 @@ export function SlipHead({ answers }: { readonly answers: Answers }) {
             ? 'round its middle line'
             : 'tip to tip'}
         <br />
-        {sit ? (
+        {!sitKnown ? null : sit ? (
           <span className={sit.startsWith('too') ? styles.bad : styles.good}>{sitWords(sit)}</span>
         ) : kind === 'bracelet' ? (
           'flat rule'

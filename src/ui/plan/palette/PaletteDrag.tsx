@@ -16,7 +16,7 @@ import {
 import { useState, type ReactNode } from 'react';
 import { dyed } from '@/core/colour/dyed';
 import type { Shade } from '@/core/colour/shades';
-import { coloursOf } from '@/core/colour/ownColours';
+import { coloursAtHand } from '@/core/colour/ownColours';
 import type { Piece } from '@/core/piece';
 import { ColoursOf } from './colours';
 import styles from './palette.module.css';
@@ -47,7 +47,7 @@ const TOUCH = { activationConstraint: { delay: 180, tolerance: 8 } };
 /** Colours can be carried from the palette to a bead: by mouse, by finger, by keyboard. */
 export function PaletteDrag({ piece, onChange, children }: Props) {
   const [carried, setCarried] = useState<Shade | null>(null);
-  const colourNamed = (name: unknown) => coloursOf(piece).find((one) => one.name === name);
+  const colourNamed = (name: unknown) => coloursAtHand(piece).find((one) => one.name === name);
   const sensors = useSensors(
     useSensor(MouseSensor, MOUSE),
     useSensor(TouchSensor, TOUCH),

@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, use, useMemo, type ReactNode } from 'react';
-import { coloursOf } from '@/core/colour/ownColours';
+import { coloursAtHand } from '@/core/colour/ownColours';
 import type { Shade } from '@/core/colour/shades';
 import { PALETTE } from '@/core/materials/catalogue';
 import type { Piece } from '@/core/piece';
@@ -16,7 +16,7 @@ interface Props {
 /** Everything below can be given the colours of the palette, and those the piece has besides. */
 export function ColoursOf({ piece: { beads, colourings, threadColour }, children }: Props) {
   const colours = useMemo(
-    () => coloursOf({ beads, colourings, threadColour }),
+    () => coloursAtHand({ beads, colourings, threadColour }),
     [beads, colourings, threadColour],
   );
   return <Context value={colours}>{children}</Context>;

@@ -2,7 +2,7 @@
 
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
-import { needsNeedle } from '@/core/materials/material';
+import { makeOf, needsNeedle } from '@/core/materials/material';
 import { BY_THE_TAIL, needs, type Need } from '@/core/supplies/needs';
 import { leastSeen } from '@/core/supplies/threadSense';
 import type { Catalogue } from '@/server/screens';
@@ -90,7 +90,8 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
               ))}
             </dl>
           </details>
-          <OnTheNeedle plan={plan} />
+          {/* Elastic is worked in one length: there is no place to stop at. */}
+          {makeOf(piece.thread) !== 'elastic' && <OnTheNeedle plan={plan} />}
         </>
       )}
     </>
