@@ -7,8 +7,8 @@ import type { Plan } from '@/core/plan';
 import { useLooks } from '../../piece/looks';
 import { ShapeDefs } from '../../piece/ShapeDefs';
 import { useLengths } from '../../shell/lengths';
-import { nearestBeads } from './nearestBeads';
 import { OnNeck } from './OnNeck';
+import { WornBeads } from './WornBeads';
 
 interface Props {
   readonly piece: Piece;
@@ -39,6 +39,8 @@ function RoundBody({ piece, plan }: Props) {
   const side = plan.sketch('side');
   // On skin the piece lies against the body below and leaves its room above.
   const low = body === null ? 0 : Math.max(0, inside - body);
+  /** How far round a point of the piece lies, degrees. */
+  const turnOf = (mm: number) => (mm / stations.totalMm) * 360 - 90;
   const label = `The closed piece cut across${wear.bodyMm === null ? '' : ` on a ${place ?? 'rope'} of ${show(wear.bodyMm)}`}, to scale.`;
   return (
     <svg
@@ -60,16 +62,19 @@ function RoundBody({ piece, plan }: Props) {
         />
       )}
       <circle r={radius} fill="none" stroke="var(--brass)" strokeWidth={size / 45} />
-      {nearestBeads(side).map(({ key, shape, x, out, angle }) => {
-        const turn = (x / stations.totalMm) * 360 - 90;
-        return (
-          <use
-            key={key}
-            href={`#${id}${shape}`}
-            transform={`rotate(${turn.toFixed(1)}) translate(${(radius - out).toFixed(2)} 0) rotate(${(90 + angle).toFixed(1)})`}
-          />
-        );
-      })}
+      <WornBeads
+        sketch={side}
+        looks={looks}
+        id={id}
+        broadMm={thicknessMm}
+        at={(mm) => {
+          const turn = (turnOf(mm) * Math.PI) / 180;
+          return { x: radius * Math.cos(turn), y: radius * Math.sin(turn) };
+        }}
+        place={({ x, out, angle }) =>
+          `rotate(${turnOf(x).toFixed(1)}) translate(${(radius - out).toFixed(2)} 0) rotate(${(90 + angle).toFixed(1)})`
+        }
+      />
       {wear.bodyMm !== null && (
         <text
           y={(hangs ? -low : low) + size * 0.05}

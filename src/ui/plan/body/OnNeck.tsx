@@ -9,7 +9,7 @@ import type { Plan } from '@/core/plan';
 import { useLooks } from '../../piece/looks';
 import { ShapeDefs } from '../../piece/ShapeDefs';
 import { useLengths } from '../../shell/lengths';
-import { nearestBeads } from './nearestBeads';
+import { WornBeads } from './WornBeads';
 import styles from './body.module.css';
 
 interface Props {
@@ -36,7 +36,7 @@ export function OnNeck({ piece, plan }: Props) {
     piece.wear.school === 'drop' ? LOWEST_ROUND.V : LOWEST_ROUND.rope,
   );
   const above = plan.sketch('above');
-  const beads = nearestBeads(above);
+  const onLoop = (mm: number) => loop.at(Math.min(Math.max(mm, 0), stations.totalMm));
   const edge = plan.widthMm / 2 + 4;
   const [wide, high] = [2 * (r + edge), 2 * r + loop.fallsMm + 2 * edge];
   const scale = Math.min(PX.wide / wide, PX.high / high);
@@ -66,17 +66,18 @@ export function OnNeck({ piece, plan }: Props) {
           stroke="var(--brass)"
           strokeWidth={1.2}
         />
-        {beads.map(({ key, shape, x, out, angle }) => {
-          const at = loop.at(Math.min(Math.max(x, 0), stations.totalMm));
-          const turn = (at.angle * 180) / Math.PI;
-          return (
-            <use
-              key={key}
-              href={`#${id}${shape}`}
-              transform={`translate(${at.x.toFixed(2)} ${at.y.toFixed(2)}) rotate(${turn.toFixed(1)}) translate(0 ${out.toFixed(2)}) rotate(${angle.toFixed(1)})`}
-            />
-          );
-        })}
+        <WornBeads
+          sketch={above}
+          looks={looks}
+          id={id}
+          broadMm={plan.widthMm}
+          at={onLoop}
+          place={({ x, out, angle }) => {
+            const at = onLoop(x);
+            const turn = (at.angle * 180) / Math.PI;
+            return `translate(${at.x.toFixed(2)} ${at.y.toFixed(2)}) rotate(${turn.toFixed(1)}) translate(0 ${out.toFixed(2)}) rotate(${angle.toFixed(1)})`;
+          }}
+        />
         <text y={r * 0.1} textAnchor="middle" fontSize={14 / scale} fill="var(--ink)">
           {show(neckMm)}
         </text>
