@@ -61,6 +61,11 @@ test('a bead of one’s own, like one that is known, in its own sizes', async ({
   await expect(form.getByRole('alert')).toContainText('outside the bead');
   await form.getByLabel('From hole to hole, middles, mm').fill('2,5');
   await expectAccessible(page);
+  // What was typed stays while another is looked at, and is not asked of a bead with one hole.
+  await pick(page, 'Most like', 'cube 3 mm');
+  await expect(form.getByLabel('From hole to hole, middles, mm')).toHaveCount(0);
+  await pick(page, 'Most like', 'two-hole lens');
+  await expect(form.getByLabel('From hole to hole, middles, mm')).toHaveValue('2,5');
   await form.getByRole('button', { name: 'Add the bead' }).click();
   const row = page.getByRole('row', { name: /pier glass lens/ });
   await expect(row).toContainText('2.60 mm');

@@ -1,9 +1,7 @@
 import { PALETTE } from '../materials/catalogue';
+import { MOST_LETTERS_OF_A_COLOUR } from '../materials/material';
 import { shadesOf, type Piece } from '../piece';
 import type { Shade } from './shades';
-
-/** As long as a bead keeps the name of its colour. */
-export const MOST_LETTERS_OF_A_COLOUR = 40;
 
 /** The palette, and behind it every other colour that a piece has: of its beads, and of its thread. */
 export function coloursAtHand(piece: Pick<Piece, 'beads' | 'colourings' | 'threadColour'>): readonly Shade[] {

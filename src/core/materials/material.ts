@@ -60,9 +60,12 @@ export const beadKindSchema = z.object({
 });
 export type BeadKind = z.infer<typeof beadKindSchema>;
 
+/** As long as a bead keeps the name of its colour. */
+export const MOST_LETTERS_OF_A_COLOUR = 40;
+
 /** A bead as a piece uses it: copied from the catalogue, with its colour and finish. */
 export const beadMaterialSchema = beadKindSchema.extend({
-  colourName: z.string().min(1).max(40),
+  colourName: z.string().min(1).max(MOST_LETTERS_OF_A_COLOUR),
   colour: z.string().regex(/^#[0-9a-f]{6}$/i),
   finish: z.enum(FINISHES),
 });

@@ -3,10 +3,11 @@
 import { App, Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useId, useState, useTransition } from 'react';
+import { UNMEASURED } from '@/core/materials/learn';
 import type { BeadKind } from '@/core/materials/material';
 import { addBeadAction } from '@/server/actions/materials';
 import { Pick } from '../fields/Pick';
-import { BEAD_MEASURES, beadFields } from './beadFields';
+import { beadFields } from './beadFields';
 import { MeasureFields, Simulated, useMeasures } from './measures';
 import styles from './materials.module.css';
 
@@ -17,16 +18,18 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
   const id = useId();
   const [name, setName] = useState('');
   const [like, setLike] = useState<string | null>(null);
-  const { typed, type, clear, values, wrong } = useMeasures(BEAD_MEASURES);
   const [problem, setProblem] = useState<string | null>(null);
   const [saving, start] = useTransition();
   const kind = kinds.find((one) => one.id === like);
+  const fields = kind ? beadFields(kind) : [];
+  // What was typed for a bead with two holes is nothing to one with one.
+  const { typed, type, clear, values, wrong } = useMeasures(fields.map(({ key }) => key));
   const add = () =>
     start(async () => {
       if (!kind)
         return setProblem('Choose the bead that it is most like: shape and holes are taken from it.');
       if (wrong !== null) return setProblem(wrong);
-      const answer = await addBeadAction({ name, like: kind.id, measured: values });
+      const answer = await addBeadAction({ name, like: kind.id, measured: { ...UNMEASURED, ...values } });
       if (!answer.ok) return setProblem(answer.message);
       void message.success(`${answer.value.name} is among the beads.`);
       setName('');
@@ -61,7 +64,7 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
           placeholder="a bead that is known"
           onChange={setLike}
         />
-        {kind && <MeasureFields fields={beadFields(kind)} typed={typed} onType={type} />}
+        <MeasureFields fields={fields} typed={typed} onType={type} />
         {problem !== null && (
           <p role="alert" className={styles.problem}>
             {problem}

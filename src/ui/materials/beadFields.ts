@@ -3,16 +3,6 @@ import type { MeasuredBead } from '@/core/materials/learn';
 import type { BeadKind } from '@/core/materials/material';
 import type { MeasureField } from './measures';
 
-/** All that can be measured of a bead. */
-export const BEAD_MEASURES = [
-  'tenMm',
-  'diameterMm',
-  'holeMm',
-  'widthMm',
-  'apartMm',
-  'hundredGrams',
-] as const satisfies readonly (keyof MeasuredBead)[];
-
 /** What is to be measured of a kind of bead: where it has two holes, how they lie too. */
 export function beadFields(kind: BeadKind): readonly MeasureField<keyof MeasuredBead>[] {
   const { ten, across, wide, apart, hundred } = simulatedInstruments(kind);
