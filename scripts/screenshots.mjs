@@ -22,6 +22,8 @@ try {
     await page.waitForTimeout(400);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
   };
+  /** The whole plan stands, not only what answers first. */
+  const planned = (where) => where.getByRole('button', { name: /^Undo/ }).waitFor();
   await page.goto(url);
   await shoot('bench');
   await page.getByRole('button', { name: 'Start a piece' }).click();
@@ -31,7 +33,7 @@ try {
     .click();
   await shoot('start');
   await page.getByRole('link', { name: 'Breakwater band' }).click();
-  await page.getByRole('heading', { name: 'How many units' }).waitFor();
+  await planned(page);
   await shoot('plan');
   await page.getByRole('button', { name: /Beads/ }).first().click();
   await shoot('beads');
@@ -44,7 +46,7 @@ try {
   // The same piece changed in two browsers at once.
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await other.goto(page.url());
-  await other.getByRole('heading', { name: 'How many units' }).waitFor();
+  await planned(other);
   await page.getByLabel('Name of the piece').fill('Breakwater band, wide');
   await page.getByText('saved', { exact: true }).waitFor();
   await page.waitForTimeout(800);
@@ -54,10 +56,10 @@ try {
   await other.waitForTimeout(600);
   await other.screenshot({ path: 'docs/screenshots/two-versions.png' });
 
-  const plan = async (name, heading = 'How many units') => {
+  const plan = async (name) => {
     await page.goto(url);
     await page.getByRole('link', { name }).click();
-    await page.getByRole('heading', { name: heading }).waitFor();
+    await planned(page);
   };
   await plan('Thimble ring');
   await page.getByRole('button', { name: /Worn/ }).first().click();
@@ -65,7 +67,7 @@ try {
   await plan('Signal chain');
   await page.getByRole('button', { name: /Ends/ }).first().click();
   await shoot('necklace');
-  await plan('Tide gauge', 'How many of each');
+  await plan('Tide gauge');
   await shoot('graduated');
   await plan('Slack water');
   await page.keyboard.press('c');
@@ -107,7 +109,7 @@ try {
     .first()
     .click();
   await lamp.getByRole('button', { name: /^Flat peyote/ }).click();
-  await lamp.getByRole('heading', { name: 'How many units' }).waitFor();
+  await planned(lamp);
   await lamp.keyboard.press('2');
   await lamp.getByRole('button', { name: 'Draw a motif' }).click();
   for (const [row, bead] of [
@@ -126,7 +128,7 @@ try {
   const tablet = await browser.newPage({ viewport: { width: 820, height: 1180 } });
   await tablet.goto(url);
   await tablet.getByRole('link', { name: 'Lantern line' }).click();
-  await tablet.getByRole('heading', { name: 'How many units' }).waitFor();
+  await planned(tablet);
   await tablet.waitForTimeout(400);
   await tablet.screenshot({ path: 'docs/screenshots/tablet.png' });
 } finally {
