@@ -100,8 +100,11 @@ export const saved = (page: Page) =>
 export async function pick(page: Page, label: string, option: string | RegExp) {
   const box = page.getByRole('combobox', { name: label });
   await box.click();
+  // A list that was opened before may still be closing: only its own will do.
+  await expect(box).toHaveAttribute('aria-controls', /./);
+  const list = (await box.getAttribute('aria-controls')) ?? '';
   await page
-    .locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option')
+    .locator(`.ant-select-dropdown:has([id="${list}"]) .ant-select-item-option`)
     .filter({ hasText: option })
     .first()
     .click();
