@@ -429,13 +429,18 @@ function sketchOf(
   sizeOf: (role: string) => BeadSize,
   view: View,
 ): Sketch {
-  const { units } = from.at;
-  const missing = from.kind === 'short' ? from.periods * (from.longer.units - units) : 0;
-  const told =
-    missing > 0
-      ? repeatedSketch({ short: workOfShort(from.at), units, missing, pitchMm }, sizeOf, view)
-      : null;
-  return told ?? wholeSketch(work(), sizeOf, view);
+  if (from.kind === 'short') {
+    const total = from.at.units + from.periods * (from.longer.units - from.at.units);
+    // What alternates from unit to unit is drawn from the one that lacks an even number.
+    for (const short of [from.at, from.longer]) {
+      const missing = total - short.units;
+      const told =
+        missing > 0 &&
+        repeatedSketch({ short: workOfShort(short), units: short.units, missing, pitchMm }, sizeOf, view);
+      if (told) return told;
+    }
+  }
+  return wholeSketch(work(), sizeOf, view);
 }
 
 /** A function that works each answer out once. */

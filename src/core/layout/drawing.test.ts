@@ -1,3 +1,4 @@
+import { range } from 'd3';
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
 import { newPiece, type Piece } from '../piece';
@@ -12,7 +13,7 @@ import type { Path } from '../weave/path';
 import { drawing, type View } from './drawing';
 import { isRound, outline } from './outline';
 import { turnOf } from './pose';
-import { beadAt, extent, slice, wholeSketch, type Sketch } from './sketch';
+import { beadAt, extent, slice, standing, timesWithin, wholeSketch, type Sketch } from './sketch';
 import { solidOf } from './solver/solid';
 import type { Point } from './layout';
 
@@ -90,8 +91,8 @@ const sample = (id: string, units: number, params: Piece['structure']['params'] 
 const COUNTED = STRUCTURES.filter(({ bind, defaults }) => !bind(defaults).arrangement);
 
 describe.each(COUNTED.map((s) => [s.name, s.id] as const))('the sketch of %s', (_, id) => {
-  it('shows every bead once, where the whole layout has it', () => {
-    const plan = sample(id, 61);
+  it.each([60, 61])('of %i units shows every bead once, where the whole layout has it', (units) => {
+    const plan = sample(id, units);
     const { layout, path } = plan.work();
     const { parts } = plan.sketch('above');
     const places = parts
@@ -114,6 +115,29 @@ describe.each(COUNTED.map((s) => [s.name, s.id] as const))('the sketch of %s', (
       return other && other[0] === role ? Math.hypot(x - other[1], y - other[2]) : Infinity;
     });
     expect(Math.max(...apart)).toBeLessThan(0.06);
+  });
+
+  it('in a stretch of it stands every bead that reaches into it', () => {
+    const sketch = sample(id, 60).sketch('above');
+    const { from, to } = extent(sketch);
+    const wide = to[0] - from[0];
+    const stretch = { fromMm: from[0] + 0.3 * wide, toMm: from[0] + 0.4 * wide };
+    const reach = (shape: string) =>
+      Math.max(...(sketch.shapes.get(shape)?.edge ?? []).map(([x]) => Math.abs(x)));
+    const every = standing(sketch).filter(
+      ({ drawn, at: [x] }) =>
+        x + reach(drawn.shape) >= stretch.fromMm && x - reach(drawn.shape) <= stretch.toMm,
+    );
+    const drawn = sketch.parts.flatMap((part) => {
+      const [first, end] = timesWithin(sketch, part, stretch);
+      return part.beads.flatMap(({ bead }) => range(first, end).map((time) => `${bead.id}/${time}`));
+    });
+    expect(drawn).toEqual(expect.arrayContaining(every.map((one) => `${one.drawn.bead.id}/${one.time}`)));
+    const nowhere = { fromMm: to[0] + 10, toMm: to[0] + 20 };
+    for (const part of sketch.parts) {
+      const [first, end] = timesWithin(sketch, part, nowhere);
+      expect(end).toBe(first);
+    }
   });
 
   it('tells which bead and which unit is under a point, at every bead that is not covered', () => {
@@ -167,6 +191,13 @@ describe('what repeats is drawn once', () => {
     expect(meant).toBeGreaterThan(3000);
     expect(drawn).toBeLessThan(300);
     expect(shapes.size).toBeLessThan(8);
+  });
+
+  it.each(['right-angle-weave', 'ladder'])('%s alternates, and repeats with odd and even counts', (id) => {
+    for (const units of [200, 201]) {
+      const { parts } = sample(id, units).sketch('above');
+      expect(parts.reduce((sum, { beads }) => sum + beads.length, 0)).toBeLessThan(100);
+    }
   });
 
   it('what is sewn on the front is nearer to the eye than what it lies on', () => {

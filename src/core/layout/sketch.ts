@@ -229,8 +229,32 @@ export const slice = ({ shapes, parts }: Sketch, fromUnit: number, toUnit: numbe
   })),
 });
 
+/** A stretch along a picture, mm. */
+export interface Stretch {
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+
+/** Which times of a part reach into a stretch of the picture: the first, and the one after the last. */
+export function timesWithin(
+  { shapes }: Pick<Sketch, 'shapes'>,
+  part: SketchPart,
+  { fromMm, toMm }: Stretch,
+): readonly [number, number] {
+  const once = { ...part, times: 1 };
+  const { from, to } = extent({ shapes, parts: [once] });
+  const ends = part.threads.flatMap((thread) => [thread.from[0], thread.to[0]].map((x) => x + part.atMm));
+  const [left, right] = [Math.min(from[0], ...ends), Math.max(to[0], ...ends)];
+  if (part.times === 1) return right >= fromMm && left <= toMm ? [0, 1] : [0, 0];
+  const first = Math.max(0, Math.ceil((fromMm - right) / part.stepMm));
+  return [first, Math.max(first, Math.min(part.times, Math.floor((toMm - left) / part.stepMm) + 1))];
+}
+
 /** The rectangle that a sketch fills, mm. */
-export function extent({ shapes, parts }: Sketch): { readonly from: Flat; readonly to: Flat } {
+export function extent({ shapes, parts }: Pick<Sketch, 'shapes' | 'parts'>): {
+  readonly from: Flat;
+  readonly to: Flat;
+} {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   const reach = new Map([...shapes].map(([key, { edge }]) => [key, Math.max(...edge.flat().map(Math.abs))]));
   for (const { beads, atMm, times, stepMm } of parts)

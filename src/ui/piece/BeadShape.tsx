@@ -1,24 +1,37 @@
 import { outline } from '@/core/layout/outline';
 import type { Shape } from '@/core/layout/drawing';
 import { solidOf } from '@/core/layout/solver/solid';
-import { sizeOf, type BeadMaterial, type BeadShape as BodyShape } from '@/core/materials/material';
-import { glintOf, INK, markColour, markPath, markReach, outlinePath, shadeOf } from './beadLook';
+import { sizeOf, type BeadMaterial } from '@/core/materials/material';
+import {
+  ABOUT_ORIGIN,
+  beadPaths,
+  glintOf,
+  INK,
+  markColour,
+  markPath,
+  markReach,
+  type Lies,
+} from './beadLook';
 import type { SeenAs } from './looks';
 
-/** Bodies with facets catch the light in planes; others softly. */
-const FACETED: ReadonlySet<BodyShape> = new Set(['bicone', 'cube', 'set stone', 'triangle']);
+type SeenProps = Pick<SeenAs, 'bead'> &
+  Partial<Pick<SeenAs, 'mark'>> & {
+    readonly shape: Shape;
+    /** Where it lies and how it is turned; about the origin where nothing is said. */
+    readonly lies?: Lies;
+  };
 
-type SeenProps = Pick<SeenAs, 'bead'> & Partial<Pick<SeenAs, 'mark'>> & { readonly shape: Shape };
-
-/** A bead as it is seen: its outline in its colour, light from above, the mouths of its holes, and its mark. */
-export function SeenBead({ bead, mark = null, shape: { edge, mouths } }: SeenProps) {
-  const top = Math.min(...edge.map(([, y]) => y));
-  const wide = Math.max(...edge.map(([x]) => x));
-  const glint = glintOf(bead);
+/**
+ * A bead as it is seen: its outline in its colour, light from above, the mouths of its holes, and its mark. Where it lies
+ * is worked into the outlines: thousands of beads with a transformation each keep a browser busy.
+ */
+export function SeenBead({ bead, mark = null, shape, lies = ABOUT_ORIGIN }: SeenProps) {
+  const { edge } = shape;
+  const { outline: whole, shade, glint, mouths } = beadPaths(bead, shape, lies);
   return (
     <>
       <path
-        d={outlinePath(edge)}
+        d={whole}
         fill={bead.colour}
         stroke={INK}
         strokeOpacity={0.62}
@@ -26,40 +39,16 @@ export function SeenBead({ bead, mark = null, shape: { edge, mouths } }: SeenPro
         vectorEffect="non-scaling-stroke"
         strokeLinejoin="round"
       />
-      <path d={shadeOf(edge)} fill="#000" fillOpacity={0.1} />
-      {FACETED.has(bead.shape) ? (
+      <path d={shade} fill="#000" fillOpacity={0.1} />
+      <path d={glint} fill="#fff" fillOpacity={glintOf(bead)} />
+      {mouths && <path d={mouths} fill={INK} fillOpacity={0.75} />}
+      {mark && (
         <path
-          d={outlinePath([
-            [-wide * 0.5, top * 0.3],
-            [-wide * 0.28, top * 0.74],
-            [wide * 0.28, top * 0.74],
-            [wide * 0.5, top * 0.3],
-          ])}
-          fill="#fff"
-          fillOpacity={glint}
-        />
-      ) : (
-        <ellipse
-          cx={-wide * 0.12}
-          cy={top * 0.52}
-          rx={wide * 0.5}
-          ry={-top * 0.15}
-          fill="#fff"
-          fillOpacity={glint}
+          d={markPath(mark, markReach(edge))}
+          transform={`translate(${lies.at.join(' ')}) rotate(${lies.angle})`}
+          fill={markColour(bead.colour)}
         />
       )}
-      {mouths.map(({ at: [x, y], open }, i) => (
-        <ellipse
-          key={i}
-          cx={x}
-          cy={y}
-          rx={(bead.holeMm / 2) * open}
-          ry={bead.holeMm / 2}
-          fill={INK}
-          fillOpacity={0.75}
-        />
-      ))}
-      {mark && <path d={markPath(mark, markReach(edge))} fill={markColour(bead.colour)} />}
     </>
   );
 }

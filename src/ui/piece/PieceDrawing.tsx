@@ -6,25 +6,31 @@ import { ClaspEnd, ClaspStart, Links, overhangMm } from './ClaspShape';
 import { THREAD_COLOUR } from './beadLook';
 import styles from './piece.module.css';
 import { SketchDrawing } from './SketchDrawing';
+import type { SketchProps } from './sketchProps';
 
 interface Props {
   readonly piece: Piece;
   readonly plan: Plan;
 }
 
-interface DrawingProps extends Props {
+interface DrawingProps extends Props, Pick<SketchProps, 'lit' | 'within'> {
   /** From above where nothing is said. */
   readonly view?: 'above' | 'side';
-  readonly lit?: readonly string[] | null;
 }
 
 /** The whole piece, in millimetres: x from the tip of the clasp, y across (or away from the skin), 0 its middle line. */
-export const PieceDrawing = memo(function PieceDrawing({ piece, plan, view = 'above', lit }: DrawingProps) {
+export const PieceDrawing = memo(function PieceDrawing({
+  piece,
+  plan,
+  view = 'above',
+  lit,
+  within,
+}: DrawingProps) {
   const sketch = plan.sketch(view);
   return (
     <g>
       <Ends piece={piece} plan={plan} />
-      <SketchDrawing piece={piece} sketch={sketch} lit={lit} />
+      <SketchDrawing piece={piece} sketch={sketch} lit={lit} within={within} />
       {(plan.weaveable.pathless ? [] : sketch.routes).map((points, i) => (
         <polyline
           key={i}

@@ -1,8 +1,9 @@
+import { range } from 'd3';
 import { memo, useId } from 'react';
-import type { SketchPart } from '@/core/layout/sketch';
+import { timesWithin, type Sketch, type SketchPart, type Stretch } from '@/core/layout/sketch';
 import { SeenBead } from './BeadShape';
 import { STEPPED_BACK, threadLook } from './beadLook';
-import { useLooks } from './looks';
+import { useLooks, type Looks } from './looks';
 import { SketchImage } from './SketchImage';
 import type { SketchProps } from './sketchProps';
 
@@ -15,71 +16,81 @@ export const SketchDrawing = memo(function SketchDrawing(props: SketchProps) {
   return drawn > MOST_DRAWN ? <SketchImage {...props} /> : <Drawn {...props} />;
 });
 
-/** Every way a bead lies is drawn once and used, and so is what repeats. */
-function Drawn({ piece, sketch, lit = null }: SketchProps) {
+const EVERYWHERE: Stretch = { fromMm: -Infinity, toMm: Infinity };
+
+/** What repeats is drawn once and used. */
+function Drawn({ piece, sketch, lit = null, within = EVERYWHERE }: SketchProps) {
   const id = useId();
   const looks = useLooks(piece);
-  const keys = new Map([...sketch.shapes.keys()].map((key, i) => [key, `${id}${i}`]));
-  const thread = { mm: piece.thread.diameterMm, colour: threadLook(piece) };
+  const drawn = {
+    shapes: sketch.shapes,
+    looks,
+    lit,
+    threadMm: piece.thread.diameterMm,
+    threadColour: threadLook(piece),
+  };
   return (
     <g>
       <defs>
-        {[...sketch.shapes].map(([key, shape]) => {
-          const seen = looks(shape.role, shape.shade);
-          return (
-            <g key={key} id={keys.get(key)} opacity={lit && !lit.includes(shape.role) ? STEPPED_BACK : 1}>
-              {seen && <SeenBead {...seen} shape={shape} />}
-            </g>
-          );
-        })}
         {sketch.parts.map(
           (part, i) =>
             part.times > 1 && (
               <g key={i} id={`${id}part${i}`}>
-                <Part part={part} keys={keys} thread={thread} />
+                <Part part={part} {...drawn} />
               </g>
             ),
         )}
       </defs>
-      {sketch.parts.map((part, i) =>
-        part.times > 1 ? (
-          Array.from({ length: part.times }, (_, k) => (
+      {sketch.parts.map((part, i) => {
+        const [first, end] = timesWithin(sketch, part, within);
+        if (part.times > 1)
+          return range(first, end).map((k) => (
             <use key={`${i}/${k}`} href={`#${id}part${i}`} x={part.atMm + k * part.stepMm} />
-          ))
-        ) : (
-          <g key={i} transform={`translate(${part.atMm} 0)`}>
-            <Part part={part} keys={keys} thread={thread} />
-          </g>
-        ),
-      )}
+          ));
+        return (
+          first < end && (
+            <g key={i} transform={`translate(${part.atMm} 0)`}>
+              <Part part={part} {...drawn} />
+            </g>
+          )
+        );
+      })}
     </g>
   );
 }
 
-interface PartProps {
+interface PartProps extends Pick<Sketch, 'shapes'> {
   readonly part: SketchPart;
-  readonly keys: ReadonlyMap<string, string>;
-  readonly thread: { readonly mm: number; readonly colour: string };
+  readonly looks: Looks;
+  readonly lit: readonly string[] | null;
+  readonly threadMm: number;
+  readonly threadColour: string;
 }
 
 /** Thread and beads of a part, from the back to the front. */
-function Part({ part: { beads, threads }, keys, thread }: PartProps) {
+function Part({ part: { beads, threads }, shapes, looks, lit, threadMm, threadColour }: PartProps) {
   return (
     <>
       <path
         d={threads.map(({ from, to }) => `M${mm(from[0])} ${mm(from[1])}L${mm(to[0])} ${mm(to[1])}`).join('')}
         fill="none"
-        stroke={thread.colour}
-        strokeWidth={Math.max(thread.mm, 0.12)}
+        stroke={threadColour}
+        strokeWidth={Math.max(threadMm, 0.12)}
         strokeLinecap="round"
       />
-      {beads.map(({ bead, shape, at: [x, y], angle }) => (
-        <use
-          key={bead.id}
-          href={`#${keys.get(shape) ?? ''}`}
-          transform={`translate(${mm(x)} ${mm(y)})${angle === 0 ? '' : ` rotate(${angle.toFixed(1)})`}`}
-        />
-      ))}
+      {beads.map((lies) => {
+        const shape = shapes.get(lies.shape);
+        const seen = shape && looks(shape.role, shape.shade);
+        if (!seen) return null;
+        const drawn = <SeenBead key={lies.bead.id} {...seen} shape={shape} lies={lies} />;
+        return lit && !lit.includes(shape.role) ? (
+          <g key={lies.bead.id} opacity={STEPPED_BACK}>
+            {drawn}
+          </g>
+        ) : (
+          drawn
+        );
+      })}
     </>
   );
 }

@@ -2,13 +2,13 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Shape } from '@/core/layout/drawing';
 import { extent, type Sketch } from '@/core/layout/sketch';
 import {
+  ABOUT_ORIGIN,
+  beadPaths,
   glintOf,
   INK,
   markColour,
   markPath,
   markReach,
-  outlinePath,
-  shadeOf,
   STEPPED_BACK,
   threadLook,
 } from './beadLook';
@@ -95,7 +95,7 @@ function paint(
       }
       for (const { shape, at, angle, bead } of part.beads) {
         const drawn = paths.get(shape);
-        if (!drawn?.seen) continue;
+        if (!drawn) continue;
         const material = drawn.seen.bead;
         const all = lit && !lit.includes(bead.role) ? STEPPED_BACK : 1;
         pen.save();
@@ -114,11 +114,7 @@ function paint(
         pen.stroke(drawn.edge);
         pen.globalAlpha = 0.75 * all;
         pen.fillStyle = INK;
-        for (const { at: mouth, open } of drawn.mouths) {
-          pen.beginPath();
-          pen.ellipse(...mouth, (material.holeMm / 2) * open, material.holeMm / 2, 0, 0, 2 * Math.PI);
-          pen.fill();
-        }
+        if (drawn.mouths) pen.fill(drawn.mouths);
         if (drawn.mark) {
           pen.globalAlpha = all;
           pen.fillStyle = markColour(material.colour);
@@ -130,17 +126,15 @@ function paint(
     }
 }
 
-function pathsOf({ edge, mouths }: Shape, seen: SeenAs | null) {
-  const top = Math.min(...edge.map(([, y]) => y));
-  const wide = Math.max(...edge.map(([x]) => x));
-  const glint = new Path2D();
-  glint.ellipse(-wide * 0.12, top * 0.52, wide * 0.5, -top * 0.15, 0, 0, 2 * Math.PI);
+function pathsOf(shape: Shape, seen: SeenAs | null) {
+  if (!seen) return null;
+  const { outline, shade, glint, mouths } = beadPaths(seen.bead, shape, ABOUT_ORIGIN);
   return {
     seen,
-    edge: new Path2D(outlinePath(edge)),
-    shade: new Path2D(shadeOf(edge)),
-    glint,
-    mouths,
-    mark: seen?.mark ? new Path2D(markPath(seen.mark, markReach(edge))) : null,
+    edge: new Path2D(outline),
+    shade: new Path2D(shade),
+    glint: new Path2D(glint),
+    mouths: mouths ? new Path2D(mouths) : null,
+    mark: seen.mark ? new Path2D(markPath(seen.mark, markReach(shape.edge))) : null,
   };
 }

@@ -1,4 +1,5 @@
 import type { Mark } from '@/core/colour/teaching';
+import type { Shape } from '@/core/layout/drawing';
 import type { Flat } from '@/core/layout/outline';
 import type { BeadMaterial, Finish } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
@@ -12,13 +13,64 @@ export const threadLook = ({ threadColour }: Pick<Piece, 'threadColour'>): strin
 export const STEPPED_BACK = 0.35;
 
 /** The path of a closed outline, mm. */
-export const outlinePath = (edge: readonly Flat[]): string =>
-  `M${edge.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}Z`;
+export const outlinePath = (edge: readonly Flat[]): string => `M${edge.map(point).join('L')}Z`;
 
-/** The lower part of an outline, where a bead lies in its own shade. */
-export function shadeOf(edge: readonly Flat[]): string {
+const point = ([x, y]: Flat): string => `${x.toFixed(2)} ${y.toFixed(2)}`;
+
+/** Where a bead lies in a picture, mm, and how it is turned there, degrees. */
+export interface Lies {
+  readonly at: Flat;
+  readonly angle: number;
+}
+export const ABOUT_ORIGIN: Lies = { at: [0, 0], angle: 0 };
+
+/** What a bead is drawn by, where it lies. */
+export interface BeadPaths {
+  readonly outline: string;
+  /** Its lower part, in its own shade. */
+  readonly shade: string;
+  readonly glint: string;
+  /** Mouths of its holes that can be seen. */
+  readonly mouths: string;
+}
+
+/** Bodies with facets catch the light in planes; others softly. */
+const FACETED: ReadonlySet<BeadMaterial['shape']> = new Set(['bicone', 'cube', 'set stone', 'triangle']);
+
+/** The outlines of a bead, its light and shade and the mouths of its holes. */
+export function beadPaths(
+  { shape: body, holeMm }: Pick<BeadMaterial, 'shape' | 'holeMm'>,
+  { edge, mouths }: Pick<Shape, 'edge' | 'mouths'>,
+  lies: Lies,
+): BeadPaths {
+  const put = placing(lies);
+  const closed = (points: readonly Flat[]) => outlinePath(points.map(put));
+  const ellipse = (middle: Flat, rx: number, ry: number) => {
+    const [from, to] = [put([middle[0] - rx, middle[1]]), put([middle[0] + rx, middle[1]])];
+    const arc = `A${rx.toFixed(2)} ${ry.toFixed(2)} ${lies.angle.toFixed(1)} 1 0 `;
+    return `M${point(from)}${arc}${point(to)}${arc}${point(from)}Z`;
+  };
   const top = Math.min(...edge.map(([, y]) => y));
-  return outlinePath(edge.map(([x, y]): Flat => [x * 0.96, y > 0 ? y * 0.96 : y * 0.1 - 0.55 * top]));
+  const wide = Math.max(...edge.map(([x]) => x));
+  return {
+    outline: closed(edge),
+    shade: closed(edge.map(([x, y]): Flat => [x * 0.96, y > 0 ? y * 0.96 : y * 0.1 - 0.55 * top])),
+    glint: FACETED.has(body)
+      ? closed([
+          [-wide * 0.5, top * 0.3],
+          [-wide * 0.28, top * 0.74],
+          [wide * 0.28, top * 0.74],
+          [wide * 0.5, top * 0.3],
+        ])
+      : ellipse([-wide * 0.12, top * 0.52], wide * 0.5, -top * 0.15),
+    mouths: mouths.map(({ at, open }) => ellipse(at, (holeMm / 2) * open, holeMm / 2)).join(''),
+  };
+}
+
+/** From a bead's own axes to those of the picture. */
+function placing({ at, angle }: Lies): (p: Flat) => Flat {
+  const [c, s] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
+  return ([x, y]) => [at[0] + c * x - s * y, at[1] + s * x + c * y];
 }
 
 /** How much light a finish gives back. */

@@ -1,4 +1,4 @@
-import type { Sketch } from '@/core/layout/sketch';
+import type { Sketch, Stretch } from '@/core/layout/sketch';
 import type { Piece } from '@/core/piece';
 
 /** What is drawn, or painted. */
@@ -9,4 +9,6 @@ export interface SketchProps {
   readonly sketch: Sketch;
   /** Beads of these roles stand out, the others step back; null where all are alike. */
   readonly lit?: readonly string[] | null;
+  /** Only what reaches into this stretch need be drawn; all of it where nothing is said. */
+  readonly within?: Stretch;
 }

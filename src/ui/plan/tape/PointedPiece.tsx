@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { beadAt, standing } from '@/core/layout/sketch';
+import { beadAt, standing, type Stretch } from '@/core/layout/sketch';
 import type { Flat } from '@/core/layout/outline';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
@@ -24,6 +24,8 @@ interface Props {
   readonly middlePx: number;
   /** Is told how to find the bead under a point of the screen. */
   readonly finderRef: RefObject<(x: number, y: number) => Dyeable | null>;
+  /** What of it is in view, or nearly. */
+  readonly within: Stretch;
   /** Where the units that are pointed at are marked. */
   readonly unitsY: number;
 }
@@ -32,7 +34,17 @@ interface Props {
 const NEAR_PX = 6;
 
 /** The piece on the tape. A bead that is pointed at, or gone to with the arrow keys, lights up with all of its kind. */
-export function PointedPiece({ piece, plan, view, pxPerMm, zeroPx, middlePx, finderRef, unitsY }: Props) {
+export function PointedPiece({
+  piece,
+  plan,
+  view,
+  pxPerMm,
+  zeroPx,
+  middlePx,
+  finderRef,
+  within,
+  unitsY,
+}: Props) {
   const pointed = usePointed();
   const pointer = usePointer();
   const roles = pointed?.roles.join() ?? null;
@@ -86,7 +98,7 @@ export function PointedPiece({ piece, plan, view, pxPerMm, zeroPx, middlePx, fin
           fill="transparent"
         />
         <g transform={`scale(${pxPerMm})`}>
-          <PieceDrawing piece={piece} plan={plan} view={view} lit={lit} />
+          <PieceDrawing piece={piece} plan={plan} view={view} lit={lit} within={within} />
         </g>
       </g>
       <Marks piece={piece} plan={plan} view={view} pxPerMm={pxPerMm} />

@@ -1,6 +1,5 @@
 'use client';
 
-import { scaleLinear } from 'd3';
 import dynamic from 'next/dynamic';
 import { useDroppable } from '@dnd-kit/core';
 import { useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
@@ -101,16 +100,19 @@ export function Tape({
           beforeMm={beforeMm}
           beadAt={(x, y) => finderRef.current(x, y)}
         >
-          <Drawn
-            piece={piece}
-            plan={plan}
-            from={from}
-            scale={scale}
-            lastMm={lastMm}
-            beforeMm={beforeMm}
-            finderRef={finderRef}
-            onChange={onChange}
-          />
+          {(near) => (
+            <Drawn
+              piece={piece}
+              plan={plan}
+              from={from}
+              scale={scale}
+              near={near}
+              lastMm={lastMm}
+              beforeMm={beforeMm}
+              finderRef={finderRef}
+              onChange={onChange}
+            />
+          )}
         </Moving>
       )}
       <ViewBar
@@ -145,6 +147,12 @@ export function Tape({
   );
 }
 
+/** The part of the tape that is in view, or will be when it is moved a little, px. */
+interface Near {
+  readonly fromPx: number;
+  readonly toPx: number;
+}
+
 interface MovingProps {
   readonly piece: Piece;
   readonly plan: Plan;
@@ -153,7 +161,8 @@ interface MovingProps {
   readonly beforeMm: number;
   /** The bead under a point of the screen, for a colour that is dropped there. */
   readonly beadAt: (x: number, y: number) => Dyeable | null;
-  readonly children: ReactNode;
+  /** What is on the tape, of which so much has to be drawn. */
+  readonly children: (near: Near) => ReactNode;
 }
 
 /** Where the tape is longer than its frame: it is moved along, and seen whole above. */
@@ -186,27 +195,47 @@ function Moving({ piece, plan, scale, frameWidthPx, beforeMm, beadAt, children }
         className={styles.scroller}
         onScroll={(event) => setLeftPx(event.currentTarget.scrollLeft)}
       >
-        {children}
+        {children(nearTo(leftPx, frameWidthPx))}
       </div>
     </>
   );
 }
 
+/** Half a frame to either side of what is in view, in steps of as much: so moving draws anew only now and then. */
+function nearTo(leftPx: number, frameWidthPx: number): Near {
+  const step = frameWidthPx / 2;
+  const first = Math.floor(leftPx / step);
+  return { fromPx: (first - 1) * step, toPx: (first + 4) * step };
+}
+
 interface DrawnProps extends Pick<Props, 'piece' | 'plan' | 'onChange'> {
   readonly from: 'above' | 'side';
   readonly scale: ReturnType<typeof tapeScale>;
+  readonly near: Near;
   readonly lastMm: number;
   readonly beforeMm: number;
   readonly finderRef: RefObject<(x: number, y: number) => Dyeable | null>;
 }
 
-function Drawn({ piece, plan, from, scale: size, lastMm, beforeMm, finderRef, onChange }: DrawnProps) {
+function Drawn({
+  piece,
+  plan,
+  from,
+  scale: size,
+  near: { fromPx, toPx },
+  lastMm,
+  beforeMm,
+  finderRef,
+  onChange,
+}: DrawnProps) {
   const { pxPerMm, roomPx, widthPx } = size;
   const { wear, chosen } = plan;
   const zero = SIDE_PX + beforeMm * pxPerMm;
-  const scale = useMemo(
-    () => scaleLinear([0, lastMm], [zero, zero + lastMm * pxPerMm]),
-    [lastMm, zero, pxPerMm],
+  // To a hundredth of a pixel: what does not move for the eye is not drawn anew.
+  const scale = (mm: number) => Math.round((zero + mm * pxPerMm) * 100) / 100;
+  const within = useMemo(
+    () => ({ fromMm: (fromPx - zero) / pxPerMm, toMm: (toPx - zero) / pxPerMm }),
+    [fromPx, toPx, zero, pxPerMm],
   );
   const inchRule = WISH_HIGH;
   const middle = inchRule + RULE_HIGH + roomPx / 2;
@@ -249,6 +278,7 @@ function Drawn({ piece, plan, from, scale: size, lastMm, beforeMm, finderRef, on
         zeroPx={zero}
         middlePx={middle}
         finderRef={finderRef}
+        within={within}
         unitsY={inchRule + RULE_HIGH - 2}
       />
       <Interval candidate={chosen} scale={scale} y={cmRule + 4} />
