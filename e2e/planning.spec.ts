@@ -112,7 +112,7 @@ test('the neighbours are chosen by keyboard, and the way back is named', async (
   await expect.poll(() => unitsOf(page)).toBe(best);
 });
 
-test('count and length stand before the plan does, and a count chosen then holds', async ({ page }) => {
+test('count and length stand before the plan does, and what is chosen or pressed then holds', async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Strung line');
   const best = await unitsOf(page);
   const finished = await slip(page).getByText(/ in$/).first().textContent();
@@ -133,14 +133,18 @@ test('count and length stand before the plan does, and a count chosen then holds
     await page.keyboard.press('ArrowRight');
     expect(await unitsOf(page)).toBe(best + 1);
   }).toPass();
+  await expect(page.getByRole('radio', { name: new RegExp(`^${best + 1} units`) })).toBeFocused();
+  // Keys that only the plan knows are heard once it is there: two units more, and the choice of beads opens.
+  for (const key of [']', ']', '3']) await page.keyboard.press(key);
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeHidden();
   letGo();
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled();
-  expect(await unitsOf(page)).toBe(best + 1);
+  await expect.poll(() => unitsOf(page)).toBe(best + 3);
+  await expect(page.getByRole('button', { name: /^Beads A/ })).toHaveAttribute('aria-expanded', 'true');
   await expect(page.getByRole('radio', { name: new RegExp(`^${best + 1} units`) })).toBeFocused();
   await saved(page);
   await page.reload();
-  await expect.poll(() => unitsOf(page)).toBe(best + 1);
+  await expect.poll(() => unitsOf(page)).toBe(best + 3);
 });
 
 test('every length changes unit together', async ({ page }) => {

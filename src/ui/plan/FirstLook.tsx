@@ -2,6 +2,7 @@
 
 import type { Answers } from '@/core/answers';
 import type { Candidate } from '@/core/fit/candidates';
+import { useKeepKeys, type KeptKeysRef } from '../shortcuts/keptKeys';
 import { CountHills } from './CountHills';
 import { SlipHead } from './SlipHead';
 import slip from './Slip.module.css';
@@ -19,11 +20,13 @@ interface Props {
   readonly name: string;
   readonly answers: Answers | null;
   readonly early: Early;
+  readonly keptRef: KeptKeysRef;
   readonly onEarly: (change: Partial<Early>) => void;
 }
 
 /** How many and how long, as the page brings it; what is still to come has the same shape. */
-export function FirstLook({ name, answers, early, onEarly }: Props) {
+export function FirstLook({ name, answers, early, keptRef, onEarly }: Props) {
+  useKeepKeys(keptRef);
   return (
     <div className={styles.plan} aria-busy>
       <header className={styles.header}>

@@ -1,6 +1,6 @@
 'use client';
 
-import { lazy, useState } from 'react';
+import { lazy, useRef, useState } from 'react';
 import type { PlanScreenData } from '@/server/screens';
 import { useAfterPaint } from '../shell/useAfterPaint';
 import { FirstLook, type Early } from './FirstLook';
@@ -14,12 +14,14 @@ const Planning = lazy(() => import('./Planning').then((m) => ({ default: m.Plann
 export function PlanScreen(data: PlanScreenData) {
   const painted = useAfterPaint(true);
   const [early, setEarly] = useState<Early>({ chosen: null, focused: false });
-  if (painted) return <Planning {...data} early={early} />;
+  const keptRef = useRef<readonly KeyboardEventInit[]>([]);
+  if (painted) return <Planning {...data} early={early} keptRef={keptRef} />;
   return (
     <FirstLook
       name={data.piece.doc.name}
       answers={data.answers}
       early={early}
+      keptRef={keptRef}
       onEarly={(change) => setEarly((before) => ({ ...before, ...change }))}
     />
   );

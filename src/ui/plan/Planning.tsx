@@ -15,6 +15,7 @@ import { LookingAt } from '../piece/looks';
 import { useAfterPaint } from '../shell/useAfterPaint';
 import { useKnown } from '../shell/useKnown';
 import { useLengths } from '../shell/lengths';
+import { usePressAgain, type KeptKeysRef } from '../shortcuts/keptKeys';
 import { useShortcut } from '../shortcuts/useShortcut';
 import { CHOICE_TITLES, Choices, type ChoiceTitle } from './choices/Choices';
 import { CountSection } from './CountSection';
@@ -37,10 +38,11 @@ const TwoVersions = dynamic(() => import('./TwoVersions').then((m) => m.TwoVersi
 interface Props extends Pick<PlanScreenData, 'piece'> {
   readonly bench: PlanBench;
   readonly early: Early;
+  readonly keptRef: KeptKeysRef;
 }
 
 /** The piece as it is planned, and everything that can be done with it. */
-export function Planning({ bench: toCome, ...props }: PlanScreenData & Pick<Props, 'early'>) {
+export function Planning({ bench: toCome, ...props }: PlanScreenData & Pick<Props, 'early' | 'keptRef'>) {
   const bench = use(toCome);
   return (
     <GivenLayouts laidOut={bench.laidOut}>
@@ -51,7 +53,12 @@ export function Planning({ bench: toCome, ...props }: PlanScreenData & Pick<Prop
   );
 }
 
-function Planned({ piece: stored, bench: { aside, variants, others, people, catalogue }, early }: Props) {
+function Planned({
+  piece: stored,
+  bench: { aside, variants, others, people, catalogue },
+  early,
+  keptRef,
+}: Props) {
   const router = useRouter();
   const refresh = useCallback(() => router.refresh(), [router]);
   const { piece, state, change, undo, redo, restart } = usePiece(
@@ -85,6 +92,7 @@ function Planned({ piece: stored, bench: { aside, variants, others, people, cata
   useShortcut('steps', () => setStepsOpen(!stepsOpen));
   useEarly(early, stored.doc, change);
   useCountKeys(piece, plan.ok ? plan : null, change);
+  usePressAgain(keptRef);
 
   return (
     <LookingAt looking={view}>
