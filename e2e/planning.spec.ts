@@ -112,7 +112,9 @@ test('the neighbours are chosen by keyboard, and the way back is named', async (
   await expect.poll(() => unitsOf(page)).toBe(best);
 });
 
-test('count and length stand before the plan does, and what is chosen or pressed then holds', async ({ page }) => {
+test('count and length stand before the plan does, and what is chosen or pressed then holds', async ({
+  page,
+}) => {
   await startBracelet(page, 'Jorun', 'Strung line');
   const best = await unitsOf(page);
   const finished = await slip(page).getByText(/ in$/).first().textContent();

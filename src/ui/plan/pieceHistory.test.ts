@@ -8,7 +8,7 @@ const piece = newPiece('Breakwater', 'ladder', null);
 
 function started() {
   let ms = 0;
-  const history = pieceHistory(piece, () => ms);
+  const history = pieceHistory(piece, null, () => ms);
   const change = (part: Partial<typeof piece>, afterMs = 5000) => {
     ms += afterMs;
     history.go({ ...history.store.getState().piece, ...part });

@@ -17,13 +17,24 @@ const ONE_CHANGE_MS = 1200;
 /** Every bead put into a motif is a change of its own, however quickly they follow. */
 const ALWAYS_APART: ReadonlySet<string> = new Set([MOTIF_FIELD.label.toLowerCase()]);
 /** Only tells whether the same choice was changed: any unit will do. */
-const ANY_STYLE: LengthStyle = { unit: 'cm', denominator: 16 };
+export const ANY_STYLE: LengthStyle = { unit: 'cm', denominator: 16 };
 
-/** A piece with undo and redo over everything. */
-export function pieceHistory(initial: Piece, now: () => number = () => performance.now()) {
+/** What went before a state, and what was taken back to come to it; the nearest last. */
+export interface Trail {
+  readonly past: readonly PieceState[];
+  readonly future: readonly PieceState[];
+}
+
+/** A piece with undo and redo over everything; `trail` is how it came to its first state. */
+export function pieceHistory(
+  initial: Piece,
+  trail: Trail | null = null,
+  now: () => number = () => performance.now(),
+) {
   const store = createStore<PieceState>()(
     temporal((): PieceState => ({ piece: initial }), { limit: MOST_STATES }),
   );
+  if (trail) store.temporal.setState({ pastStates: [...trail.past], futureStates: [...trail.future] });
   let lastAt = -Infinity;
   let lastWhat = '';
 

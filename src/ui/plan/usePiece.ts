@@ -6,6 +6,7 @@ import type { Piece } from '@/core/piece';
 import { nameWindow } from '../outbox/outbox';
 import { PieceSync, type SyncState } from '../outbox/pieceSync';
 import { useLengths } from '../shell/lengths';
+import { keepHistory, keptHistory } from './keptHistory';
 import { historyWords, pieceHistory } from './pieceHistory';
 
 /** What can be taken back or done again: its words, and the press that does it. */
@@ -26,7 +27,7 @@ interface Held {
 
 /** The piece being planned: changed at once on screen, saved as it goes. */
 export function usePiece(id: string, initial: Piece, revision: number, onStale: () => void): Held {
-  const [history] = useState(() => pieceHistory(initial));
+  const [history] = useState(() => pieceHistory(initial, keptHistory(id, initial)));
   const { piece } = useStore(history.store);
   const { pastStates, futureStates } = useStore(history.store.temporal);
   const { style } = useLengths();
@@ -55,13 +56,17 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
       hurry();
       if (sync.current?.owing) event.preventDefault();
     };
+    const leave = () => keepHistory(id, history);
     addEventListener('online', hurry);
     addEventListener('pagehide', hurry);
+    addEventListener('pagehide', leave);
     addEventListener('beforeunload', warn);
     return () => {
       closed = true;
       removeEventListener('online', hurry);
       removeEventListener('pagehide', hurry);
+      removeEventListener('pagehide', leave);
+      leave();
       removeEventListener('beforeunload', warn);
       sync.current?.close();
       sync.current = null;

@@ -69,7 +69,7 @@ export function Tape({
   const pointed = usePointedBead(plan, from);
   const finderRef = useRef<(x: number, y: number) => Dyeable | null>(() => null);
   const { wear, chosen, stations } = plan;
-  const lastMm = Math.max(stations.totalMm, wear.band.maxMm) + 6;
+  const lastMm = Math.max(stations.totalMm, wear.band.maxMm, chosen.highMm) + 6;
   const beforeMm = piece.ends.closing === 'clasp' ? overhangMm(piece.ends.clasp) : 0;
   const scale = tapeScale({
     lengthMm: lastMm + beforeMm,
