@@ -34,8 +34,18 @@ test('every change is taken back and done again, by name, and what stands is sav
   await page.keyboard.press('Control+Shift+z');
   await expect.poll(() => unitsOf(page)).toBe(best + 1);
   await saved(page);
+  // The way back is there after a reload, and after a visit to the bench.
   await page.reload();
   await expect.poll(() => unitsOf(page)).toBe(best + 1);
+  await expect(redo(page)).toHaveAccessibleName('Redo ease: comfortable → snug');
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page
+    .getByRole('link', { name: /strung line/i })
+    .first()
+    .click();
+  await expect(undo(page)).toHaveAccessibleName(`Undo count: what fits best → ${best + 1}`);
+  await undo(page).click();
+  await expect.poll(() => unitsOf(page)).toBe(best);
 });
 
 test('the wish is moved by keys and by hand, and the ease follows', async ({ page }) => {

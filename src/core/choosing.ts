@@ -1,4 +1,5 @@
 import type { Answers } from './answers';
+import { counted } from './counted';
 import type { Candidate } from './fit/candidates';
 import type { Piece } from './piece';
 
@@ -20,7 +21,7 @@ export const hasChosen = (
 /** What is counted, in words: "21 units", "47 beads". */
 export function countWords({ arrangement }: Pick<Answers, 'arrangement'>, units: number): string {
   if (arrangement) return `${units} beads`;
-  return `${units} ${units === 1 ? 'unit' : 'units'}`;
+  return counted(units, 'unit');
 }
 
 /** A graduated line's steps: "5 A · 4 B · 4 C". */

@@ -1,3 +1,4 @@
+import { counted } from '../counted';
 import { isTraversal, type Bead, type Move, type Path, type Traversal } from '../weave/path';
 import { head, list, runs } from './runs';
 
@@ -111,7 +112,7 @@ function passes(path: Path, run: readonly Traversal[], words: StepWords): string
   const last = run[run.length - 1] as Traversal;
   if (first.as === 'travel') {
     const where = one(path, last.bead, last.hole, last, words);
-    return `weave on, hidden, through ${run.length} ${run.length === 1 ? 'bead' : 'beads'} to come out of ${where}`;
+    return `weave on, hidden, through ${counted(run.length, 'bead')} to come out of ${where}`;
   }
   const beads = passed(path, run, words);
   const stroke = run.length > 1 && sameStroke(run, words) ? ', in one stroke' : '';

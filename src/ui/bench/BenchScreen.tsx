@@ -1,9 +1,9 @@
 'use client';
 
-import { PlusOutlined } from '@ant-design/icons';
-import { App, Button, Input } from 'antd';
+import { App, Button } from 'antd';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useState } from 'react';
+import { counted } from '@/core/counted';
 import { structureById } from '@/core/structures/registry';
 import { putAwayAction, type Shelf } from '@/server/actions/archive';
 import type { BenchData, StoredPattern, StoredPiece } from '@/server/screens';
@@ -11,6 +11,7 @@ import { hasWords } from '../fields/sought';
 import { useUndo } from '../fields/useUndo';
 import { GivenLayouts } from '../layouts/useLayouts';
 import { Term } from '../glossary/Term';
+import { Begin, Find, ScreenHeader } from '../shell/ScreenHeader';
 import { PieceCard } from './PieceCard';
 import { StartPiece } from './StartPiece';
 import styles from './Bench.module.css';
@@ -40,35 +41,15 @@ function Bench({ pieces, away, patterns, people }: BenchData) {
   const found = pieces.filter((piece) => matches(piece, sought));
   return (
     <div className={styles.bench}>
-      <header className={styles.header}>
-        <h1>Bench</h1>
-        <p className="soft">
-          {pieces.length === 0
-            ? 'nothing on it yet'
-            : `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}`}
-        </p>
+      <ScreenHeader
+        title="Bench"
+        told={pieces.length === 0 ? 'nothing on it yet' : counted(pieces.length, 'piece')}
+      >
         {pieces.length > 1 && (
-          <Input
-            className={styles.search}
-            aria-label="Find a piece"
-            placeholder="Find by name, wearer, stitch"
-            allowClear
-            value={sought}
-            onChange={(event) => setSought(event.target.value)}
-          />
+          <Find label="Find a piece" hint="Find by name, wearer, stitch" sought={sought} onSeek={setSought} />
         )}
-        {!starting && (
-          <Button
-            type="primary"
-            size="large"
-            icon={<PlusOutlined />}
-            className={styles.start}
-            onClick={() => setBegun(true)}
-          >
-            Start a piece
-          </Button>
-        )}
-      </header>
+        {!starting && <Begin onBegin={() => setBegun(true)}>Start a piece</Begin>}
+      </ScreenHeader>
       {starting && (
         <StartPiece people={people} patterns={patterns} onCancel={pieces.length > 0 ? leave : null} />
       )}
@@ -136,9 +117,7 @@ function PutAway({ away }: { readonly away: readonly StoredPiece[] }) {
   };
   return (
     <details className={`card ${styles.shelf}`}>
-      <summary>
-        Put away: {away.length} {away.length === 1 ? 'piece' : 'pieces'}
-      </summary>
+      <summary>Put away: {counted(away.length, 'piece')}</summary>
       <ul>
         {away.map(({ id, doc }) => (
           <li key={id}>

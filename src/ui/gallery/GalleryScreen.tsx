@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { STRUCTURES } from '@/core/structures/registry';
 import { HANDLES, THREAD_KINDS, USES, type Structure } from '@/core/structures/structure';
+import { ScreenHeader } from '../shell/ScreenHeader';
 import { BEADS_AT_HAND, matches, type Wanted } from './filters';
 import { StitchSample, useOneByOne } from './StitchSample';
 import styles from './gallery.module.css';
@@ -17,14 +18,14 @@ export function GalleryScreen() {
   const drawn = useOneByOne(STRUCTURES.length);
   return (
     <div className={styles.gallery}>
-      <header className={styles.header}>
-        <h1>Gallery</h1>
-        <p className="soft" role="status">
-          {found.length === STRUCTURES.length
+      <ScreenHeader
+        title="Gallery"
+        told={
+          found.length === STRUCTURES.length
             ? `${found.length} stitches, drawn to scale`
-            : `${found.length} of ${STRUCTURES.length} stitches`}
-        </p>
-      </header>
+            : `${found.length} of ${STRUCTURES.length} stitches`
+        }
+      />
       <section className={`card ${styles.filters}`} aria-label="Narrow down">
         <Filter
           label="For"

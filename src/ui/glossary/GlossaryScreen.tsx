@@ -1,11 +1,11 @@
 'use client';
 
-import { Input } from 'antd';
 import { useState } from 'react';
 import { GLOSSARY, type GlossaryEntry } from '@/core/glossary';
 import { useOneByOne } from '../gallery/StitchSample';
-import { TermPicture } from './TermPicture';
 import { hasWords } from '../fields/sought';
+import { Find, ScreenHeader } from '../shell/ScreenHeader';
+import { TermPicture } from './TermPicture';
 import styles from './glossary.module.css';
 
 const ENTRIES: readonly GlossaryEntry[] = GLOSSARY;
@@ -17,17 +17,9 @@ export function GlossaryScreen() {
   const found = ENTRIES.filter(({ word, meaning }) => hasWords(sought, word, meaning));
   return (
     <div className={styles.screen}>
-      <header className={styles.header}>
-        <h1>Words of the craft</h1>
-        <Input
-          className={styles.search}
-          aria-label="Find a word"
-          placeholder="Find a word"
-          allowClear
-          value={sought}
-          onChange={(event) => setSought(event.target.value)}
-        />
-      </header>
+      <ScreenHeader title="Words of the craft">
+        <Find label="Find a word" sought={sought} onSeek={setSought} />
+      </ScreenHeader>
       {found.length === 0 && (
         <p className={`card ${styles.none}`}>No word here has “{sought}” in it. Try a shorter part of it.</p>
       )}

@@ -1,10 +1,10 @@
 'use client';
 
-import { Input } from 'antd';
 import { useState } from 'react';
 import { MM_PER_INCH } from '@/core/length/length';
 import type { Catalogue } from '@/server/screens';
 import { hasWords } from '../fields/sought';
+import { Find, ScreenHeader } from '../shell/ScreenHeader';
 import { AddBead } from './AddBead';
 import { AddThread } from './AddThread';
 import { AsTable } from './AsTable';
@@ -26,22 +26,21 @@ export function MaterialsScreen({
   );
   return (
     <div className={styles.screen}>
-      <header className={styles.header}>
-        <h1>Materials</h1>
-        <p className="soft" role="status">
-          {found.length === beads.length
+      <ScreenHeader
+        title="Materials"
+        told={
+          found.length === beads.length
             ? `${beads.length} kinds of bead`
-            : `${found.length} of ${beads.length} kinds of bead`}
-        </p>
-        <Input
-          className={styles.search}
-          aria-label="Find a bead"
-          placeholder="Find by name, shape, or where it is known from"
-          allowClear
-          value={sought}
-          onChange={(event) => setSought(event.target.value)}
+            : `${found.length} of ${beads.length} kinds of bead`
+        }
+      >
+        <Find
+          label="Find a bead"
+          hint="Find by name, shape, or where it is known from"
+          sought={sought}
+          onSeek={setSought}
         />
-      </header>
+      </ScreenHeader>
       <p className="soft">
         Most sizes are from memory. Measure what you have: ten on a needle beside a ruler, a hundred on a
         scale. Pieces already begun keep the bead as it was until it is chosen again.

@@ -1,6 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
+import { counted } from '@/core/counted';
 import type { Measure } from '@/server/screens';
 import { useUndo } from '../fields/useUndo';
 import { useLengths } from '../shell/lengths';
@@ -19,7 +20,7 @@ export function MeasureHistory({
   return (
     <details className={styles.more}>
       <summary>
-        The record, {measures.length} {measures.length === 1 ? 'measure' : 'measures'}
+        The record, {counted(measures.length, 'measure')}
         <span className="srOnly"> of {who}</span>
       </summary>
       <table className={styles.record}>

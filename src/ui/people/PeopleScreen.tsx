@@ -1,9 +1,9 @@
 'use client';
 
-import { PlusOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
 import { useState } from 'react';
+import { counted } from '@/core/counted';
 import type { Person } from '@/server/screens';
+import { Begin, ScreenHeader } from '../shell/ScreenHeader';
 import { AddPerson } from './AddPerson';
 import { PersonCard } from './PersonCard';
 import { TypicalTable } from './TypicalTable';
@@ -14,25 +14,12 @@ export function PeopleScreen({ people }: { readonly people: readonly Person[] })
   const [adding, setAdding] = useState(people.length === 0);
   return (
     <div className={styles.screen}>
-      <header className={styles.header}>
-        <h1>People</h1>
-        <p className="soft">
-          {people.length === 0
-            ? 'nobody yet'
-            : `${people.length} ${people.length === 1 ? 'person' : 'people'}`}
-        </p>
-        {!adding && (
-          <Button
-            type="primary"
-            size="large"
-            icon={<PlusOutlined aria-hidden />}
-            className={styles.start}
-            onClick={() => setAdding(true)}
-          >
-            Add somebody
-          </Button>
-        )}
-      </header>
+      <ScreenHeader
+        title="People"
+        told={people.length === 0 ? 'nobody yet' : counted(people.length, 'person', 'people')}
+      >
+        {!adding && <Begin onBegin={() => setAdding(true)}>Add somebody</Begin>}
+      </ScreenHeader>
       {people.length === 0 && (
         <p>
           Somebody’s wrist, neck or finger is measured once and serves every piece. Bodies change: a newer

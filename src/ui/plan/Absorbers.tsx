@@ -2,6 +2,7 @@
 
 import { useMemo } from 'react';
 import { absorbers, type Absorber } from '@/core/absorbers';
+import { counted } from '@/core/counted';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue } from '@/server/screens';
@@ -50,21 +51,19 @@ export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
   );
 }
 
-const plural = (n: number, word: string) => `${Math.abs(n)} ${word}${Math.abs(n) === 1 ? '' : 's'}`;
-
 /** What a change is, in a weaver's words. */
 function words({ what }: Absorber, row: string): string {
   switch (what.kind) {
     case 'clasp':
       return what.name;
     case 'seeds':
-      return `${plural(what.more, 'seed')} ${what.more > 0 ? 'more' : 'less'} a side at the ${what.end}`;
+      return `${counted(Math.abs(what.more), 'seed')} ${what.more > 0 ? 'more' : 'less'} a side at the ${what.end}`;
     case 'ring':
       return what.more > 0 ? `a ${what.name} at the ${what.end}` : `one ${what.name} less at the ${what.end}`;
     case 'extender':
-      return `an extender of ${plural(what.links, 'link')}`;
+      return `an extender of ${counted(what.links, 'link')}`;
     case 'rows':
-      return `${plural(what.more, row)} ${what.more > 0 ? 'more' : 'less'} at the end`;
+      return `${counted(Math.abs(what.more), row)} ${what.more > 0 ? 'more' : 'less'} at the end`;
     case 'bead':
       return `${what.role} in ${what.name}`;
   }

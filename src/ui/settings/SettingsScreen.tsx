@@ -13,6 +13,7 @@ import { LengthInput } from '../fields/LengthInput';
 import { Toggle } from '../fields/Toggle';
 import { useAtHand } from '../shell/atHand';
 import { useLengths } from '../shell/lengths';
+import { ScreenHeader } from '../shell/ScreenHeader';
 import styles from './settings.module.css';
 
 const MARGINS = [0.05, 0.1, 0.15, 0.2, 0.3] as const;
@@ -38,12 +39,7 @@ export function SettingsScreen() {
     });
   return (
     <div className={styles.screen}>
-      <header className={styles.header}>
-        <h1>Settings</h1>
-        <p role="status" className="soft">
-          {saving ? 'saving …' : 'saved'}
-        </p>
-      </header>
+      <ScreenHeader title="Settings" told={saving ? 'saving …' : 'saved'} />
       <section className={`card ${styles.section}`} aria-labelledby="lengths">
         <h2 id="lengths">Lengths</h2>
         <Choice

@@ -1,6 +1,7 @@
 'use client';
 
 import { extent, scaleLinear } from 'd3';
+import { counted } from '@/core/counted';
 import type { MeasuredGauge } from '@/core/fit/swatch';
 import { useLengths } from '../shell/lengths';
 import styles from './swatches.module.css';
@@ -28,7 +29,7 @@ export function PitchDots({
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className={styles.dots}
       role="img"
-      aria-label={`${pitches.length} ${pitches.length === 1 ? 'swatch' : 'swatches'} about ${fine(gauge.pitchMm)} a unit.`}
+      aria-label={`${counted(pitches.length, 'swatch', 'swatches')} about ${fine(gauge.pitchMm)} a unit.`}
     >
       <rect
         x={scale(gauge.pitchMm - half)}

@@ -1,13 +1,13 @@
 'use client';
 
-import { PlusOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
 import { useState } from 'react';
+import { counted } from '@/core/counted';
 import { measuredGauge } from '@/core/fit/swatch';
 import { keyOfSwatch, readingsOf } from '@/core/swatches';
 import { structureById } from '@/core/structures/registry';
 import type { StoredPiece, StoredSwatch } from '@/server/screens';
 import { useAtHand } from '../shell/atHand';
+import { Begin, ScreenHeader } from '../shell/ScreenHeader';
 import { AddSwatch } from './AddSwatch';
 import { GaugeCard } from './GaugeCard';
 import styles from './swatches.module.css';
@@ -19,26 +19,20 @@ export function SwatchesScreen({ pieces }: { readonly pieces: readonly StoredPie
   const gauges = together(swatches);
   return (
     <div className={styles.screen}>
-      <header className={styles.header}>
-        <h1>Swatches</h1>
-        <p className="soft">
-          {swatches.length === 0
+      <ScreenHeader
+        title="Swatches"
+        told={
+          swatches.length === 0
             ? 'none yet'
-            : `${swatches.length} ${swatches.length === 1 ? 'swatch' : 'swatches'}, ${gauges.length} ${gauges.length === 1 ? 'gauge' : 'gauges'}`}
-        </p>
+            : `${counted(swatches.length, 'swatch', 'swatches')}, ${counted(gauges.length, 'gauge')}`
+        }
+      >
         {!adding && (
-          <Button
-            type="primary"
-            size="large"
-            icon={<PlusOutlined aria-hidden />}
-            className={styles.start}
-            disabled={pieces.length === 0}
-            onClick={() => setAdding(true)}
-          >
+          <Begin disabled={pieces.length === 0} onBegin={() => setAdding(true)}>
             Record a swatch
-          </Button>
+          </Begin>
         )}
-      </header>
+      </ScreenHeader>
       {adding && (
         <AddSwatch pieces={pieces} onAdded={() => setAdding(false)} onCancel={() => setAdding(false)} />
       )}

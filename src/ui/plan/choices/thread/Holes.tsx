@@ -4,6 +4,7 @@ import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
+import { counted } from '@/core/counted';
 import { beadOf, type Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { EASY, factorFrom, HARD, type Going, type HoleState } from '@/core/supplies/holeFill';
@@ -64,7 +65,7 @@ interface RowProps {
 const HoleRow = ({ name, bead, state, factor }: RowProps) => (
   <li>
     <span>
-      <strong>{name}</strong> {bead}: {state.trips} {state.trips === 1 ? 'trip' : 'trips'},{' '}
+      <strong>{name}</strong> {bead}: {counted(state.trips, 'trip')},{' '}
       <span className={state.going === 'no' ? styles.problem : undefined}>{GOING[state.going]}</span>
       {state.going !== 'easy' && `: ${tripWords(state)}`}
     </span>
