@@ -4,7 +4,7 @@ import * as z from 'zod';
 import { migratePiece } from '@/core/piece';
 import { planSolved } from '@/core/planShipped';
 import { planReport } from '@/core/report';
-import { wordProblem } from '@/core/words';
+import { wordProblem } from '@/core/words/problems';
 import { speak } from './speak';
 
 function read(file: string) {

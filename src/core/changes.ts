@@ -4,7 +4,8 @@ import { shadesOf, type Piece } from './piece';
 import { structureById } from './structures/registry';
 import type { Field } from './structures/structure';
 import { changeWords } from './supplies/cutting';
-import { CLOSING_WORDS, SCHOOL_WORDS } from './words';
+import { CLOSING_WORDS } from './words/closings';
+import { SCHOOL_WORDS } from './words/wear';
 
 /** What changed between two states of a piece, in a weaver's words. */
 export interface Change {

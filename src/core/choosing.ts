@@ -1,5 +1,5 @@
 import type { Answers } from './answers';
-import { counted } from './counted';
+import { counted } from './words/figures';
 import type { Candidate } from './fit/candidates';
 import type { Piece } from './piece';
 

@@ -7,7 +7,7 @@ import { planSteps, type Plan } from './plan';
 import { planPiece } from './planShipped';
 import { misfit } from './structures/parts';
 import { STRUCTURES, structureById } from './structures/registry';
-import { wordProblem } from './words';
+import { wordProblem } from './words/problems';
 
 const IN = 25.4;
 const wearer = (wrist: number) => ({ personId: null, name: 'Maren', girths: { wrist }, typical: null });

@@ -4,7 +4,7 @@ import { BEADS, byId, NEEDLES } from './materials/catalogue';
 import { newPiece, type Piece } from './piece';
 import { planPiece } from './planShipped';
 import { substitution } from './substitution';
-import { substitutionWords } from './words';
+import { substitutionWords } from './words/substitutions';
 
 const style = { unit: 'in', denominator: 16, decimal: '.' } as const;
 const answer = (piece: Piece, role: string, id: string) => {

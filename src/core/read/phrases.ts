@@ -1,4 +1,4 @@
-import { counted } from '../counted';
+import { counted } from '../words/figures';
 import { isTraversal, type Bead, type Move, type Path, type Traversal } from '../weave/path';
 import { head, list, runs } from './runs';
 

@@ -13,7 +13,7 @@ import {
 } from '@/core/materials/material';
 import { readThread } from '@/core/materials/threadName';
 import { parseLength } from '@/core/length/length';
-import { wordLengthProblem } from '@/core/words';
+import { wordLengthProblem } from '@/core/words/problems';
 import { readCatalogueCsv } from '@/data/catalogueCsv';
 import { addClasp, catalogue, keepCatalogue, keepMaterials } from '@/data/materials';
 import { done, firstMessage, refused, type Answer } from '../answer';

@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import * as z from 'zod';
 import { PLACE_FACTS, PLACES, type Place } from '@/core/body/places';
 import { parseLength, type LengthUnit } from '@/core/length/length';
-import { wordLengthProblem } from '@/core/words';
+import { wordLengthProblem } from '@/core/words/problems';
 import { addMeasure, addPerson, changePerson, type Person } from '@/data/people';
 import { done, firstMessage, refused, type Answer } from '../answer';
 import { installation } from '../installation';

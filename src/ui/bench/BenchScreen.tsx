@@ -3,7 +3,7 @@
 import { App, Button } from 'antd';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useState } from 'react';
-import { counted } from '@/core/counted';
+import { counted } from '@/core/words/figures';
 import { structureById } from '@/core/structures/registry';
 import { putAwayAction, type Shelf } from '@/server/actions/archive';
 import type { BenchData, StoredPattern, StoredPiece } from '@/server/screens';

@@ -9,7 +9,7 @@ import { KIND_FACTS } from '@/core/body/kinds';
 import { countWords } from '@/core/choosing';
 import { planPiece } from '@/core/plan';
 import { structureById } from '@/core/structures/registry';
-import { wordProblem } from '@/core/words';
+import { wordProblem } from '@/core/words/problems';
 import { duplicateAction, keepPatternAction, makeAgainAction } from '@/server/actions/pieces';
 import type { Piece } from '@/core/piece';
 import type { Person, StoredPiece } from '@/server/screens';

@@ -3,7 +3,7 @@
 import { Input } from 'antd';
 import { useId, useState } from 'react';
 import { parseLength, type LengthRange } from '@/core/length/length';
-import { wordLengthProblem } from '@/core/words';
+import { wordLengthProblem } from '@/core/words/problems';
 import { useLengths } from '../shell/lengths';
 import styles from './fields.module.css';
 

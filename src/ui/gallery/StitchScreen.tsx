@@ -6,7 +6,7 @@ import { structureById } from '@/core/structures/registry';
 import { rolesOf } from '@/core/structures/structure';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
-import { wordProblem } from '@/core/words';
+import { wordProblem } from '@/core/words/problems';
 import type { GalleryData } from '@/server/screens';
 import { layingOut, layoutStore } from '../layouts/layoutStore';
 import { useLayouts } from '../layouts/useLayouts';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import { counted } from '@/core/counted';
+import { counted } from '@/core/words/figures';
 import type { Measure } from '@/server/screens';
 import { useUndo } from '../fields/useUndo';
 import { useLengths } from '../shell/lengths';

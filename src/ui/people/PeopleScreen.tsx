@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { counted } from '@/core/counted';
+import { counted } from '@/core/words/figures';
 import type { Person } from '@/server/screens';
 import { Begin, ScreenHeader } from '../shell/ScreenHeader';
 import { AddPerson } from './AddPerson';

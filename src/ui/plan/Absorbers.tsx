@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { absorbers, type Absorber } from '@/core/absorbers';
-import { counted } from '@/core/counted';
+import { counted } from '@/core/words/figures';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue } from '@/server/screens';

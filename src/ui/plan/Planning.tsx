@@ -7,7 +7,7 @@ import { use, useCallback, useEffect, useMemo, useState } from 'react';
 import { choosing, countWords } from '@/core/choosing';
 import { planPiece, type Plan } from '@/core/plan';
 import type { Piece } from '@/core/piece';
-import { wordProblem } from '@/core/words';
+import { wordProblem } from '@/core/words/problems';
 import type { PlanBench, PlanScreenData } from '@/server/screens';
 import { layingOut, layoutStore } from '../layouts/layoutStore';
 import { GivenLayouts, useLayouts } from '../layouts/useLayouts';

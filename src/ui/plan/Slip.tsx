@@ -3,7 +3,8 @@
 import { useDroppable } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 import { shadeName } from '@/core/colour/shades';
-import { wordCaution, wordWarning } from '@/core/words';
+import { wordCaution } from '@/core/words/cautions';
+import { wordWarning } from '@/core/words/warnings';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import type { Piece } from '@/core/piece';
 import type { Plan, Warning } from '@/core/plan';

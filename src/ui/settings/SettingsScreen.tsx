@@ -6,7 +6,7 @@ import { useOptimistic, useTransition } from 'react';
 import { FITS, KIND_FACTS, KINDS, type Kind } from '@/core/body/kinds';
 import { PLACE_FACTS } from '@/core/body/places';
 import { easeOf, type Settings } from '@/core/settings';
-import { percent } from '@/core/words';
+import { percent } from '@/core/words/figures';
 import { changeSettingsAction } from '@/server/actions/settings';
 import { Choice } from '../fields/Choice';
 import { LengthInput } from '../fields/LengthInput';

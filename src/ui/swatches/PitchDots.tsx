@@ -1,7 +1,7 @@
 'use client';
 
 import { extent, scaleLinear } from 'd3';
-import { counted } from '@/core/counted';
+import { counted } from '@/core/words/figures';
 import type { MeasuredGauge } from '@/core/fit/swatch';
 import { useLengths } from '../shell/lengths';
 import styles from './swatches.module.css';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { counted } from '@/core/counted';
+import { counted } from '@/core/words/figures';
 import { measuredGauge } from '@/core/fit/swatch';
 import { keyOfSwatch, readingsOf } from '@/core/swatches';
 import { structureById } from '@/core/structures/registry';

@@ -7,7 +7,7 @@ import { KIND_FACTS } from '@/core/body/kinds';
 import { ringSize } from '@/core/body/ringSize';
 import type { Piece } from '@/core/piece';
 import { needsNeedle } from '@/core/materials/material';
-import { CLOSING_WORDS } from '@/core/words';
+import { CLOSING_WORDS } from '@/core/words/closings';
 import type { Plan } from '@/core/plan';
 import type { Catalogue, Person } from '@/server/screens';
 import type { LayingOut } from '../../layouts/layoutStore';

@@ -2,7 +2,8 @@
 
 import { KIND_FACTS } from '@/core/body/kinds';
 import { CAUTIONS_OF_ENDS } from '@/core/cautions';
-import { CLOSING_WORDS, CLOSURE_PART_WORDS, wordCaution } from '@/core/words';
+import { wordCaution } from '@/core/words/cautions';
+import { CLOSING_WORDS, CLOSURE_PART_WORDS } from '@/core/words/closings';
 import { claspClosedMm, type Clasp, type FindingMaterial } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';

@@ -2,7 +2,7 @@
 
 import { KIND_FACTS, KINDS } from '@/core/body/kinds';
 import { CAUTIONS_OF_WEAR } from '@/core/cautions';
-import { wordCaution } from '@/core/words';
+import { wordCaution } from '@/core/words/cautions';
 import { forPlace, type Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Person } from '@/server/screens';

@@ -5,7 +5,7 @@ import type { BeadKind } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { substitution } from '@/core/substitution';
-import { substitutionWords } from '@/core/words';
+import { substitutionWords } from '@/core/words/substitutions';
 import { useKnown } from '../../shell/useKnown';
 import { useLengths } from '../../shell/lengths';
 

@@ -2,7 +2,7 @@
 
 import { KIND_FACTS } from '@/core/body/kinds';
 import { dropMm, nameOfLength } from '@/core/body/necklace';
-import { wordWearPart } from '@/core/words';
+import { wordWearPart } from '@/core/words/wear';
 import type { Plan } from '@/core/plan';
 import { useLengths } from '../../../shell/lengths';
 import { Term } from '../../../glossary/Term';

@@ -1,0 +1,52 @@
+import type { ClosureDoubt } from '../closures/closure';
+import { formatFigure, formatLength, type LengthStyle } from '../length/length';
+import type { Said } from './said';
+
+/** What speaks against a clasp and how it is fastened. */
+export function wordClosureDoubt(doubt: ClosureDoubt, style: LengthStyle): Said {
+  switch (doubt.code) {
+    case 'bar-cannot-swing':
+      return {
+        title: 'The bar cannot swing through its ring.',
+        text: `Half of it must go through first, with what is sewn to it. Take ${doubt.seeds} seeds a side at that end, or end the work in small beads.`,
+      };
+    case 'wire-too-thick':
+      return {
+        title: `The wire of a ${doubt.ring} does not pass the bead.`,
+        text: `The wire is ${doubt.wireMm} mm, the hole ${doubt.holeMm} mm. Sew a loop of seeds and hang the ring in that.`,
+      };
+    case 'ring-too-small':
+      return {
+        title: `A ${doubt.ring} is too small here.`,
+        text: `Inside it is ${doubt.insideMm} mm; clasp and thread want ${formatFigure(doubt.needsMm, 1, style.decimal)} mm.`,
+      };
+    case 'loops-and-width':
+      return {
+        title: `${doubt.loops} loops do not fit side by side.`,
+        text:
+          doubt.loops > doubt.most
+            ? `This stitch, as wide as it is, holds ${doubt.most} at an end; the others stay empty and are not counted. Take a clasp with fewer loops, or a wider strip.`
+            : `The strip is ${formatLength(doubt.widthMm, style)} wide; so many loops take ${formatLength(doubt.needsMm, style)}. Take a clasp with fewer loops, or a wider strip.`,
+      };
+    case 'one-loop-for-wide-strip':
+      return {
+        title: 'A wide strip on one loop turns.',
+        text: `At ${formatLength(doubt.widthMm, style)} wide a slide tube or a box with several loops holds it flat.`,
+      };
+    case 'turned-loop':
+      return {
+        title: 'The loop of this clasp lies flat.',
+        text: 'One jump ring, or a seed more on each side, turns it the way the work lies.',
+      };
+    case 'loop-count':
+      return doubt.seeds < doubt.least
+        ? {
+            title: `A loop of ${doubt.seeds} is tight.`,
+            text: `${doubt.least} or ${doubt.most} seeds pass over. A tight loop cracks beads or cuts thread.`,
+          }
+        : {
+            title: `A loop of ${doubt.seeds} is loose.`,
+            text: `${doubt.least} or ${doubt.most} seeds hold. A loose loop loses the piece.`,
+          };
+  }
+}

@@ -1,0 +1,60 @@
+import { PLACE_FACTS } from '../body/places';
+import { formatLength, type LengthProblem, type LengthStyle } from '../length/length';
+import type { Problem } from '../plan';
+import { CLOSING_WORDS } from './closings';
+
+/** What is wrong with a length as it was typed, and what to write instead. */
+export function wordLengthProblem(problem: LengthProblem, style: LengthStyle): string {
+  const ways = style.unit === 'in' ? '7 1/4, 7.25 in or 18.5 cm' : '18,5 cm, 185 mm or 7 1/4"';
+  switch (problem.code) {
+    case 'empty':
+      return `Write a length, such as ${ways}.`;
+    case 'unreadable':
+      return `“${problem.text}” is not a length. Write it like ${ways}.`;
+    case 'not-positive':
+      return `A length is more than nothing. Write it like ${ways}.`;
+    case 'implausible': {
+      const range = `${formatLength(problem.range.minMm, style)} to ${formatLength(problem.range.maxMm, style)}`;
+      const perhaps =
+        problem.perhaps.length > 0
+          ? ` Did you mean ${problem.perhaps.join(' or ')}? Write the unit with it.`
+          : '';
+      return `${formatLength(problem.mm, style)} cannot be right here: ${range} is possible.${perhaps}`;
+    }
+  }
+}
+
+/** Why there is no plan, and what to do about it. */
+export function wordProblem(problem: Problem, style: LengthStyle): string {
+  switch (problem.code) {
+    case 'no-girth':
+      return problem.nobody
+        ? `Choose who wears it, or a way to find the length that needs nobody’s ${problem.place}.`
+        : `The ${problem.place} is not measured yet. ${PLACE_FACTS[problem.place].how}`;
+    case 'structure':
+      return problem.messages.join(' ');
+    case 'wrong-holes':
+      return problem.beads
+        .map(({ role, bead, part }) => {
+          const holes = part.holes === 2 ? 'two holes' : 'one hole';
+          return `Bead ${role} is the ${part.part} here and needs ${holes}; a ${bead} does not have them. Choose another under Beads.`;
+        })
+        .join(' ');
+    case 'cannot-close':
+      return (
+        `This stitch cannot be ${CLOSING_WORDS[problem.closing]} as it stands. ` +
+        (problem.can.length > 0
+          ? `It can be ${problem.can.map((one) => CLOSING_WORDS[one]).join(' or ')}: change it under Ends.`
+          : 'Choose another stitch, or fewer rows.')
+      );
+    case 'rules':
+      return `No count keeps all of these: ${problem.rules.map(({ why }) => why).join('; ')}. Let one of them go.`;
+    case 'clasp-longer-than-piece':
+      return (
+        `The clasp and its loops take ${formatLength(problem.allowanceMm, style)}, and the whole piece is to be ` +
+        `${formatLength(problem.wishMm, style)}. Nothing is left to weave: take a shorter clasp or fewer loop seeds.`
+      );
+    case 'too-many-units':
+      return `That would be ${problem.units} units; ${problem.most} is the most. Is a bead’s length right?`;
+  }
+}

@@ -1,0 +1,29 @@
+import { formatFine, type LengthStyle } from '../length/length';
+import type { Misfit, Substitution } from '../substitution';
+import { wordProblem } from './problems';
+import { tripWords } from './threadDoubts';
+
+/** What comes of another bead, in a few words for a list. */
+export function substitutionWords(told: Substitution, style: LengthStyle): string {
+  switch (told.answer) {
+    case 'fits':
+      return 'fits as it is';
+    case 'refit':
+      return `refit: ${told.units} units`;
+    case 'will not fit':
+      return `will not fit: ${misfitWords(told.why, style)}`;
+  }
+}
+
+function misfitWords(why: Misfit, style: LengthStyle): string {
+  switch (why.code) {
+    case 'plan':
+      return wordProblem(why.problem, style);
+    case 'shape':
+      return `no shape for the ${why.part.part}`;
+    case 'apart':
+      return `holes ${formatFine(Math.abs(why.offMm), style)} ${why.offMm > 0 ? 'further apart' : 'closer'} than those of ${why.role}`;
+    case 'hole':
+      return `hole too small at ${tripWords(why.state)}`;
+  }
+}

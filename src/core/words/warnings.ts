@@ -1,0 +1,121 @@
+import { formatChange, formatFine, formatLength, formatThread, type LengthStyle } from '../length/length';
+import type { Warning } from '../plan';
+import { wordClosureDoubt } from './closureDoubts';
+import type { Said } from './said';
+import { wordThreadDoubt } from './threadDoubts';
+
+/** What a weaver should know about a plan that stands. */
+export function wordWarning(warning: Warning, style: LengthStyle): Said {
+  switch (warning.code) {
+    case 'none-fits':
+      return {
+        title: 'No count lands right.',
+        text: `${warning.nearest.units} units come nearest, ${formatChange(warning.nearest.offMm, style)} off the wish. Another clasp, or one loop seed more or less, moves it.`,
+      };
+    case 'chosen-does-not-fit':
+      return {
+        title:
+          warning.sit === 'too tight' || warning.sit === 'too loose'
+            ? `This sits ${warning.sit}.`
+            : 'Not as wished.',
+        text: `${formatChange(warning.offMm, style)} off the wish. ${warning.best.units} units fit best.`,
+      };
+    case 'breaks-rule':
+      return {
+        title: warning.rule.must
+          ? `${warning.units} will not do.`
+          : `${warning.units} would do, with a blemish.`,
+        text: `Better another count, because ${warning.rule.why}.`,
+      };
+    case 'typical-size':
+      return {
+        title: 'A usual size, nobody’s own.',
+        text: `The girths are those of a ${warning.size} adult as tables give them. Measure before you close it.`,
+      };
+    case 'between-knuckle':
+      return {
+        title: 'Knuckle and base are far apart.',
+        text: 'More than two sizes lie between them, so the ring is sized between. Try it on before you close it.',
+      };
+    case 'flat-strip-long':
+      return {
+        title: 'A flat strip lies well only as a collar.',
+        text: `Longer than ${formatLength(warning.mostMm, style)} it stands off the neck. Take a softer stitch or a rope, or a shorter strip with chains.`,
+      };
+    case 'over-the-head':
+      return {
+        title: 'It must go over the head.',
+        text: `Closed for good at ${formatLength(warning.finishedMm, style)} it will hardly pass: a head is about ${formatLength(warning.headMm, style)} round. Take a clasp, or make it longer.`,
+      };
+    case 'chain-ran-out':
+      return {
+        title: 'No room for chain.',
+        text: `The woven part alone is ${formatChange(warning.offMm, style)} off the wish. Weave fewer units, and chain makes up the rest.`,
+      };
+    case 'end-fixed-first':
+      return {
+        title: 'One end is final from the start.',
+        text: `The clasp at the ${warning.ends.join(' and the ')} is sewn on before the body is woven. Only the other end can still be fitted.`,
+      };
+    case 'closure':
+      return wordClosureDoubt(warning.doubt, style);
+    case 'gauge-differs':
+      return {
+        title: 'That is not what the beads would make.',
+        text: `Your unit comes to ${formatFine(warning.gaugeMm, style)}; thread path and beads make ${formatFine(warning.workedOutMm, style)}. Count the units again, or look whether these are the beads.`,
+      };
+    case 'example-figures':
+      return {
+        title: 'Example figures, nobody’s own.',
+        text: 'Work a few units of your stitch, and write under Structure how many there are, how long they measure and how much thread they took.',
+      };
+    case 'no-path':
+      return {
+        title: 'Your own stitch.',
+        text: 'Beads, length and thread are reckoned from what you measured. Its thread path is not known, so there are no steps, holes are not checked, and the picture shows amounts, not places.',
+      };
+    case 'other-thread':
+      return {
+        title: 'Your swatch is in another thread.',
+        text: 'Its gauge is used all the same. A thicker thread makes a unit a little longer.',
+      };
+    case 'one-pass-through-clasp':
+      return {
+        title: 'One thread holds the clasp.',
+        text: 'If it wears through, the piece is lost. Go through twice or more.',
+      };
+    case 'thread':
+      return wordThreadDoubt(warning.doubt, style);
+    case 'several-lengths':
+      return {
+        title: `${warning.lengths} lengths of thread.`,
+        text: `At most ${formatThread(warning.longestMm, style.unit, style.decimal)} each: one longer than about a wingspan and a half tangles. The joins are counted in.`,
+      };
+    case 'two-states':
+      return {
+        title: 'This stitch can lie in more than one way.',
+        text: `A unit may also come to ${warning.othersMm.map((mm) => formatFine(mm, style)).join(' or ')}. Keep to the way your first units lie, and measure them.`,
+      };
+    case 'not-settled':
+      return {
+        title: 'The layout did not come to rest.',
+        text: 'The length of a unit is the best found, no more. Work a few units and measure them.',
+      };
+    case 'odd-shape': {
+      const { role, bead, part } = warning.bead;
+      return {
+        title: `Bead ${role} is an unusual ${part.part}.`,
+        text: `A ${bead} can be woven there, but is not made for it. Usual: ${part.shapes?.join(', ') ?? ''}.`,
+      };
+    }
+    case 'sizes':
+      return { title: 'These sizes do not suit each other.', text: warning.advice };
+    case 'make-a-swatch':
+      return {
+        title: warning.source === 'table' ? 'From a chart, not measured.' : 'Worked out, not measured.',
+        text:
+          `Bead lots differ by 2 to 3.5 %${warning.mayShorten > 0 ? `, and the stitch may draw in by up to ${Math.round(warning.mayShorten * 100)} %` : ''}. ` +
+          'Lay the first inch on a ruler before you trust the count.',
+      };
+  }
+}
