@@ -1,12 +1,18 @@
 import { PLACE_FACTS } from './body/places';
+import { makeOf, type ThreadMaterial } from './materials/material';
 import type { Piece } from './piece';
 
 /** What can hurt someone, shown beside the choice that raises it. The interface words it. */
-export type Caution = 'children' | 'swelling' | 'magnet' | 'nickel' | 'wire-ends' | 'glue' | 'sharp-edges';
+export type Caution =
+  'children' | 'swelling' | 'magnet' | 'nickel' | 'wire-ends' | 'glue' | 'sharp-edges' | 'flame';
 
 /** Cautions that belong to the ends of a piece, and those that belong to who wears it. */
 export const CAUTIONS_OF_ENDS: readonly Caution[] = ['magnet', 'nickel', 'wire-ends', 'glue'];
 export const CAUTIONS_OF_WEAR: readonly Caution[] = ['children', 'swelling'];
+
+/** Ends of thread that can be melted off: it may be done with a burner or a flame. Elastic is knotted only. */
+export const cautionsOfThread = (thread: Pick<ThreadMaterial, 'make' | 'name'>): Caution[] =>
+  makeOf(thread) === 'elastic' ? [] : ['flame'];
 
 /** Girths smaller than this part of a small adult's are taken for a child's (from memory). */
 const CHILD = 0.9;

@@ -23,6 +23,11 @@ export function wordCaution(caution: Caution): Said {
       return { title: 'Wire ends fly.', text: 'Wear eye protection when you cut chain or open rings.' };
     case 'glue':
       return { title: 'Glue.', text: 'Air the room and wear gloves; keep to the words on the tube.' };
+    case 'flame':
+      return {
+        title: 'Burner and flame.',
+        text: 'If you melt the ends: the tip stays hot, and melting thread gives off fumes. Air the room.',
+      };
     case 'nickel':
       return {
         title: 'Nickel.',

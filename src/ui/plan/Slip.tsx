@@ -10,10 +10,10 @@ import type { Piece } from '@/core/piece';
 import type { Plan, Warning } from '@/core/plan';
 import type { RoleQuantity } from '@/core/quantities';
 import { Term } from '../glossary/Term';
-import { WithTerms } from '../glossary/WithTerms';
 import { BeadIcon } from '../piece/BeadShape';
 import { useLooks, type Looks } from '../piece/looks';
 import { useLengths } from '../shell/lengths';
+import { Notes } from './Notes';
 import { Palette } from './palette/Palette';
 import type { Dyeable } from './palette/PaletteDrag';
 import { pointedRole, useLit, usePointer } from './pointed';
@@ -42,11 +42,7 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
   return (
     <section className={`card ${styles.slip}`} aria-label="The answers">
       <SlipHead answers={plan} />
-      <Notes>
-        {plan.warnings.filter(loud).map((warning) => (
-          <Note key={keyOf(warning)} {...wordWarning(warning, style)} />
-        ))}
-      </Notes>
+      <Notes notes={plan.warnings.filter(loud).map((warning) => wordWarning(warning, style))} />
       <table className={styles.beads}>
         <thead>
           <tr>
@@ -118,16 +114,14 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
         <Line name="wished for">{show(wear.wishMm)}</Line>
       </dl>
       <Palette />
-      <Notes>
-        {plan.warnings
-          .filter((warning) => !loud(warning))
-          .map((warning) => (
-            <Note key={keyOf(warning)} {...wordWarning(warning, style)} mild />
-          ))}
-        {plan.cautions.map((caution) => (
-          <Note key={caution} {...wordCaution(caution)} />
-        ))}
-      </Notes>
+      <Notes
+        notes={[
+          ...plan.warnings
+            .filter((warning) => !loud(warning))
+            .map((warning) => ({ ...wordWarning(warning, style), mild: true })),
+          ...plan.cautions.map(wordCaution),
+        ]}
+      />
     </section>
   );
 }
@@ -238,23 +232,9 @@ const loud = (warning: Warning) =>
   !(warning.code === 'closure' && warning.doubt.code === 'turned-loop') &&
   !(warning.code === 'breaks-rule' && !warning.rule.must);
 
-/** Several warnings of one kind can stand beside each other. */
-function keyOf(warning: Warning): string {
-  if (warning.code === 'closure') return `closure ${warning.doubt.code}`;
-  return warning.code === 'breaks-rule' ? `rule ${warning.rule.why}` : warning.code;
-}
-
-const Notes = ({ children }: { children: ReactNode }) => <ul className={styles.notes}>{children}</ul>;
-
 const Line = ({ name, children }: { name: ReactNode; children: ReactNode }) => (
   <div>
     <dt>{name}</dt>
     <dd className="figures">{children}</dd>
   </div>
-);
-
-export const Note = ({ title, text, mild = false }: { title: string; text: string; mild?: boolean }) => (
-  <li className={mild ? styles.mild : styles.note}>
-    <strong>{title}</strong> <WithTerms text={text} />
-  </li>
 );

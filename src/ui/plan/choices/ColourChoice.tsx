@@ -14,11 +14,14 @@ interface Props {
   readonly onChange: (colour: Shade) => void;
 }
 
-/** One colour of the palette or another; which it is stands beneath in words. */
+/** One colour of the palette or another; which it is stands above in words. */
 export function ColourChoice({ label, name, chosen, onChange }: Props) {
   const colours = useColours();
   return (
-    <div>
+    <div className={styles.group}>
+      <p>
+        {label}: {chosen}
+      </p>
       <div className={styles.swatches} role="radiogroup" aria-label={label}>
         {colours.map((colour) => (
           <label
@@ -37,9 +40,6 @@ export function ColourChoice({ label, name, chosen, onChange }: Props) {
           </label>
         ))}
       </div>
-      <p className="soft">
-        {label}: {chosen}
-      </p>
       <OwnColour label={label} onTake={onChange} />
     </div>
   );

@@ -10,7 +10,7 @@ import type { Plan } from '@/core/plan';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { useLengths } from '../../shell/lengths';
-import { Note } from '../Slip';
+import { Notes } from '../Notes';
 import { ChainFields } from './ends/ChainFields';
 import { EndFields } from './ends/EndFields';
 import { ExtenderField } from './ends/ExtenderField';
@@ -53,13 +53,9 @@ export function EndsChoice({ piece, plan, clasps, findings, onChange }: Props) {
       )}
       {plan && <ClosureFacts plan={plan} />}
       {plan && (
-        <ul className={styles.notes}>
-          {plan.cautions
-            .filter((caution) => CAUTIONS_OF_ENDS.includes(caution))
-            .map((caution) => (
-              <Note key={caution} {...wordCaution(caution)} />
-            ))}
-        </ul>
+        <Notes
+          notes={plan.cautions.filter((caution) => CAUTIONS_OF_ENDS.includes(caution)).map(wordCaution)}
+        />
       )}
     </>
   );

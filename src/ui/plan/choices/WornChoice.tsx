@@ -7,12 +7,11 @@ import { forPlace, type Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Person } from '@/server/screens';
 import { Choice } from '../../fields/Choice';
-import { Note } from '../Slip';
+import { Notes } from '../Notes';
 import { GirthFields } from './worn/GirthFields';
 import { SchoolFields } from './worn/SchoolFields';
 import { WearerField } from './worn/WearerField';
 import { WearLedger } from './worn/WearLedger';
-import styles from './choices.module.css';
 
 interface Props {
   readonly piece: Piece;
@@ -38,13 +37,7 @@ export function WornChoice({ piece, plan, people, onChange }: Props) {
       <GirthFields piece={piece} people={people} onChange={onChange} />
       <SchoolFields piece={piece} plan={plan} onChange={onChange} />
       {plan && <WearLedger plan={plan} />}
-      {cautions.length > 0 && (
-        <ul className={styles.notes}>
-          {cautions.map((caution) => (
-            <Note key={caution} {...wordCaution(caution)} />
-          ))}
-        </ul>
-      )}
+      <Notes notes={cautions.map(wordCaution)} />
     </>
   );
 }

@@ -3,13 +3,16 @@
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { makeOf, needsNeedle } from '@/core/materials/material';
+import { cautionsOfThread } from '@/core/cautions';
 import { BY_THE_TAIL, needs, type Need } from '@/core/supplies/needs';
 import { leastSeen } from '@/core/supplies/threadSense';
+import { wordCaution } from '@/core/words/cautions';
 import type { Catalogue } from '@/server/screens';
 import { Fact } from '../../../fields/Fact';
 import { Pick } from '../../../fields/Pick';
 import { Toggle } from '../../../fields/Toggle';
 import { useLengths } from '../../../shell/lengths';
+import { Notes } from '../../Notes';
 import { ColourChoice } from '../ColourChoice';
 import { CutList } from './CutList';
 import { Holes } from './Holes';
@@ -71,6 +74,7 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
             <Holes piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />
           )}
           <CutList piece={piece} plan={plan} onChange={onChange} />
+          <Notes notes={cautionsOfThread(piece.thread).map((one) => ({ ...wordCaution(one), mild: true }))} />
           <dl className={styles.facts}>
             <Fact name="in the work">{thread(plan.thread.inWorkMm)}</Fact>
             <Fact name="ends to weave in">{thread(plan.thread.endsMm)}</Fact>
