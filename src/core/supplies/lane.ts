@@ -6,7 +6,7 @@ type DivisionOf = ThreadPlan['divisions'][number];
 
 /** A length of thread as it lies along one pass of the piece: from one edge of a unit to another. */
 export interface LaneBar {
-  /** Which pass of which needle, in the order of work. */
+  /** Which way along the piece, of which pass and needle, in the order of work. */
   readonly line: number;
   /** Which length, counted through the whole work. */
   readonly length: number;
@@ -31,18 +31,17 @@ export interface Lane {
   readonly changes: readonly LaneChange[];
 }
 
-/** Thread along the piece: a line for every pass, a bar for every length in it. */
+/** Thread along the piece: a line for every way along it that a pass makes, a bar for every length in it. */
 export function lane({ thread }: Pick<Plan, 'thread'>): Lane {
   const bars: LaneBar[] = [];
   const changes: LaneChange[] = [];
   let lines = 0;
   let length = 0;
   for (const division of thread.divisions) {
-    const lineOf = new Map<string, number>();
-    for (const { section, pass } of division.stretches)
-      if (section === WOVEN && !lineOf.has(passOf(pass))) lineOf.set(passOf(pass), lines++);
+    const { lineOf, next } = linesOf(division, lines);
     for (const { from, to } of division.cuts) bars.push(...barsOf(division, from, to, length++, lineOf));
     changes.push(...changesOf(division, lineOf));
+    lines = next;
   }
   return { lines, bars, changes };
 }
@@ -50,27 +49,82 @@ export function lane({ thread }: Pick<Plan, 'thread'>): Lane {
 /** The start is the first row of the weave itself. */
 const passOf = (pass: string): string => (pass === 'start' ? 'base' : pass);
 
+/** The line of a stretch by its index; none for what lies beside the woven part. */
+type LineOf = ReadonlyMap<number, number>;
+
+/** Lines in the order of work, from `first` on, and the one after them. */
+function linesOf(
+  { stretches }: DivisionOf,
+  first: number,
+): { readonly lineOf: LineOf; readonly next: number } {
+  const ofPass = new Map<string, { readonly index: number; readonly unit: number }[]>();
+  stretches.forEach(({ section, pass, unit }, index) => {
+    if (section !== WOVEN) return;
+    const known = ofPass.get(passOf(pass)) ?? [];
+    known.push({ index, unit });
+    ofPass.set(passOf(pass), known);
+  });
+  const ways = [...ofPass.values()].flatMap((all) =>
+    waysAlong(all.map(({ unit }) => unit)).map(({ from, to }) =>
+      all.slice(from, to).map(({ index }) => index),
+    ),
+  );
+  ways.sort(([a = 0], [b = 0]) => a - b);
+  // A turn at an end is no way along the piece: it goes with what comes before it.
+  const isTurn = (way: readonly number[]) => new Set(way.map((index) => stretches[index]?.unit)).size === 1;
+  const along = ways.filter((way) => !isTurn(way));
+  const drawn = along.length > 0 ? along : ways;
+  const lineOf = new Map(drawn.flatMap((way, k) => way.map((index) => [index, first + k] as const)));
+  for (const index of ways.flat().sort((a, b) => a - b))
+    if (!lineOf.has(index)) lineOf.set(index, lineOf.get(index - 1) ?? first);
+  return { lineOf, next: first + drawn.length };
+}
+
+/** So many units back are a detail of the stitch; more, and the work has turned. */
+const DETAIL = 2;
+
+/** Splits the units that a pass visits where it turns at an end and comes back. */
+function waysAlong(units: readonly number[]): { readonly from: number; readonly to: number }[] {
+  const ways: { from: number; to: number }[] = [];
+  let from = 0;
+  let far = 0;
+  let direction = 0;
+  units.forEach((unit, i) => {
+    const on = unit - (units[far] ?? unit);
+    if (direction === 0 && Math.abs(on) > DETAIL) direction = Math.sign(on);
+    if (on * direction < -DETAIL) {
+      ways.push({ from, to: far + 1 });
+      from = far + 1;
+      direction = -direction;
+      far = i;
+    } else if (on * direction > 0 || (direction !== 0 && on === 0)) far = i;
+  });
+  return [...ways, { from, to: units.length }];
+}
+
 function barsOf(
   { stretches }: DivisionOf,
   from: number,
   to: number,
   length: number,
-  lineOf: ReadonlyMap<string, number>,
+  lineOf: LineOf,
 ): LaneBar[] {
   const spans = new Map<number, { fromUnit: number; toUnit: number }>();
-  for (const { section, pass, unit } of stretches.slice(from, to)) {
-    const line = section === WOVEN ? lineOf.get(passOf(pass)) : undefined;
-    if (line === undefined) continue;
+  stretches.slice(from, to).forEach(({ unit }, i) => {
+    const line = lineOf.get(from + i);
+    if (line === undefined) return;
+    // What comes before the first unit lies on it.
+    const at = Math.max(unit, 0);
     const span = spans.get(line);
     spans.set(line, {
-      fromUnit: Math.min(span?.fromUnit ?? unit, unit),
-      toUnit: Math.max(span?.toUnit ?? 0, unit + 1),
+      fromUnit: Math.min(span?.fromUnit ?? at, at),
+      toUnit: Math.max(span?.toUnit ?? 0, at + 1),
     });
-  }
+  });
   return [...spans].map(([line, span]) => ({ line, length, ...span }));
 }
 
-function changesOf(division: DivisionOf, lineOf: ReadonlyMap<string, number>): LaneChange[] {
+function changesOf(division: DivisionOf, lineOf: LineOf): LaneChange[] {
   const { stretches, changes } = division;
   const places = placesToChange(division);
   const edge = (at: number) => {
@@ -80,7 +134,7 @@ function changesOf(division: DivisionOf, lineOf: ReadonlyMap<string, number>): L
     // A pass that comes back meets the edge on the near side of its unit.
     const back = behind && behind.pass === pass && behind.unit < unit;
     return {
-      line: lineOf.get(passOf(pass)) ?? 0,
+      line: lineOf.get(at - 1) ?? 0,
       unit: back ? unit : unit + 1,
       after: { needle, pass, unit },
     };

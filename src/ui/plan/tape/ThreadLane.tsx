@@ -32,7 +32,8 @@ export function ThreadLane({ plan, scale, y, onChange }: Props) {
   const { bars, changes } = useMemo(() => lane(plan), [plan]);
   const { bodyStartMm, bodyEndMm } = plan.stations;
   const units = plan.arrangement ? 1 : plan.chosen.units;
-  const x = (unit: number) => scale(bodyStartMm + ((bodyEndMm - bodyStartMm) * unit) / units);
+  const x = (unit: number) =>
+    scale(bodyStartMm + ((bodyEndMm - bodyStartMm) * Math.min(unit, units)) / units);
   return (
     <g>
       {bars.map(({ line, length, fromUnit, toUnit }) => (

@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import { byId, NEEDLES, THREADS } from '../materials/catalogue';
+import { newPiece, type Piece } from '../piece';
+import { planPiece } from '../planShipped';
+import { STRUCTURES } from '../structures/registry';
+import { holeMarks } from './holeMarks';
+import { lane, moved } from './lane';
+
+const planned = (piece: Piece) => {
+  const plan = planPiece(piece);
+  if (!plan.ok) throw new Error(plan.problem.code);
+  return plan;
+};
+const inStitch = (id: string, change: Partial<Piece> = {}) => {
+  const piece = { ...newPiece('Lane', id, null), ...change };
+  return { piece, plan: planned(piece) };
+};
+const counted = STRUCTURES.filter(({ id }) => id !== 'graduated-line').map(({ id }) => [id] as const);
+
+describe('thread along the piece', () => {
+  it.each(counted)('of %s: on every line bars follow each other from end to end', (id) => {
+    const { plan } = inStitch(id, { units: 150 });
+    const { lines, bars } = lane(plan);
+    expect(lines).toBeGreaterThan(0);
+    for (let line = 0; line < lines; line++) {
+      const on = bars.filter((bar) => bar.line === line).sort((a, b) => a.fromUnit - b.fromUnit);
+      expect(on.length).toBeGreaterThan(0);
+      // Two lengths may share the unit in which one ends and the next begins, and no more.
+      on.slice(1).forEach((bar, i) => {
+        const gap = bar.fromUnit - (on[i]?.toUnit ?? 0);
+        expect(gap).toBeLessThanOrEqual(1);
+        expect(gap).toBeGreaterThanOrEqual(-2);
+      });
+      for (const { fromUnit, toUnit } of on) expect(toUnit).toBeGreaterThan(fromUnit);
+    }
+    // The weave itself reaches from the first unit to the last.
+    const first = bars.filter((bar) => bar.line === 0);
+    expect(Math.min(...first.map(({ fromUnit }) => fromUnit))).toBe(0);
+    expect(Math.max(...first.map(({ toUnit }) => toUnit))).toBeGreaterThanOrEqual(149);
+  });
+
+  it('a bar for every length, a change between two', () => {
+    const { plan } = inStitch('flat-peyote', { units: 300 });
+    const { bars, changes } = lane(plan);
+    const lengths = plan.thread.divisions.reduce((sum, { cuts }) => sum + cuts.length, 0);
+    expect(lengths).toBeGreaterThan(2);
+    expect(new Set(bars.map(({ length }) => length)).size).toBe(lengths);
+    expect(changes).toHaveLength(lengths - plan.thread.divisions.length);
+  });
+
+  it('a change moved to any of its other places stands there in the plan that follows', () => {
+    const { piece, plan } = inStitch('flat-peyote', { units: 300 });
+    const { changes } = lane(plan);
+    const [first] = changes;
+    if (!first) throw new Error('no change of thread');
+    expect(first.others.map(({ unit }) => unit)).toContain(first.unit);
+    for (const other of [first.others[0], first.others.at(-1)]) {
+      if (!other) continue;
+      const threadChanges = moved(changes, 0, other.after);
+      expect(threadChanges.slice(1)).toEqual(changes.slice(1).map(({ after }) => after));
+      const [now] = lane(planned({ ...piece, threadChanges })).changes;
+      expect(now?.unit).toBe(other.unit);
+    }
+  });
+
+  it('other places lie between the change before and the one behind', () => {
+    const { changes } = lane(inStitch('right-angle-weave', { units: 500 }).plan);
+    expect(changes.length).toBeGreaterThan(1);
+    changes.forEach(({ others }, k) => {
+      for (const { line, unit } of others) {
+        const [before, behind] = [changes[k - 1], changes[k + 1]];
+        if (before?.line === line) expect(unit).toBeGreaterThan(before.unit);
+        if (behind?.line === line) expect(unit).toBeLessThan(behind.unit);
+      }
+    });
+  });
+});
+
+describe('marks on full holes', () => {
+  const thick = {
+    thread: byId(THREADS, 'gel-10'),
+    needle: byId(NEEDLES, 'needle-10'),
+    doubled: true,
+  };
+
+  it('none where thread goes easily', () => {
+    const { piece, plan } = inStitch('flat-herringbone', { units: 20 });
+    expect(plan.holes.bottleneck?.going).toBe('easy');
+    expect(holeMarks(piece, plan, 'above')).toEqual({ hard: [], no: [] });
+  });
+
+  it('where it does not, one on every such bead, where the bead lies', () => {
+    const { piece, plan } = inStitch('flat-herringbone', { units: 20, ...thick });
+    const going = plan.holes.bottleneck?.going;
+    expect(['hard', 'no']).toContain(going);
+    const marks = holeMarks(piece, plan, 'above');
+    const all = [...marks.hard, ...marks.no];
+    expect(all.length).toBeGreaterThan(0);
+    const places = new Set(
+      plan.work().layout.poses.map((pose) => pose && `${pose.centre[0]} ${pose.centre[1]}`),
+    );
+    for (const [x, y] of all) expect(places).toContain(`${x} ${y}`);
+    // From the side the same beads are marked.
+    const side = holeMarks(piece, plan, 'side');
+    expect([side.hard.length, side.no.length]).toEqual([marks.hard.length, marks.no.length]);
+  });
+});
