@@ -1,6 +1,5 @@
 import type { Kind } from './body/kinds';
-import { rowLists, type RowList } from './colour/rowList';
-import { namesIn, shading, type Shading } from './colour/shades';
+import { shading, type Shading } from './colour/shades';
 import { tinted } from './colour/tint';
 import { coloursOf, quantities, type RoleQuantity } from './quantities';
 import { sit, wear, type Sit, type Wear } from './body/wear';
@@ -8,45 +7,31 @@ import { cautionsFor, type Caution } from './cautions';
 import { closureDoubts, closureOf, type Closure } from './closures/closure';
 import { LOOP_ROLE, type PieceEnd } from './closures/sewnLoop';
 import { endStage, type EndStage } from './endStage';
-import { arrange, arrangements, type Arrangement, type ArrangeQuestion } from './fit/arrange';
-import { bestUnits, candidate, neighbours, type Candidate, type FitQuestion } from './fit/candidates';
+import { arrange, arrangements, type ArrangeQuestion } from './fit/arrange';
+import type { Candidate, FitQuestion } from './fit/candidates';
+import { fitted, type Arranged } from './fit/fitted';
 import type { CountRule } from './fit/rules';
-import { NO_SWATCHES, type StitchKey, type SwatchBook } from './fit/swatchBook';
-import { atPitch, gaugeOf, shorteningOf, type Gauge } from './gauge';
+import { NO_SWATCHES, type SwatchBook } from './fit/swatchBook';
+import type { Gauge } from './gauge';
 import type { LayoutRequest, Layouts } from './layout/cellLayout';
-import { repeatedSketch, wholeSketch, type Sketch } from './layout/sketch';
+import { wholeSketch, type Sketch } from './layout/sketch';
 import type { View } from './layout/drawing';
-import { mirroredForm } from './layout/solvedForm';
-import {
-  layOutPiece,
-  stations,
-  type PieceLayout,
-  type PieceParts,
-  type Stations,
-} from './layout/pieceLayout';
-import { needsNeedle, type BeadSize } from './materials/material';
+import { layOutPiece, stations, type PieceParts, type Stations } from './layout/pieceLayout';
+import { needsNeedle } from './materials/material';
 import { beadGrams } from './materials/weight';
 import { beadOf, bodiesOf, MOST_UNITS, type Piece } from './piece';
+import { formed } from './planForm';
+import { sketchOf, withoutThread, workOf, type Work } from './planWork';
 import { rulesOf, standsInTheWay, type Problem } from './problems';
-import type { StepWords } from './read/phrases';
-import { steps, unitSteps, type StepGroup, type ToldUnit } from './read/steps';
 import { tally } from './read/tally';
-import { strokes } from './read/strokes';
-import { exposedThread, threadMoves, type ExposedThread, type ThreadMove } from './read/thread';
-import { reading, totals, type Built, type Reading } from './read/totals';
+import { exposedThread, threadMoves, type ExposedThread } from './read/thread';
+import { reading, totals, type Built } from './read/totals';
 import { findingPasses } from './read/traversals';
 import { weight, type Weight } from './read/weight';
-import { stitchKey, stitchOf } from './stitch';
+import { once, remembered } from './remember';
 import { structureById } from './structures/registry';
 import { unsuited } from './structures/parts';
-import {
-  rolesOf,
-  type EndLoops,
-  type Form,
-  type Graduation,
-  type Structure,
-  type Weaveable,
-} from './structures/structure';
+import { rolesOf, type Graduation, type Structure, type Weaveable } from './structures/structure';
 import { USUAL_SETTINGS } from './settings';
 import { holeFill, tripsThatGo, type Gear, type HoleReading } from './supplies/holeFill';
 import { threadPlan, type ThreadHabits, type ThreadPlan } from './supplies/threadPlan';
@@ -144,13 +129,6 @@ export function planPiece(piece: Piece, known: Partial<Known> = NOTHING): Plan |
   return graduation ? planGraduated(piece, graduation, all) : planCounted(piece, all, null);
 }
 
-/** How a graduated piece is fitted: its counts, and the others to choose from. */
-interface Arranged {
-  readonly best: Arrangement;
-  readonly around: readonly Arrangement[];
-  readonly beads: (counts: readonly number[]) => number;
-}
-
 /** A graduated piece is one unit; what is chosen is how many of each step it has. */
 function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan | NoPlan {
   // It is one unit: rules on a number of units and a measured number of them mean nothing here.
@@ -175,22 +153,12 @@ function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan
   return planCounted(withCounts(counts), known, { best, around, beads: graduation.beads });
 }
 
-/** The candidates of a graduated piece: each is one unit of its own length. */
-function arrangedCandidates(question: FitQuestion, { best, around, beads }: Arranged, woven: number) {
-  const told = ({ counts, finishedMm }: Arrangement): Candidate => ({
-    ...candidate(1, { ...question, pitchMm: finishedMm - woven }),
-    units: beads(counts),
-    counts,
-  });
-  return { best: told(best), candidates: around.map(told) };
-}
-
 /** Fewer units do not go round. */
 const LEAST_IN_RING = 3;
 
 /** A piece of so many units. */
 function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Plan | NoPlan {
-  const { layouts, swatches, habits } = known;
+  const { habits } = known;
   const structure = structureById(piece.structure.id);
   const messages = structure
     ? structure.check(piece.structure.params)
@@ -217,33 +185,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   const build = remembered((n: number) =>
     worked((roomy) => weaveable.weave(n, { ...ends, without, ...roomy }), { room, doubled: piece.doubled }),
   );
-  const { params } = piece.structure;
-  const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
-  const { sample, request } = stitch;
-  const layout = (request && layouts(request.key)) ?? null;
-  const solved = layout && stitch.solved(layout);
-  const laidOut = joinedForm(solved ?? stitch.closed, ends);
-  const shortening = shorteningOf(sample.path.passes, without);
-  const swatchesOf = (key: StitchKey | null) => key && swatches(key, piece.thread.id);
-  const gauge = gaugeOf({
-    form: laidOut,
-    request,
-    layout: solved && layout,
-    shortening,
-    // Figures that nobody has measured are no better than a chart.
-    own: piece.gauge ?? (weaveable.pathless?.example ? { source: 'table', pitchMm: laidOut.pitchMm } : null),
-    swatches:
-      weaveable.pathless && !weaveable.pathless.example
-        ? { readings: [weaveable.pathless.measured], sameThread: true }
-        : swatchesOf(request),
-    baseSwatches:
-      shortening &&
-      swatchesOf(
-        stitchKey({ structure, params, weaveable, body, without: [...piece.without, ...shortening.passes] }),
-      ),
-  });
-  const flat = atPitch(laidOut, gauge.pitchMm);
-  const form = piece.hand === 'left' ? mirroredForm(flat) : flat;
+  const { form, gauge, toLayOut } = formed({ piece, structure, weaveable, body, ends }, known);
   const { thicknessMm, widthMm } = form;
   const wished = wear({
     kind: piece.kind,
@@ -262,7 +204,6 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
       },
     };
 
-  const minimum = arranged ? 1 : Math.max(weaveable.minimumUnits, ends.joined ? LEAST_IN_RING : 1);
   const question: FitQuestion = {
     fixedMm: closure.allowanceMm + form.extraMm,
     pitchMm: form.pitchMm,
@@ -270,17 +211,13 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     fixedSdMm: closure.sdMm,
     wishMm: wished.wishMm,
     band: wished.band,
-    minimum,
+    minimum: arranged ? 1 : Math.max(weaveable.minimumUnits, ends.joined ? LEAST_IN_RING : 1),
     rules,
     chain: piece.ends.closing === 'clasp' ? piece.ends.chain : null,
   };
-  const told = arranged && arrangedCandidates(question, arranged, question.fixedMm);
-  const best = told?.best ?? candidate(bestUnits(question), question);
-  const units = arranged ? 1 : Math.max(piece.units ?? best.units, minimum);
+  const { units, chosen, best, candidates } = fitted(question, piece.units, arranged);
   if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
-  const chosen = chosenOf(candidate(units, question), told?.candidates ?? null);
   const chainMm = chosen.links * (question.chain?.linkMm ?? 0);
-
   const outside = { startMm: closure.startMm + chainMm, endMm: closure.endMm + chainMm };
   const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: outside, body });
   const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
@@ -329,10 +266,10 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     sit: sits,
     closure: closurePlan,
     gauge,
-    toLayOut: layout ? null : request,
+    toLayOut,
     chosen,
     best,
-    candidates: told?.candidates ?? neighbours(units, question),
+    candidates,
     stations: stations(parts(units)),
     arrangement:
       weaveable.arrangement && chosen.counts
@@ -392,75 +329,6 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   };
 }
 
-/** The candidate that is woven: among arrangements the one of its length. */
-function chosenOf(woven: Candidate, arranged: readonly Candidate[] | null): Candidate {
-  const same = (c: Candidate) => Math.abs(c.finishedMm - woven.finishedMm) < 1e-6;
-  return arranged?.find(same) ?? woven;
-}
-
-/** Joined into a ring, the work ends where it begins: nothing of it lies beyond its whole units. */
-const joinedForm = (form: Form, { joined }: EndLoops): Form => (joined ? { ...form, extraMm: 0 } : form);
-
-/** A piece worked out bead by bead. */
-export interface Work {
-  readonly path: Path;
-  readonly layout: PieceLayout;
-  readonly thread: readonly ThreadMove[];
-}
-
-function workOf(built: Built, layOut: (built: Built) => PieceLayout): Work {
-  const layout = layOut(built);
-  return { path: built.path, layout, thread: threadMoves(built.path, layout) };
-}
-
-/** The same where nobody has told the path: only what sews the clasps on is known of its thread. */
-function withoutThread(built: Built, layOut: (built: Built) => PieceLayout): Work {
-  const work = workOf(built, layOut);
-  const known = ({ move: { place } }: ThreadMove) => /^(start|end) loop$/.test(place.section);
-  return { ...work, thread: work.thread.filter(known) };
-}
-
-/** A piece as it is seen: from a short one where its middle looks alike, from all of it where it does not. */
-function sketchOf(
-  from: Reading,
-  { pitchMm }: Form,
-  workOfShort: (built: Built) => Work,
-  work: () => Work,
-  sizeOf: (role: string) => BeadSize,
-  view: View,
-): Sketch {
-  if (from.kind === 'short') {
-    const total = from.at.units + from.periods * (from.longer.units - from.at.units);
-    // What alternates from unit to unit is drawn from the one that lacks an even number.
-    for (const short of [from.at, from.longer]) {
-      const missing = total - short.units;
-      const told =
-        missing > 0 &&
-        repeatedSketch({ short: workOfShort(short), units: short.units, missing, pitchMm }, sizeOf, view);
-      if (told) return told;
-    }
-  }
-  return wholeSketch(work(), sizeOf, view);
-}
-
-/** A function that works each answer out once. */
-function remembered<K, T>(make: (key: K) => T): (key: K) => T {
-  const made = new Map<K, T>();
-  return (key) => {
-    const known = made.get(key);
-    if (known !== undefined) return known;
-    const value = make(key);
-    made.set(key, value);
-    return value;
-  };
-}
-
-/** Calls `make` the first time, and hands back the same ever after. */
-function once<T>(make: () => T): () => T {
-  let made: { value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
-}
-
 export interface OptionalPass {
   readonly name: string;
   readonly info: PassInfo;
@@ -468,26 +336,3 @@ export interface OptionalPass {
 
 const optionalPasses = (path: Path): OptionalPass[] =>
   [...path.passes].flatMap(([name, info]) => (info.optional ? [{ name, info }] : []));
-
-const stepWords = ({ hand, weaveable }: Plan, { path, layout }: Work): StepWords => ({
-  hand,
-  row: weaveable.rowWord,
-  role: (role) => (role === LOOP_ROLE ? 'loop seed' : role),
-  strokes: strokes(path, layout),
-});
-
-/** The worded steps of a plan; worked out only when somebody reads them. */
-export const planSteps = (plan: Plan): StepGroup[] =>
-  plan.weaveable.pathless ? [] : steps(plan.work().path, stepWords(plan, plan.work()));
-
-/** Its rows as lists to read beads off, by their letters and colours; none where nobody has told the path. */
-export function planRows(plan: Plan): RowList[] {
-  if (plan.weaveable.pathless) return [];
-  const { path } = plan.work();
-  const rowsOfUnit = path.beads.reduce((most, { place }) => Math.max(most, place.rowInUnit + 1), 1);
-  return rowLists(path, namesIn(plan.shades()), rowsOfUnit);
-}
-
-/** The same, every unit on its own: to be watched move by move. */
-export const planUnits = (plan: Plan): ToldUnit[] =>
-  unitSteps(plan.work().path, stepWords(plan, plan.work()));

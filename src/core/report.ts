@@ -1,4 +1,5 @@
-import { planSteps, type Plan, type Warning } from './plan';
+import type { Plan, Warning } from './plan';
+import { planSteps } from './planSteps';
 import type { ThreadPlan } from './supplies/threadPlan';
 
 /** A plan as plain data for files and other programs: every figure, no path and no picture. Lengths in mm. */

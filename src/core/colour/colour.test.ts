@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newPiece, type Piece } from '../piece';
-import { planRows, type Plan } from '../plan';
+import type { Plan } from '../plan';
+import { planRows } from '../planSteps';
 import { planPiece, planSolved } from '../planShipped';
 import { structureById } from '../structures/registry';
 import { checkPath } from '../weave/check';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { distance, type Point } from '../layout/layout';
 import { newPiece } from '../piece';
-import { planUnits } from '../plan';
+import { planUnits } from '../planSteps';
 import { planPiece } from '../planShipped';
 import { STRUCTURES } from '../structures/registry';
 import { frames } from './play';

@@ -2,7 +2,8 @@
 
 import { useMemo, useState } from 'react';
 import type { ListedRow } from '@/core/colour/rowList';
-import { planRows, type Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan';
+import { planRows } from '@/core/planSteps';
 import styles from './Steps.module.css';
 
 /** Row by row which beads are strung: to read off while beading. */

@@ -1,7 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import { planSteps, type Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan';
+import { planSteps } from '@/core/planSteps';
 import { tells, type StepGroup } from '@/core/read/steps';
 import { isTraversal, TAIL } from '@/core/weave/path';
 import { usePointed, usePointer, type Pointed } from './pointed';

@@ -3,7 +3,8 @@
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { shadesOf, type Piece } from '@/core/piece';
-import { planSteps, type Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan';
+import { planSteps } from '@/core/planSteps';
 import { tells } from '@/core/read/steps';
 import type { StandingBead } from '@/core/layout/sketch';
 import { roleName } from '../roleName';

@@ -1,0 +1,62 @@
+import type { StitchKey, SwatchBook } from './fit/swatchBook';
+import { atPitch, gaugeOf, shorteningOf, type Gauge } from './gauge';
+import type { LayoutRequest, Layouts } from './layout/cellLayout';
+import { mirroredForm } from './layout/solvedForm';
+import type { BeadSize } from './materials/material';
+import type { Piece } from './piece';
+import { stitchKey, stitchOf } from './stitch';
+import type { EndLoops, Form, Structure, Weaveable } from './structures/structure';
+
+interface Asked {
+  readonly piece: Piece;
+  readonly structure: Structure;
+  readonly weaveable: Weaveable;
+  readonly body: (role: string) => BeadSize;
+  readonly ends: EndLoops;
+}
+
+/** The form that a stitch takes, and how that is known. */
+interface Formed {
+  readonly form: Form;
+  readonly gauge: Gauge;
+  /** What would have to be laid out to know it better; null where it is. */
+  readonly toLayOut: LayoutRequest | null;
+}
+
+/** How long, broad and thick a unit comes out: by measure, by layout, or by the closed form. */
+export function formed(
+  { piece, structure, weaveable, body, ends }: Asked,
+  { layouts, swatches }: { readonly layouts: Layouts; readonly swatches: SwatchBook },
+): Formed {
+  const { params } = piece.structure;
+  const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
+  const { sample, request } = stitch;
+  const layout = (request && layouts(request.key)) ?? null;
+  const solved = layout && stitch.solved(layout);
+  const laidOut = joinedForm(solved ?? stitch.closed, ends);
+  const shortening = shorteningOf(sample.path.passes, new Set(piece.without));
+  const swatchesOf = (key: StitchKey | null) => key && swatches(key, piece.thread.id);
+  const gauge = gaugeOf({
+    form: laidOut,
+    request,
+    layout: solved && layout,
+    shortening,
+    // Figures that nobody has measured are no better than a chart.
+    own: piece.gauge ?? (weaveable.pathless?.example ? { source: 'table', pitchMm: laidOut.pitchMm } : null),
+    swatches:
+      weaveable.pathless && !weaveable.pathless.example
+        ? { readings: [weaveable.pathless.measured], sameThread: true }
+        : swatchesOf(request),
+    baseSwatches:
+      shortening &&
+      swatchesOf(
+        stitchKey({ structure, params, weaveable, body, without: [...piece.without, ...shortening.passes] }),
+      ),
+  });
+  const flat = atPitch(laidOut, gauge.pitchMm);
+  const form = piece.hand === 'left' ? mirroredForm(flat) : flat;
+  return { form, gauge, toLayOut: layout ? null : request };
+}
+
+/** Joined into a ring, the work ends where it begins: nothing of it lies beyond its whole units. */
+const joinedForm = (form: Form, { joined }: EndLoops): Form => (joined ? { ...form, extraMm: 0 } : form);
