@@ -29,11 +29,11 @@ async function gate(name, command, ...args) {
   }
 }
 
-/** What is checked without running the program. */
+const types = () => gate('types', 'npx', 'tsc', '--noEmit');
+const format = () => gate('format', 'npx', 'prettier', '--check', '--log-level', 'warn', '.');
+
 async function sources() {
-  await gate('types', 'npx', 'tsc', '--noEmit');
   await gate('lint', 'npx', 'eslint', '.', '--max-warnings', '0');
-  await gate('format', 'npx', 'prettier', '--check', '--log-level', 'warn', '.');
   await gate('layers', 'node', 'scripts/layers.mjs');
 }
 
@@ -63,6 +63,8 @@ function suite(name, work, count) {
 const json = (file) => JSON.parse(readFileSync(`${OUT}/${file}`, 'utf8'));
 
 await gate('types of pages', 'npx', 'next', 'typegen');
+// A build takes the types of pages away for a while: they are checked before it begins.
+await Promise.all([types(), format()]);
 await Promise.all([sources(), gate('build', 'node', '-e', BUILD)]);
 suite(
   'unit tests',

@@ -1,15 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { BEADS, byId } from '../materials/catalogue';
 import { flatHerringbone } from '../structures/flatHerringbone';
 import { flatPeyote } from '../structures/flatPeyote';
+import { eight, eleven, ends } from '../testing/woven';
 import { isTraversal } from '../weave/path';
 import { layoutRequest } from './cellLayout';
 import { regrouped } from './regroup';
 
-const loop = { seedsEachSide: 3, passes: 2 };
-const ends = { start: loop, end: loop };
-const eleven = byId(BEADS, 'seed-11');
-const eight = byId(BEADS, 'seed-8');
 const rows = (sequence: string[], units: number) =>
   flatHerringbone.bind({ sequence, extra: 0 }).weave(units, ends);
 

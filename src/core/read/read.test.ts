@@ -13,8 +13,8 @@ import { tally } from './tally';
 import { reading, totals } from './totals';
 import { holeUses } from './traversals';
 import { weight } from './weight';
+import { ends } from '../testing/woven';
 
-const ends = { start: { seedsEachSide: 3, passes: 2 }, end: { seedsEachSide: 3, passes: 2 } };
 const every = [
   ...REPEATING.filter(({ name }) => name !== 'rosette'),
   ...STRUCTURES.map((s) => {

@@ -6,8 +6,8 @@ import { tally } from '../read/tally';
 import { holeUses } from '../read/traversals';
 import { checkPath } from '../weave/check';
 import { brickStitch } from './brickStitch';
+import { ends } from '../testing/woven';
 
-const ends = { start: { seedsEachSide: 3, passes: 2 }, end: { seedsEachSide: 3, passes: 2 } };
 const open = { start: { seedsEachSide: 0, passes: 0 }, end: { seedsEachSide: 0, passes: 0 } };
 const bind = (wide: number, sequence = ['A', 'B']) =>
   brickStitch.bind({ ...brickStitch.defaults, sequence, wide });

@@ -6,6 +6,7 @@ import { STRUCTURES } from '../structures/registry';
 import { hole, outOf, Weave } from './builder';
 import { checkGrowth, checkMeetings, checkPath, checkRounds, type Fault } from './check';
 import { isTraversal, otherEnd, type Move, type Path } from './path';
+import { ends } from '../testing/woven';
 
 const codes = (faults: readonly Fault[]) => faults.map((fault) => fault.code);
 const withMove = (path: Path, index: number, move: Move): Path => ({
@@ -25,7 +26,6 @@ function middleMoves(path: Path): number[] {
   });
 }
 
-const ends = { start: { seedsEachSide: 3, passes: 2 }, end: { seedsEachSide: 3, passes: 2 } };
 const planted = [
   ...REPEATING.map(({ name, build }) => [name, build(16)] as const),
   ...STRUCTURES.map((s) => [s.name, s.bind(s.defaults).weave(16, ends)] as const),

@@ -1,10 +1,11 @@
 'use client';
 
 import { App, Button } from 'antd';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { simulatedCaliper } from '@/core/materials/instruments';
 import { claspClosedMm, type Clasp, type FindingMaterial } from '@/core/materials/material';
 import { measureClosureAction } from '@/server/actions/materials';
+import { Rows } from '../fields/Rows';
 import { OwnClasp } from '../plan/choices/ends/OwnClasp';
 import { useLengths } from '../shell/lengths';
 import { MeasureForm } from './measures';
@@ -31,7 +32,11 @@ export function Closures({ clasps, findings }: Props) {
         What a clasp takes of the finished length, closed. A loop over a ball or a button takes its own
         length, which the plan works out.
       </p>
-      <Table label="Clasps" heads={['clasp', 'closed', 'loops a side', 'fastened by']}>
+      <Rows
+        label="Clasps"
+        heads={['clasp', 'closed', 'loops a side', 'fastened by', 'known from']}
+        does="measure"
+      >
         {clasps.map((clasp) => (
           <Row
             key={clasp.id}
@@ -45,9 +50,9 @@ export function Closures({ clasps, findings }: Props) {
             onDone={done}
           />
         ))}
-      </Table>
+      </Rows>
       <OwnClasp onAdded={({ name }) => void message.success(`${name} is among the clasps.`)} />
-      <Table label="Findings" heads={['finding', 'adds', 'wire', 'kind']}>
+      <Rows label="Findings" heads={['finding', 'adds', 'wire', 'kind', 'known from']} does="measure">
         {findings.map((finding) => (
           <Row
             key={finding.id}
@@ -60,33 +65,10 @@ export function Closures({ clasps, findings }: Props) {
             onDone={done}
           />
         ))}
-      </Table>
+      </Rows>
     </section>
   );
 }
-
-interface TableProps {
-  readonly label: string;
-  /** Of the columns before the one that says where a length is known from. */
-  readonly heads: readonly string[];
-  readonly children: ReactNode;
-}
-
-const Table = ({ label, heads, children }: TableProps) => (
-  <table className={styles.table} aria-label={label}>
-    <thead>
-      <tr>
-        {[...heads, 'known from'].map((head) => (
-          <th key={head} scope="col">
-            {head}
-          </th>
-        ))}
-        <td />
-      </tr>
-    </thead>
-    <tbody>{children}</tbody>
-  </table>
-);
 
 interface RowProps {
   readonly shelf: Shelf;

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { MM_PER_INCH } from '@/core/length/length';
 import type { Catalogue } from '@/server/screens';
+import { Rows } from '../fields/Rows';
 import { hasWords } from '../fields/sought';
 import { Find, ScreenHeader } from '../shell/ScreenHeader';
 import { AddBead } from './AddBead';
@@ -51,30 +52,16 @@ export function MaterialsScreen({
         {found.length === 0 ? (
           <p>No bead has “{sought}” in its name or shape.</p>
         ) : (
-          <table className={styles.table}>
-            <thead>
-              <tr>
-                <th scope="col">bead</th>
-                <th scope="col">long</th>
-                <th scope="col">across</th>
-                <th scope="col">hole</th>
-                <th scope="col">an inch</th>
-                <th scope="col">a gram</th>
-                <th scope="col">known from</th>
-                <td />
-              </tr>
-            </thead>
-            <tbody>
-              {found.map((kind) => (
-                <BeadRow
-                  key={kind.id}
-                  kind={kind}
-                  measuring={measuring === kind.id}
-                  onMeasure={(on) => setMeasuring(on ? kind.id : null)}
-                />
-              ))}
-            </tbody>
-          </table>
+          <Rows heads={['bead', 'long', 'across', 'hole', 'an inch', 'a gram', 'known from']} does="measure">
+            {found.map((kind) => (
+              <BeadRow
+                key={kind.id}
+                kind={kind}
+                measuring={measuring === kind.id}
+                onMeasure={(on) => setMeasuring(on ? kind.id : null)}
+              />
+            ))}
+          </Rows>
         )}
       </section>
       <section className={`card ${styles.card}`} aria-labelledby="threads">
@@ -103,24 +90,14 @@ interface DiametersProps {
 
 /** Thickness in both units: weights and letters contradict each other, the diameter does not. */
 const Diameters = ({ label, rows }: DiametersProps) => (
-  <table className={styles.table} aria-label={label}>
-    <thead>
-      <tr>
-        <th scope="col">{label.toLowerCase()}</th>
-        <th scope="col">mm</th>
-        <th scope="col">inch</th>
-        <th scope="col">known from</th>
+  <Rows label={label} heads={[label.toLowerCase(), 'mm', 'inch', 'known from']}>
+    {rows.map(({ id, name, diameterMm, source }) => (
+      <tr key={id}>
+        <th scope="row">{name}</th>
+        <td className="figures">{diameterMm.toFixed(2)}</td>
+        <td className="figures">{(diameterMm / MM_PER_INCH).toFixed(3)}</td>
+        <td>{SOURCE_WORDS[source]}</td>
       </tr>
-    </thead>
-    <tbody>
-      {rows.map(({ id, name, diameterMm, source }) => (
-        <tr key={id}>
-          <th scope="row">{name}</th>
-          <td className="figures">{diameterMm.toFixed(2)}</td>
-          <td className="figures">{(diameterMm / MM_PER_INCH).toFixed(3)}</td>
-          <td>{SOURCE_WORDS[source]}</td>
-        </tr>
-      ))}
-    </tbody>
-  </table>
+    ))}
+  </Rows>
 );

@@ -3,6 +3,7 @@
 import { Button } from 'antd';
 import { counted } from '@/core/words/figures';
 import type { Measure } from '@/server/screens';
+import { Rows } from '../fields/Rows';
 import { useUndo } from '../fields/useUndo';
 import { useLengths } from '../shell/lengths';
 import styles from './people.module.css';
@@ -23,35 +24,23 @@ export function MeasureHistory({
         The record, {counted(measures.length, 'measure')}
         <span className="srOnly"> of {who}</span>
       </summary>
-      <table className={styles.record}>
-        <thead>
-          <tr>
-            <th scope="col">day</th>
-            <th scope="col">what</th>
-            <th scope="col">length</th>
-            <th scope="col">
-              <span className="srOnly">take back</span>
-            </th>
+      <Rows heads={['day', 'what', 'length']} does="take back" wide={false}>
+        {measures.map(({ id, place, mm, takenOn }) => (
+          <tr key={id}>
+            <td className="figures">{takenOn}</td>
+            <td>{place}</td>
+            <td className="figures">{show(mm)}</td>
+            <td>
+              <Button onClick={() => void takeBack(id, `The ${place} of ${takenOn}`)}>
+                Take back{' '}
+                <span className="srOnly">
+                  {place} of {takenOn}
+                </span>
+              </Button>
+            </td>
           </tr>
-        </thead>
-        <tbody>
-          {measures.map(({ id, place, mm, takenOn }) => (
-            <tr key={id}>
-              <td className="figures">{takenOn}</td>
-              <td>{place}</td>
-              <td className="figures">{show(mm)}</td>
-              <td>
-                <Button onClick={() => void takeBack(id, `The ${place} of ${takenOn}`)}>
-                  Take back{' '}
-                  <span className="srOnly">
-                    {place} of {takenOn}
-                  </span>
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+        ))}
+      </Rows>
     </details>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { PLACE_FACTS, PLACES, SIZES } from '@/core/body/places';
+import { Rows } from '../fields/Rows';
 import { useLengths } from '../shell/lengths';
 import styles from './people.module.css';
 
@@ -15,30 +16,18 @@ export function TypicalTable() {
         Usual girths of adults. They are no more than typical: a piece planned by them says so. Fingers and
         upper arms differ too much for a table; measure a ring or a piece that fits.
       </p>
-      <table className={styles.record}>
-        <thead>
-          <tr>
-            <th scope="col">place</th>
+      <Rows heads={['place', ...SIZES]} wide={false}>
+        {places.map((place) => (
+          <tr key={place}>
+            <th scope="row">{place === 'hand' ? 'hand, thumb tucked in' : place}</th>
             {SIZES.map((size) => (
-              <th key={size} scope="col">
-                {size}
-              </th>
+              <td key={size} className="figures">
+                {show(PLACE_FACTS[place].typical?.[size] ?? 0)}
+              </td>
             ))}
           </tr>
-        </thead>
-        <tbody>
-          {places.map((place) => (
-            <tr key={place}>
-              <th scope="row">{place === 'hand' ? 'hand, thumb tucked in' : place}</th>
-              {SIZES.map((size) => (
-                <td key={size} className="figures">
-                  {show(PLACE_FACTS[place].typical?.[size] ?? 0)}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+        ))}
+      </Rows>
     </section>
   );
 }

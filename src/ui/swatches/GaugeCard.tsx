@@ -7,6 +7,7 @@ import { rolesOf } from '@/core/structures/structure';
 import { readingsOf, type Swatch } from '@/core/swatches';
 import type { StoredSwatch } from '@/server/screens';
 import { Fact } from '../fields/Fact';
+import { Rows } from '../fields/Rows';
 import { useUndo } from '../fields/useUndo';
 import { BeadIcon } from '../piece/BeadShape';
 import { roleName } from '../plan/roleName';
@@ -47,43 +48,29 @@ export function GaugeCard({ title, swatches, gauge }: Props) {
         </Fact>
         <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{figure(perLength, 1)}</Fact>
       </dl>
-      <table className={styles.list}>
-        <thead>
-          <tr>
-            <th scope="col">day</th>
-            <th scope="col">units</th>
-            <th scope="col">length, beads only</th>
-            <th scope="col">one unit</th>
-            <th scope="col">thread, tension</th>
-            <th scope="col">
-              <span className="srOnly">put away</span>
-            </th>
+      <Rows heads={['day', 'units', 'length, beads only', 'one unit', 'thread, tension']} does="put away">
+        {swatches.map(({ id, doc }) => (
+          <tr key={id}>
+            <td className="figures">{doc.takenOn}</td>
+            <td className="figures">{doc.units}</td>
+            <td className="figures">{show(doc.lengthMm)}</td>
+            <td className="figures">{fine(doc.lengthMm / doc.units)}</td>
+            <td>
+              {doc.thread.name.replace('braided ', '')}, {doc.tension}
+              {doc.without.length > 0 && `; before ${doc.without.join(' and ')}`}
+              {doc.note !== '' && `; ${doc.note}`}
+            </td>
+            <td>
+              <Button onClick={() => void putAway(id, `The swatch of ${doc.takenOn}`)}>
+                Put away{' '}
+                <span className="srOnly">
+                  {doc.units} units of {doc.takenOn}
+                </span>
+              </Button>
+            </td>
           </tr>
-        </thead>
-        <tbody>
-          {swatches.map(({ id, doc }) => (
-            <tr key={id}>
-              <td className="figures">{doc.takenOn}</td>
-              <td className="figures">{doc.units}</td>
-              <td className="figures">{show(doc.lengthMm)}</td>
-              <td className="figures">{fine(doc.lengthMm / doc.units)}</td>
-              <td>
-                {doc.thread.name.replace('braided ', '')}, {doc.tension}
-                {doc.without.length > 0 && `; before ${doc.without.join(' and ')}`}
-                {doc.note !== '' && `; ${doc.note}`}
-              </td>
-              <td>
-                <Button onClick={() => void putAway(id, `The swatch of ${doc.takenOn}`)}>
-                  Put away{' '}
-                  <span className="srOnly">
-                    {doc.units} units of {doc.takenOn}
-                  </span>
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+        ))}
+      </Rows>
     </section>
   );
 }
