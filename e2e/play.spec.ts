@@ -279,6 +279,40 @@ test('from a necklace to a ring: each gets a view that suits it', async ({ page 
   await expect(page.getByRole('img', { name: /on a finger of/ })).toBeVisible();
 });
 
+test('a long tape is drawn where it is looked at, wherever it is moved to', async ({ page }) => {
+  await startPiece(page, 'necklace', 'Jorun', 'Flat peyote');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('+');
+  const scroller = page.locator('[class*="scroller"]');
+  /** Moves to a part of the way along; how far units are drawn beyond the frame, to the left and to the right, px. */
+  const drawnBeyond = (part: number) =>
+    scroller.evaluate((tape, part) => {
+      tape.scrollLeft = part * (tape.scrollWidth - tape.clientWidth);
+      const frame = tape.getBoundingClientRect();
+      const units = [...tape.querySelectorAll('use')].map((unit) => unit.getBoundingClientRect());
+      return {
+        left: frame.left - Math.min(...units.map(({ left }) => left)),
+        right: Math.max(...units.map(({ right }) => right)) - frame.right,
+        units: units.length,
+      };
+    }, part);
+  await expect.poll(async () => (await drawnBeyond(0)).right).toBeGreaterThan(0);
+  const { units } = await drawnBeyond(0);
+  expect(units).toBeLessThan(await unitsOf(page));
+  for (const part of [0.25, 0.5, 0.75]) {
+    await expect.poll(async () => (await drawnBeyond(part)).left).toBeGreaterThan(0);
+    expect((await drawnBeyond(part)).right).toBeGreaterThan(0);
+  }
+  await expect.poll(async () => (await drawnBeyond(1)).left).toBeGreaterThan(0);
+  // The tape moves along with the bead that is gone to by keyboard.
+  const bead = page.getByRole('slider', { name: 'Bead by bead' });
+  await bead.focus();
+  for (const key of ['Home', 'End']) {
+    await page.keyboard.press(key);
+    await expect(page.locator('[class*="ringed"]')).toBeInViewport();
+  }
+  await expect(bead).toHaveAttribute('aria-valuenow', (await bead.getAttribute('aria-valuemax')) ?? '');
+});
+
 for (const [name, viewport] of Object.entries({
   tablet: { width: 820, height: 1180 },
   phone: { width: 390, height: 844 },

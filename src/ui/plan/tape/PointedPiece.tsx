@@ -168,6 +168,11 @@ function BeadCursor({ piece, plan, view, pxPerMm }: Pick<Props, 'piece' | 'plan'
     go(to);
   };
   const shape = bead && plan.sketch(view).shapes.get(bead.drawn.shape);
+  const ring = useRef<SVGPathElement>(null);
+  const which = bead && `${bead.drawn.bead.id}/${bead.time}`;
+  useEffect(() => {
+    if (focused && which) ring.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [focused, which]);
   return (
     <g
       role="slider"
@@ -190,6 +195,7 @@ function BeadCursor({ piece, plan, view, pxPerMm }: Pick<Props, 'piece' | 'plan'
     >
       {bead && shape && (
         <path
+          ref={ring}
           d={outlinePath(shape.edge)}
           transform={`scale(${pxPerMm}) translate(${bead.at[0]} ${bead.at[1]}) rotate(${bead.drawn.angle}) scale(1.12)`}
           className={styles.ringed}
