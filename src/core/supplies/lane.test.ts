@@ -39,6 +39,20 @@ describe('thread along the piece', () => {
     expect(Math.max(...first.map(({ toUnit }) => toUnit))).toBeGreaterThanOrEqual(149);
   });
 
+  it('a pass that comes back has a line for each way; a turn at an end has none', () => {
+    // Out along one row of holes, back along the other; crosses out, and crossed on the way back.
+    const { bars, lines } = lane(inStitch('two-hole-line', { units: 150 }).plan);
+    expect(lines).toBe(4);
+    for (let line = 0; line < lines; line++)
+      expect(
+        Math.max(...bars.filter((bar) => bar.line === line).map(({ toUnit }) => toUnit)),
+      ).toBeGreaterThan(140);
+    // A line that is strung once and gone back along.
+    expect(lane(inStitch('strung-line', { units: 150 }).plan).lines).toBe(2);
+    // Rows to and fro across the strip are one way along it.
+    expect(lane(inStitch('flat-peyote', { units: 150 }).plan).lines).toBe(1);
+  });
+
   it('a bar for every length, a change between two', () => {
     const { plan } = inStitch('flat-peyote', { units: 300 });
     const { bars, changes } = lane(plan);

@@ -1,5 +1,5 @@
 import { range } from 'd3';
-import { memo, useId } from 'react';
+import { memo, useId, useMemo } from 'react';
 import { timesWithin, type Sketch, type SketchPart, type Stretch } from '@/core/layout/sketch';
 import { SeenBead } from './BeadShape';
 import { STEPPED_BACK, threadLook } from './beadLook';
@@ -69,6 +69,18 @@ interface PartProps extends Pick<Sketch, 'shapes'> {
 
 /** Thread and beads of a part, from the back to the front. */
 function Part({ part: { beads, threads }, shapes, looks, lit, threadMm, threadColour }: PartProps) {
+  // Outlines are worked out once: what is pointed at only makes the others step back.
+  const seen = useMemo(
+    () =>
+      beads.flatMap((lies) => {
+        const shape = shapes.get(lies.shape);
+        const look = shape && looks(shape.role, shape.shade);
+        if (!look) return [];
+        const { id, role } = lies.bead;
+        return [{ id, role, picture: <SeenBead {...look} shape={shape} lies={lies} /> }];
+      }),
+    [beads, shapes, looks],
+  );
   return (
     <>
       <path
@@ -78,19 +90,11 @@ function Part({ part: { beads, threads }, shapes, looks, lit, threadMm, threadCo
         strokeWidth={Math.max(threadMm, 0.12)}
         strokeLinecap="round"
       />
-      {beads.map((lies) => {
-        const shape = shapes.get(lies.shape);
-        const seen = shape && looks(shape.role, shape.shade);
-        if (!seen) return null;
-        const drawn = <SeenBead key={lies.bead.id} {...seen} shape={shape} lies={lies} />;
-        return lit && !lit.includes(shape.role) ? (
-          <g key={lies.bead.id} opacity={STEPPED_BACK}>
-            {drawn}
-          </g>
-        ) : (
-          drawn
-        );
-      })}
+      {seen.map(({ id, role, picture }) => (
+        <g key={id} opacity={lit && !lit.includes(role) ? STEPPED_BACK : undefined}>
+          {picture}
+        </g>
+      ))}
     </>
   );
 }

@@ -15,11 +15,7 @@ const keptSchema = z.object({
 });
 
 /** Keeps what can be taken back for as long as this window lives, though its page is loaded anew. */
-export function keepHistory(
-  pieceId: string,
-  { store }: PieceHistory,
-  storage: Storage = sessionStorage,
-): void {
+export function keepHistory(pieceId: string, { store }: PieceHistory, storage?: Storage): void {
   const { pastStates, futureStates } = store.temporal.getState();
   const kept = {
     piece: store.getState().piece,
@@ -27,24 +23,26 @@ export function keepHistory(
     future: futureStates.slice(-MOST_KEPT),
   };
   try {
-    storage.setItem(keyOf(pieceId), JSON.stringify(kept));
+    const to = storage ?? sessionStorage;
+    // Where there is no room nothing old stays either: it would lead to another state.
+    to.removeItem(keyOf(pieceId));
+    to.setItem(keyOf(pieceId), JSON.stringify(kept));
   } catch {
-    // No room left: the piece itself is safe, its way here is not kept.
-    storage.removeItem(keyOf(pieceId));
+    // A browser that keeps nothing: the piece itself is safe, the way to it lasts as long as the page.
   }
 }
 
 /** What was kept of a piece; null where it is not this state that it leads to: it was changed elsewhere since. */
-export function keptHistory(pieceId: string, piece: Piece, storage: Storage = sessionStorage): Trail | null {
-  const read = keptSchema.safeParse(parsed(storage.getItem(keyOf(pieceId))));
+export function keptHistory(pieceId: string, piece: Piece, storage?: Storage): Trail | null {
+  const read = keptSchema.safeParse(kept(pieceId, storage));
   if (!read.success || changeBetween(read.data.piece, piece, ANY_STYLE)) return null;
   const { past, future } = read.data;
   return { past, future };
 }
 
-function parsed(text: string | null): unknown {
+function kept(pieceId: string, storage?: Storage): unknown {
   try {
-    return JSON.parse(text ?? 'null');
+    return JSON.parse((storage ?? sessionStorage).getItem(keyOf(pieceId)) ?? 'null');
   } catch {
     return null;
   }
