@@ -96,17 +96,20 @@ export async function unitsOf(page: Page): Promise<number> {
 export const saved = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
 
-/** Picks from one of Ant Design's lists by its label. */
+/** Picks from one of Ant Design's lists by its label; again where the list moved away under the pointer. */
 export async function pick(page: Page, label: string, option: string | RegExp) {
   const box = page.getByRole('combobox', { name: label });
-  await box.click();
-  // A list that was opened before may still be closing: only its own will do.
-  await expect(box).toHaveAttribute('aria-controls', /./);
-  const list = (await box.getAttribute('aria-controls')) ?? '';
-  await page
-    .locator(`.ant-select-dropdown:has([id="${list}"]) .ant-select-item-option`)
-    .filter({ hasText: option })
-    .first()
-    .click();
-  await expect(page.locator('.ant-select').filter({ has: box })).toContainText(option);
+  const chosen = page.locator('.ant-select').filter({ has: box });
+  await expect(async () => {
+    if ((await box.getAttribute('aria-expanded')) !== 'true') await box.click();
+    // A list that was opened before may still be closing: only its own will do.
+    await expect(box).toHaveAttribute('aria-controls', /./);
+    const list = (await box.getAttribute('aria-controls')) ?? '';
+    await page
+      .locator(`.ant-select-dropdown:has([id="${list}"]) .ant-select-item-option`)
+      .filter({ hasText: option })
+      .first()
+      .click({ timeout: 5000 });
+    await expect(chosen).toContainText(option, { timeout: 3000 });
+  }).toPass();
 }
