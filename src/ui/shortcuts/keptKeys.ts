@@ -2,6 +2,7 @@
 
 import { useEffect, type RefObject } from 'react';
 import { isSingle, SHORTCUTS } from './shortcuts';
+import { withModifier } from './useShortcut';
 
 /** Keys that were pressed before there was anything to hear them. */
 export type KeptKeysRef = RefObject<readonly KeyboardEventInit[]>;
@@ -14,8 +15,9 @@ const PLAN_KEYS: ReadonlySet<string> = new Set(
 /** Keeps the keys of the planning screen while it is still to come. */
 export function useKeepKeys(keptRef: KeptKeysRef): void {
   useEffect(() => {
-    const keep = ({ key, code, ctrlKey, metaKey, altKey }: KeyboardEvent) => {
-      if (PLAN_KEYS.has(key) && !ctrlKey && !metaKey && !altKey)
+    const keep = (event: KeyboardEvent) => {
+      const { key, code } = event;
+      if (PLAN_KEYS.has(key) && !withModifier(event))
         keptRef.current = [...keptRef.current, { key, code, bubbles: true }];
     };
     addEventListener('keydown', keep);

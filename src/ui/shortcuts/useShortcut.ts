@@ -35,7 +35,7 @@ function isTyping({ target }: KeyboardEvent): boolean {
 }
 
 /** On some keyboards a bracket is made with the third level: that is no command. */
-const withModifier = (event: KeyboardEvent): boolean =>
+export const withModifier = (event: KeyboardEvent): boolean =>
   (event.ctrlKey || event.metaKey || event.altKey) && !event.getModifierState('AltGraph');
 
 const sheetIsOpen = (): boolean =>
