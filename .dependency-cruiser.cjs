@@ -3,7 +3,7 @@ const may = {
   core: [],
   workers: [],
   data: [],
-  server: ['data'],
+  server: ['data', 'workers'],
   ui: ['server', 'workers'],
   app: ['ui', 'server'],
   cli: ['server', 'data', 'demo'],

@@ -5,7 +5,8 @@ import { pieceById, savePiece } from '@/data/pieces';
 
 const [folder = '', workspaceId = '', id = ''] = process.argv.slice(2);
 const { db } = await openFolder(folder);
-let revision = (await pieceById(db, workspaceId, id))?.revision ?? 0;
+const piece = await pieceById(db, workspaceId, id);
+let revision = piece?.ok ? piece.value.revision : 0;
 for (let n = 0; ; n++) {
   const doc = newPiece(`Soak ${n}`, 'strung-line', null);
   const answer = await savePiece(db, workspaceId, id, {

@@ -76,7 +76,8 @@ async function kills(): Promise<string> {
   for (let kill = 0; kill < KILLS; kill++) {
     acknowledged = await saveUntilKilled(folder, workspaceId, id, 300 + random() * 1500, acknowledged);
     database = await openFolder(folder);
-    const revision = (await pieceById(database.db, workspaceId, id))?.revision ?? 0;
+    const piece = await pieceById(database.db, workspaceId, id);
+    const revision = piece?.ok ? piece.value.revision : 0;
     await database.close();
     if (revision < acknowledged)
       throw new Error(`kill ${kill}: ${acknowledged} was acknowledged, ${revision} is there`);

@@ -13,7 +13,7 @@ await speak(async () => {
   try {
     await migrate(database);
     const { id } = await theWorkspace(database.db);
-    if ((await people(database.db, id)).length > 0)
+    if ((await people(database.db, id)).found.length > 0)
       return 'The data folder is in use already; nothing was added.';
     const singers = new Map<string, string>();
     for (const singer of CHOIR) singers.set(singer.name, (await addPerson(database.db, id, singer)).id);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CLOSINGS, FITS, KIND_FACTS, KINDS, MOST_DROP_MM, MOST_EASE_MM, type Kind } from './body/kinds';
+import { CLOSINGS, FITS, KIND_FACTS, KINDS, MOST_DROP_MM, type Kind } from './body/kinds';
 import { PLACE_FACTS, PLACES, SIZES } from './body/places';
 import { missingGirth, type WearChoice } from './body/wear';
 import { colouringSchema, shadeSchema, type Shade } from './colour/shades';
@@ -17,7 +17,8 @@ import {
   type BeadSize,
 } from './materials/material';
 import { migrateDocument } from './pieceMigrations';
-import { easeOf, USUAL_SETTINGS, type Settings } from './settings';
+import { easeOf, easeSchema, USUAL_SETTINGS, type Settings } from './settings';
+import { cutTo, storableSchema } from './storable';
 import { structureById } from './structures/registry';
 import { misfit } from './structures/parts';
 import { ROLE_LETTERS, type RoleLetter, type Structure } from './structures/structure';
@@ -44,17 +45,6 @@ export const girthsSchema = z.object(
 );
 
 const finished = z.number().min(5).max(5000);
-const easeSchema = z
-  .object({
-    snug: z.number().min(0).max(MOST_EASE_MM.snug),
-    comfortable: z.number().min(0).max(MOST_EASE_MM.comfortable),
-    loose: z.number().min(0).max(MOST_EASE_MM.loose),
-  })
-  .refine(
-    ({ snug, comfortable, loose }) => snug <= comfortable && comfortable <= loose,
-    'Snug is the least ease, loose the most.',
-  );
-
 const wearSchema = z.discriminatedUnion('school', [
   z.object({
     school: z.literal('ease'),
@@ -172,7 +162,8 @@ export type Piece = z.infer<typeof pieceSchema>;
 export type Wearer = NonNullable<Piece['wearer']>;
 
 /** Brings an older document to the present format. Throws a ZodError where it is not a piece at all. */
-export const migratePiece = (raw: unknown): Piece => pieceSchema.parse(migrateDocument(raw));
+export const migratePiece = (raw: unknown): Piece =>
+  pieceSchema.parse(migrateDocument(storableSchema.parse(raw)));
 
 /** A bead of the catalogue in a colour. */
 export const inColour = (kind: BeadKind, colour: { name: string; hex: string }): BeadMaterial => ({
@@ -317,17 +308,22 @@ function nameFor({ name, wearer: before }: Piece, wearer: Piece['wearer']): stri
   if (!wearer) return name;
   const renamed =
     before && name.includes(before.name)
-      ? name.replace(before.name, wearer.name)
+      ? name.replace(before.name, () => wearer.name)
       : `${name} for ${wearer.name}`;
-  return renamed.slice(0, MOST_LETTERS);
+  return pieceName(renamed);
 }
 
-/** A copy to go on from, told apart by its name. */
-export const copyOf = (piece: Piece): Piece => ({
+/** A name made of others, no longer than a piece may have. */
+export const pieceName = (name: string): string => cutTo(name, MOST_LETTERS);
+
+/** The same piece, told apart by what stands behind its name. */
+export const named = (piece: Piece, behind: string): Piece => ({
   ...piece,
-  name: `${piece.name.slice(0, MOST_LETTERS - COPY.length)}${COPY}`,
+  name: `${cutTo(piece.name, MOST_LETTERS - behind.length)}${behind}`,
 });
-const COPY = ', again';
+
+/** A copy to go on from. */
+export const copyOf = (piece: Piece): Piece => named(piece, ', again');
 
 const USUAL_END = { seedsEachSide: 3, passes: 2, rings: null } as const;
 

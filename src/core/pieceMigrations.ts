@@ -1,5 +1,3 @@
-import { KIND_FACTS } from './body/kinds';
-
 /** Steps from one format of a piece document to the next. Each takes what the one before it returns. */
 
 type Doc = Readonly<Record<string, unknown>>;
@@ -13,10 +11,12 @@ function extraInsteadOfAlike(params: unknown): unknown {
   return { ...rest, extra: alike ? 1 : 0 };
 }
 
+/** The usual ease of a bracelet in the days of format 1, mm. A step stays as it was, whatever is usual now. */
+const EASE_OF_ONE = { snug: 6, comfortable: 13, loose: 25 };
+
 /** Format 1 knew bracelets only: a wrist instead of girths, usual ease, both ends alike. */
 function fromOne(doc: Doc): Doc {
   const { wearer, wear, ends, structure } = doc;
-  const { easeMm } = KIND_FACTS.bracelet;
   const end = isDoc(ends) ? { seedsEachSide: ends.seedsEachSide, passes: ends.passes, rings: null } : null;
   return {
     ...doc,
@@ -24,7 +24,7 @@ function fromOne(doc: Doc): Doc {
     wearer: isDoc(wearer)
       ? { personId: wearer.personId, name: wearer.name, girths: { wrist: wearer.wristMm }, typical: null }
       : wearer,
-    wear: isDoc(wear) && wear.school === 'ease' ? { ...wear, easeMm } : wear,
+    wear: isDoc(wear) && wear.school === 'ease' ? { ...wear, easeMm: EASE_OF_ONE } : wear,
     ends: isDoc(ends)
       ? {
           closing: 'clasp',

@@ -129,6 +129,18 @@ export function planPiece(piece: Piece, known: Partial<Known> = NOTHING): Plan |
   return graduation ? planGraduated(piece, graduation, all) : planCounted(piece, all, null);
 }
 
+/** The same for a screen: where planning itself breaks, that is a problem to be told, and the choices can be changed. */
+export function planOrFault(piece: Piece, known?: Partial<Known>): Plan | NoPlan {
+  try {
+    return planPiece(piece, known);
+  } catch (error) {
+    return {
+      ok: false,
+      problem: { code: 'fault', why: error instanceof Error ? error.message : String(error) },
+    };
+  }
+}
+
 /** A graduated piece is one unit; what is chosen is how many of each step it has. */
 function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan | NoPlan {
   // It is one unit: rules on a number of units and a measured number of them mean nothing here.

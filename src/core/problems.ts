@@ -14,7 +14,9 @@ export type Problem =
   | { readonly code: 'cannot-close'; readonly closing: Closing; readonly can: readonly Closing[] }
   | { readonly code: 'rules'; readonly rules: readonly CountRule[] }
   | { readonly code: 'clasp-longer-than-piece'; readonly allowanceMm: number; readonly wishMm: number }
-  | { readonly code: 'too-many-units'; readonly units: number; readonly most: number };
+  | { readonly code: 'too-many-units'; readonly units: number; readonly most: number }
+  /** The program’s own fault: planning broke. */
+  | { readonly code: 'fault'; readonly why: string };
 
 /** What stands in the way before anything is woven; null where nothing does. */
 export function standsInTheWay(

@@ -1,15 +1,25 @@
 import * as z from 'zod';
 import type { Measured } from './fit/swatch';
 import { swatchBook, type StitchKey, type SwatchBook, type SwatchEntry } from './fit/swatchBook';
+import { daySchema } from './people';
 import { choicesSchema, MOST_UNITS, type Piece } from './piece';
+import { storableSchema } from './storable';
 import { swatchKey } from './stitch';
+import { structureById } from './structures/registry';
 
 const TENSIONS = ['tight', 'medium', 'loose'] as const;
 
+/** The version of the document below. A change of its shape raises it and adds a step to `readSwatch`. */
+const SWATCH_FORMAT = 1;
+
 /** So many units worked and measured, in a stitch and beads of their own. Materials are copied into it. */
 export const swatchSchema = z.object({
+  format: z.literal(SWATCH_FORMAT).default(SWATCH_FORMAT),
   name: z.string().trim().min(1, 'Give the swatch a name.').max(80),
-  structure: choicesSchema.shape.structure,
+  structure: choicesSchema.shape.structure.refine(
+    ({ id, params }) => structureById(id)?.check(params).length === 0,
+    'This stitch cannot be worked so, so there is nothing that was measured.',
+  ),
   beads: choicesSchema.shape.beads,
   thread: choicesSchema.shape.thread,
   /** Later passes that were not worked when it was measured. */
@@ -19,13 +29,13 @@ export const swatchSchema = z.object({
   /** Beaded length only: from the first unit's edge to the last's. */
   lengthMm: z.number().min(2).max(3000),
   /** The day it was measured, as YYYY-MM-DD. */
-  takenOn: z.iso.date(),
+  takenOn: daySchema,
   note: z.string().max(400).default(''),
 });
 export type Swatch = z.infer<typeof swatchSchema>;
 
-/** A swatch as it was kept. Throws a ZodError where it is none. */
-export const readSwatch = (raw: unknown): Swatch => swatchSchema.parse(raw);
+/** A swatch as it was kept: the first ones told no format. Throws a ZodError where it is none. */
+export const readSwatch = (raw: unknown): Swatch => swatchSchema.parse(storableSchema.parse(raw));
 
 /** A swatch begins as a piece does: without an end. */
 const swatchPiece = ({ structure, beads, without }: Swatch): Parameters<typeof swatchKey>[0] => ({
@@ -46,7 +56,7 @@ export function keyOfSwatch(swatch: Swatch): StitchKey | null {
 }
 
 /** What a swatch says in the book, under its key; nothing where its units do not repeat. */
-const entriesOf = (swatch: Swatch, stitch: StitchKey | null): SwatchEntry[] =>
+export const entriesOf = (swatch: Swatch, stitch: StitchKey | null): SwatchEntry[] =>
   stitch
     ? [
         {
@@ -87,6 +97,7 @@ export const swatchOf = (
   piece: Piece,
   measured: Pick<Swatch, 'units' | 'lengthMm' | 'takenOn' | 'tension' | 'note' | 'without'>,
 ): Swatch => ({
+  format: SWATCH_FORMAT,
   name: piece.name,
   structure: piece.structure,
   beads: piece.beads,

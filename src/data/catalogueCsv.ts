@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type * as z from 'zod';
+import { storableSchema } from '@/core/storable';
 import {
   beadKindSchema,
   claspSchema,
@@ -89,6 +90,9 @@ function rowOf(kind: Kind, entry: object): Record<string, Cell> {
   return { kind, ...Object.fromEntries(cells) };
 }
 
+/** What begins a formula in a spreadsheet, and our mark: a name that begins with the mark is marked too, to come back whole. */
+const FORMULA = /^['=+\-@\t\r]/;
+
 /** The catalogue as CSV: a header, then a row for each material. Lengths in mm. */
 export const catalogueCsv = ({ beads, threads, needles, clasps, findings }: Catalogue): string =>
   Papa.unparse(
@@ -99,7 +103,8 @@ export const catalogueCsv = ({ beads, threads, needles, clasps, findings }: Cata
       ...clasps.map((entry) => rowOf('clasp', entry)),
       ...findings.map((entry) => rowOf('finding', entry)),
     ],
-    { columns: HEADER },
+    // A cell that a spreadsheet would run as a formula is text: it is marked so, and the mark is read away again.
+    { columns: HEADER, escapeFormulae: FORMULA },
   );
 
 /** What a file held, and which of its rows could not be read, in words. */
@@ -110,6 +115,7 @@ export interface CatalogueReading extends Catalogue {
 function valueOf(told: string | undefined, { holds }: Column): unknown {
   // What is not told is left to the schema, and what it knows of a kind.
   if (told === undefined || told === '') return undefined;
+  if (holds === 'text') return told.startsWith("'") && FORMULA.test(told.slice(1)) ? told.slice(1) : told;
   if (holds === 'number') return Number(told.replace(',', '.'));
   return holds === 'yes or no' ? /^(yes|true|1)$/i.test(told) : told;
 }
@@ -130,46 +136,123 @@ function beadOf(row: Told): Record<string, unknown> {
   return { perGram: null, ...bead, sold: amount === undefined ? null : told };
 }
 
-/** Reads a table of materials. Rows that cannot be read are named by their line; the others count. */
-export function readCatalogueCsv(table: string): CatalogueReading {
-  const { data } = Papa.parse<Told>(table.trim(), {
+/** Most rows that are brought in at once, and letters: more than any bead box, and read within a second or two. */
+export const MOST_CSV_ROWS = 5000;
+export const MOST_CSV_LETTERS = 1_000_000;
+export const tooLong = () =>
+  `That table is longer than ${MOST_CSV_ROWS} rows. Bring it in in parts; nothing was changed.`;
+
+interface Row {
+  readonly told: Told;
+  /** The line of the file that it begins on, as an editor counts. */
+  readonly line: number;
+}
+
+const LINE_END = /\r\n|\r|\n/g;
+
+/** The rows of a table under its header. A row may hold line ends in quotes, and blank lines may stand between. */
+function rowsOf(text: string): Row[] {
+  const rows: Row[] = [];
+  let read = 0;
+  let line = 1;
+  const goOn = (to: number) => {
+    line += text.slice(read, to).match(LINE_END)?.length ?? 0;
+    read = to;
+  };
+  Papa.parse<Told>(text, {
     header: true,
-    skipEmptyLines: true,
+    skipEmptyLines: 'greedy',
     transformHeader: (header) => header.trim().toLowerCase(),
     transform: (value) => value.trim(),
+    step: ({ data, meta }) => {
+      // What was read before this row is the header, the rows before it and blank lines.
+      if (rows.length === 0) goOn(endOfHeader(text));
+      const blank = /^\s*/.exec(text.slice(read, meta.cursor))?.[0].length ?? 0;
+      goOn(read + blank);
+      rows.push({ told: data, line });
+      goOn(meta.cursor);
+    },
   });
+  return rows;
+}
+
+function endOfHeader(text: string): number {
+  let end = 0;
+  Papa.parse(text, {
+    skipEmptyLines: 'greedy',
+    step: ({ meta }, parser) => {
+      end = meta.cursor;
+      parser.abort();
+    },
+  });
+  return end;
+}
+
+const SCHEMAS = {
+  bead: beadKindSchema,
+  thread: threadSchema,
+  needle: needleSchema,
+  clasp: claspSchema,
+  finding: findingSchema,
+} as const;
+
+const isKind = (kind: string | undefined): kind is Kind => Object.hasOwn(COLUMNS, kind ?? '');
+
+function told(kind: Kind, row: Told): Record<string, unknown> {
+  if (kind === 'bead') return beadOf(row);
+  const entry = entryOf(kind, row);
+  return kind === 'finding' ? { insideMm: null, wireMm: null, loops: 1, ...entry } : entry;
+}
+
+/**
+ * Reads a table of materials. Rows that cannot be read are named by their line; the others count. Of rows that share an
+ * id the first counts.
+ */
+export function readCatalogueCsv(table: string): CatalogueReading {
+  const none = { beads: [], threads: [], needles: [], clasps: [], findings: [] };
+  const rows = rowsOf(table.replace(/^\ufeff/, ''));
+  const [first] = rows;
+  if (!first) return { ...none, problems: ['The file has no rows. Its first line must name the columns.'] };
+  if (rows.length > MOST_CSV_ROWS) return { ...none, problems: [tooLong()] };
+  if (!Object.hasOwn(first.told, 'kind'))
+    return {
+      ...none,
+      problems: ['The first line must name the columns, “kind” among them. Take the table along to see how.'],
+    };
   const problems: string[] = [];
-  const read = <T>(
-    kind: Kind,
-    schema: z.ZodType<T>,
-    toEntry = (row: Told): object => entryOf(kind, row),
-  ): T[] =>
-    data.flatMap((row, i) => {
-      if (row.kind !== kind) return [];
-      const entry = schema.safeParse(toEntry(row));
-      if (entry.success) return [entry.data];
+  const found: { [K in Kind]: Map<string, { entry: z.infer<(typeof SCHEMAS)[K]>; line: number }> } = {
+    bead: new Map(),
+    thread: new Map(),
+    needle: new Map(),
+    clasp: new Map(),
+    finding: new Map(),
+  };
+  const take = <K extends Kind>(kind: K, row: Told, line: number) => {
+    const entry = SCHEMAS[kind].safeParse(storableSchema.safeParse(told(kind, row)).data ?? {});
+    if (!entry.success) {
       const key = String(entry.error.issues[0]?.path[0] ?? '');
       const column = Object.entries(COLUMNS[kind]).find(([, one]) => one.key === key)?.[0] ?? 'the row';
-      problems.push(`Line ${i + 2}: “${column}” cannot be read. Mend it and bring the file in again.`);
-      return [];
-    });
-  const all = {
-    beads: read('bead', beadKindSchema, beadOf),
-    threads: read('thread', threadSchema),
-    needles: read('needle', needleSchema),
-    clasps: read('clasp', claspSchema),
-    findings: read('finding', findingSchema, (row) => ({
-      insideMm: null,
-      wireMm: null,
-      loops: 1,
-      ...entryOf('finding', row),
-    })),
+      problems.push(`Line ${line}: “${column}” cannot be read. Mend it and bring the file in again.`);
+      return;
+    }
+    const { id } = entry.data;
+    const before = found[kind].get(id);
+    if (before)
+      problems.push(
+        `Line ${line}: the id “${id}” stands on line ${before.line} already. Only that one counts.`,
+      );
+    else found[kind].set(id, { entry: entry.data as z.infer<(typeof SCHEMAS)[K]>, line });
   };
-  data.forEach((row, i) => {
-    if (!Object.hasOwn(COLUMNS, row.kind ?? ''))
-      problems.push(`Line ${i + 2}: the kind must be bead, thread, needle, clasp or finding.`);
-  });
-  if (data.length === 0) problems.push('The file has no rows. Its first line must name the columns.');
-  const line = (problem: string) => Number(/\d+/.exec(problem)?.[0] ?? 0);
-  return { ...all, problems: problems.sort((a, b) => line(a) - line(b)) };
+  for (const { told: row, line } of rows)
+    if (isKind(row.kind)) take(row.kind, row, line);
+    else problems.push(`Line ${line}: the kind must be bead, thread, needle, clasp or finding.`);
+  const entries = <K extends Kind>(kind: K) => [...found[kind].values()].map(({ entry }) => entry);
+  return {
+    beads: entries('bead'),
+    threads: entries('thread'),
+    needles: entries('needle'),
+    clasps: entries('clasp'),
+    findings: entries('finding'),
+    problems,
+  };
 }

@@ -1,26 +1,42 @@
 import { and, desc, eq, isNull } from 'drizzle-orm';
-import { migratePiece, type Piece } from '@/core/piece';
+import type { Pattern } from '@/core/pattern';
 import type { Db } from './database';
+import { checkedIn, readRow, readRows, type Reading, type Readings } from './records';
 import { pattern } from './schema';
 
 /** A piece without its wearer, to be made again. */
 export interface StoredPattern {
   readonly id: string;
-  readonly doc: Piece;
+  readonly doc: Pattern;
 }
 
 /** The patterns of a workspace, the newest first. */
-export async function patterns(db: Db, workspaceId: string): Promise<StoredPattern[]> {
+export async function patterns(db: Db, workspaceId: string): Promise<Readings<StoredPattern>> {
   const rows = await db
     .select()
     .from(pattern)
     .where(and(eq(pattern.workspaceId, workspaceId), isNull(pattern.archivedAt)))
     .orderBy(desc(pattern.createdAt), desc(pattern.id));
-  return rows.map(({ id, doc }) => ({ id, doc: migratePiece(doc) }));
+  return readRows(
+    'pattern',
+    rows,
+    ({ doc }) => doc,
+    ({ id }, doc) => ({ id, doc }),
+  );
 }
 
-export async function addPattern(db: Db, workspaceId: string, doc: Piece): Promise<StoredPattern> {
-  const [row] = await db.insert(pattern).values({ workspaceId, doc }).returning();
+/** A pattern that is not put away; null where there is none. */
+export async function patternById(db: Db, workspaceId: string, id: string): Promise<Reading<Pattern> | null> {
+  const [row] = await db
+    .select()
+    .from(pattern)
+    .where(and(eq(pattern.id, id), eq(pattern.workspaceId, workspaceId), isNull(pattern.archivedAt)));
+  return row ? readRow('pattern', row.id, row.doc) : null;
+}
+
+export async function addPattern(db: Db, workspaceId: string, doc: Pattern): Promise<StoredPattern> {
+  const checked = checkedIn('pattern', doc);
+  const [row] = await db.insert(pattern).values({ workspaceId, doc: checked }).returning();
   if (!row) throw new Error('The pattern could not be kept.');
-  return { id: row.id, doc };
+  return { id: row.id, doc: checked };
 }

@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import type { Girths, Place } from '@/core/body/places';
 import type { Db } from './database';
+import { checkedIn, readRow, type Readings, type Unreadable } from './records';
 import { measure, person } from './schema';
 
 /** One length as it was taken, on its day. */
@@ -22,8 +23,8 @@ export interface Person {
   readonly measures: readonly Measure[];
 }
 
-/** Everyone of a workspace by name, each with all measures. */
-export async function people(db: Db, workspaceId: string): Promise<Person[]> {
+/** Everyone of a workspace by name, each with all measures. A measure that cannot be read is told of apart. */
+export async function people(db: Db, workspaceId: string): Promise<Readings<Person>> {
   const rows = await db
     .select({ who: person, what: measure })
     .from(person)
@@ -31,13 +32,25 @@ export async function people(db: Db, workspaceId: string): Promise<Person[]> {
     .where(and(eq(person.workspaceId, workspaceId), isNull(person.archivedAt)))
     .orderBy(asc(person.name), asc(person.id), desc(measure.takenOn), desc(measure.createdAt));
   const found = new Map<string, { id: string; name: string; note: string; measures: Measure[] }>();
+  const unreadable = new Map<string, Unreadable>();
   for (const { who, what } of rows) {
-    const { id, name, note } = who;
-    const one = found.get(id) ?? { id, name, note, measures: [] };
-    if (what) one.measures.push({ id: what.id, place: what.place, mm: what.mm, takenOn: what.takenOn });
-    found.set(id, one);
+    const read = readRow('person', who.id, { name: who.name, note: who.note });
+    if (!read.ok) {
+      unreadable.set(who.id, read.unreadable);
+      continue;
+    }
+    const one = found.get(who.id) ?? { id: who.id, ...read.value, measures: [] };
+    found.set(who.id, one);
+    if (!what) continue;
+    const { id, place, mm, takenOn } = what;
+    const taken = readRow('measure', id, { name: `${place} of ${who.name}`, place, mm, takenOn });
+    if (taken.ok) one.measures.push({ id, place, mm, takenOn });
+    else unreadable.set(id, taken.unreadable);
   }
-  return [...found.values()].map((one) => ({ ...one, girths: newest(one.measures) }));
+  return {
+    found: [...found.values()].map((one) => ({ ...one, girths: newest(one.measures) })),
+    unreadable: [...unreadable.values()],
+  };
 }
 
 /** The first of each place in a list that has the newest first. */
@@ -53,23 +66,13 @@ export interface NewPerson {
   readonly girths: Girths;
 }
 
-export async function addPerson(
-  db: Db,
-  workspaceId: string,
-  { name, note, girths }: NewPerson,
-): Promise<Person> {
+export async function addPerson(db: Db, workspaceId: string, { girths, ...who }: NewPerson): Promise<Person> {
+  const { name, note } = checkedIn('person', who);
+  const taken = Object.entries(girths).map(([place, mm]) => checkedIn('measure', { place, mm }));
   return db.transaction(async (tx) => {
-    const [made] = await tx
-      .insert(person)
-      .values({ workspaceId, name, note: note ?? '' })
-      .returning();
+    const [made] = await tx.insert(person).values({ workspaceId, name, note }).returning();
     if (!made) throw new Error('The person could not be kept.');
-    const rows = Object.entries(girths).map(([place, mm]) => ({
-      workspaceId,
-      personId: made.id,
-      place: place as Place,
-      mm,
-    }));
+    const rows = taken.map(({ place, mm }) => ({ workspaceId, personId: made.id, place, mm }));
     const kept = rows.length > 0 ? await tx.insert(measure).values(rows).returning() : [];
     const measures = kept.map(({ id, place, mm, takenOn }) => ({ id, place, mm, takenOn }));
     return { id: made.id, name: made.name, note: made.note, girths, measures };
@@ -86,8 +89,11 @@ export async function changePerson(
   id: string,
   change: { readonly name?: string; readonly note?: string },
 ): Promise<boolean> {
-  const rows = await db.update(person).set(change).where(whose(workspaceId, id)).returning({ id: person.id });
-  return rows.length > 0;
+  const [now] = await db.select().from(person).where(whose(workspaceId, id));
+  if (!now) return false;
+  const { name, note } = checkedIn('person', { name: now.name, note: now.note, ...change });
+  await db.update(person).set({ name, note }).where(whose(workspaceId, id));
+  return true;
 }
 
 /** A new length of somebody; the older ones stay as a record. Returns false where nobody has that id here. */
@@ -95,8 +101,9 @@ export async function addMeasure(
   db: Db,
   workspaceId: string,
   personId: string,
-  { place, mm, takenOn }: { readonly place: Place; readonly mm: number; readonly takenOn?: string },
+  taken: { readonly place: Place; readonly mm: number; readonly takenOn?: string },
 ): Promise<boolean> {
+  const { place, mm, takenOn } = checkedIn('measure', taken);
   const [found] = await db.select({ id: person.id }).from(person).where(whose(workspaceId, personId));
   if (!found) return false;
   await db.insert(measure).values({ workspaceId, personId, place, mm, ...(takenOn && { takenOn }) });

@@ -1,6 +1,7 @@
-import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
-import { migratePiece, type Piece } from '@/core/piece';
+import { and, desc, eq, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { named, type Piece } from '@/core/piece';
 import type { Db } from './database';
+import { checkedIn, readRow, readRows, type Reading, type Readings } from './records';
 import { piece, pieceVersion } from './schema';
 
 export interface StoredPiece {
@@ -17,44 +18,89 @@ export interface AsideVersion {
   readonly createdAt: Date;
 }
 
-const stored = (row: typeof piece.$inferSelect): StoredPiece => ({
-  id: row.id,
-  doc: migratePiece(row.doc),
-  revision: row.revision,
-  updatedAt: row.updatedAt,
+type Row = typeof piece.$inferSelect;
+
+const asStored = ({ id, revision, updatedAt }: Row, doc: Piece): StoredPiece => ({
+  id,
+  doc,
+  revision,
+  updatedAt,
 });
 
+function stored(row: Row): Reading<StoredPiece> {
+  const read = readRow('piece', row.id, row.doc);
+  return read.ok ? { ok: true, value: asStored(row, read.value) } : read;
+}
+
 const here = (workspaceId: string, id: string) => and(eq(piece.id, id), eq(piece.workspaceId, workspaceId));
+const onBench = (workspaceId: string, away: boolean) =>
+  and(eq(piece.workspaceId, workspaceId), away ? isNotNull(piece.archivedAt) : isNull(piece.archivedAt));
 
 /** Pieces on the bench, or those put away; the one last worked on first. */
-export async function pieces(db: Db, workspaceId: string, away = false): Promise<StoredPiece[]> {
+export async function pieces(db: Db, workspaceId: string, away = false): Promise<Readings<StoredPiece>> {
   const rows = await db
     .select()
     .from(piece)
-    .where(
-      and(eq(piece.workspaceId, workspaceId), away ? isNotNull(piece.archivedAt) : isNull(piece.archivedAt)),
-    )
+    .where(onBench(workspaceId, away))
     .orderBy(desc(piece.updatedAt), desc(piece.id));
-  return rows.map(stored);
+  return readRows('piece', rows, ({ doc }) => doc, asStored);
 }
 
-/** What lies on the bench, by name only; the one last worked on first. */
-export const namesOnBench = (db: Db, workspaceId: string): Promise<{ id: string; name: string }[]> =>
+/** What is told of a piece without reading its document: enough to find it by. */
+export interface PieceLabel {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: string;
+  /** Null while nobody is chosen. */
+  readonly wearer: string | null;
+  readonly structureId: string;
+}
+
+const text = (path: string) => sql<string>`coalesce(${piece.doc} #>> ${path}, '')`;
+
+/** Pieces on the bench, or those put away, by what is told of them; the one last worked on first. */
+export const pieceLabels = (db: Db, workspaceId: string, away = false): Promise<PieceLabel[]> =>
   db
-    .select({ id: piece.id, name: sql<string>`${piece.doc} ->> 'name'` })
+    .select({
+      id: piece.id,
+      name: text('{name}'),
+      kind: text('{kind}'),
+      wearer: sql<string | null>`${piece.doc} #>> '{wearer,name}'`,
+      structureId: text('{structure,id}'),
+    })
     .from(piece)
-    .where(and(eq(piece.workspaceId, workspaceId), isNull(piece.archivedAt)))
+    .where(onBench(workspaceId, away))
     .orderBy(desc(piece.updatedAt), desc(piece.id));
 
-export async function pieceById(db: Db, workspaceId: string, id: string): Promise<StoredPiece | null> {
+/** A piece by its id, whether or not it can be read; null where there is none. */
+export async function pieceById(
+  db: Db,
+  workspaceId: string,
+  id: string,
+): Promise<Reading<StoredPiece> | null> {
   const [row] = await db.select().from(piece).where(here(workspaceId, id));
   return row ? stored(row) : null;
 }
 
+/** Several pieces by their ids; those that are not there are left out. */
+export async function piecesByIds(
+  db: Db,
+  workspaceId: string,
+  ids: readonly string[],
+): Promise<Readings<StoredPiece>> {
+  if (ids.length === 0) return { found: [], unreadable: [] };
+  const rows = await db
+    .select()
+    .from(piece)
+    .where(and(eq(piece.workspaceId, workspaceId), inArray(piece.id, [...ids])));
+  return readRows('piece', rows, ({ doc }) => doc, asStored);
+}
+
 export async function addPiece(db: Db, workspaceId: string, doc: Piece): Promise<StoredPiece> {
-  const [row] = await db.insert(piece).values({ workspaceId, doc }).returning();
+  const checked = checkedIn('piece', doc);
+  const [row] = await db.insert(piece).values({ workspaceId, doc: checked }).returning();
   if (!row) throw new Error('The piece could not be kept.');
-  return stored(row);
+  return asStored(row, checked);
 }
 
 /** A change on its way in: the document, and the revision that it was made from. */
@@ -62,44 +108,57 @@ export interface Save {
   readonly doc: Piece;
   readonly baseRevision: number;
   readonly changeId: string;
+  /** Earlier changes of the same window, all of them in this one, whose answer it has not heard. */
+  readonly after?: readonly string[];
 }
 
 export type SaveAnswer =
   | { readonly kind: 'saved'; readonly revision: number }
   /** The piece has moved on. The change was not applied; it is kept as a version aside. */
-  | { readonly kind: 'stale'; readonly current: StoredPiece; readonly asideId: string }
+  | { readonly kind: 'stale'; readonly asideId: string }
   | { readonly kind: 'missing' };
 
-/** Saves when nobody else has in the meantime; otherwise keeps both. The same change twice counts once. */
+/**
+ * Saves when nobody else has in the meantime; otherwise keeps both. The same change twice counts once, and a change
+ * takes the place of earlier ones of its window, whether they had arrived or not.
+ */
 export async function savePiece(db: Db, workspaceId: string, id: string, save: Save): Promise<SaveAnswer> {
+  const doc = checkedIn('piece', save.doc);
+  const { baseRevision, changeId, after = [] } = save;
   return db.transaction(async (tx): Promise<SaveAnswer> => {
+    const own = after.length > 0 ? inArray(piece.lastChange, [...after]) : undefined;
     const [saved] = await tx
       .update(piece)
-      .set({
-        doc: save.doc,
-        revision: sql`${piece.revision} + 1`,
-        lastChange: save.changeId,
-        updatedAt: sql`now()`,
-      })
-      .where(and(here(workspaceId, id), eq(piece.revision, save.baseRevision)))
+      .set({ doc, revision: sql`${piece.revision} + 1`, lastChange: changeId, updatedAt: sql`now()` })
+      .where(and(here(workspaceId, id), or(eq(piece.revision, baseRevision), own)))
       .returning({ revision: piece.revision });
     if (saved) return { kind: 'saved', revision: saved.revision };
 
     const [row] = await tx.select().from(piece).where(here(workspaceId, id));
     if (!row) return { kind: 'missing' };
-    if (row.lastChange === save.changeId) return { kind: 'saved', revision: row.revision };
+    if (row.lastChange === changeId) return { kind: 'saved', revision: row.revision };
     const [aside] = await tx
       .insert(pieceVersion)
-      .values({ workspaceId, pieceId: id, changeId: save.changeId, doc: save.doc })
-      .onConflictDoUpdate({ target: [pieceVersion.pieceId, pieceVersion.changeId], set: { doc: save.doc } })
+      .values({ workspaceId, pieceId: id, changeId, doc })
+      .onConflictDoUpdate({ target: [pieceVersion.pieceId, pieceVersion.changeId], set: { doc } })
       .returning({ id: pieceVersion.id });
     if (!aside) throw new Error('The version could not be set aside.');
-    return { kind: 'stale', current: stored(row), asideId: aside.id };
+    // What stood aside of the same window before is in this one: it is kept, and waits for no choice.
+    if (after.length > 0)
+      await tx
+        .update(pieceVersion)
+        .set({ settledAt: sql`now()` })
+        .where(and(eq(pieceVersion.pieceId, id), inArray(pieceVersion.changeId, [...after])));
+    return { kind: 'stale', asideId: aside.id };
   });
 }
 
 /** Versions of a piece that still wait for a choice, newest first. */
-export async function asideVersions(db: Db, workspaceId: string, pieceId: string): Promise<AsideVersion[]> {
+export async function asideVersions(
+  db: Db,
+  workspaceId: string,
+  pieceId: string,
+): Promise<Readings<AsideVersion>> {
   const rows = await db
     .select()
     .from(pieceVersion)
@@ -111,42 +170,63 @@ export async function asideVersions(db: Db, workspaceId: string, pieceId: string
       ),
     )
     .orderBy(desc(pieceVersion.createdAt), desc(pieceVersion.id));
-  return rows.map((row) => ({ id: row.id, doc: migratePiece(row.doc), createdAt: row.createdAt }));
+  return readRows(
+    'version',
+    rows,
+    ({ doc }) => doc,
+    ({ id, createdAt }, doc) => ({ id, doc, createdAt }),
+  );
 }
 
 /** What to do with a version set aside: drop it, put it in the piece's place, or make it a piece of its own. */
-export type Settlement = 'keep current' | 'use aside' | 'keep both';
+export const SETTLEMENTS = ['keep current', 'use aside', 'keep both'] as const;
+export type Settlement = (typeof SETTLEMENTS)[number];
 
 export type SettleAnswer =
   | { readonly kind: 'settled'; readonly piece: StoredPiece; readonly other: StoredPiece | null }
+  /** It was chosen before: the piece is as that left it. */
+  | { readonly kind: 'already'; readonly piece: StoredPiece }
+  | { readonly kind: 'unreadable' }
   | { readonly kind: 'missing' };
 
-/** Settles a version set aside. Whatever is not chosen stays in the table of versions. */
+/** Thrown inside a transaction to leave everything as it was. */
+class Unreadable extends Error {}
+
+/** Settles a version set aside, once. Whatever is not chosen stays in the table of versions. */
 export async function settle(
   db: Db,
   workspaceId: string,
   asideId: string,
   choice: Settlement,
 ): Promise<SettleAnswer> {
-  return db.transaction(async (tx): Promise<SettleAnswer> => {
+  const read = (row: Row): StoredPiece => {
+    const reading = stored(row);
+    if (!reading.ok) throw new Unreadable();
+    return reading.value;
+  };
+  const settling = db.transaction(async (tx): Promise<SettleAnswer> => {
+    const own = and(eq(pieceVersion.id, asideId), eq(pieceVersion.workspaceId, workspaceId));
     const [aside] = await tx
       .update(pieceVersion)
       .set({ settledAt: sql`now()` })
-      .where(and(eq(pieceVersion.id, asideId), eq(pieceVersion.workspaceId, workspaceId)))
+      .where(and(own, isNull(pieceVersion.settledAt)))
       .returning();
-    if (!aside) return { kind: 'missing' };
-    const [row] = await tx.select().from(piece).where(here(workspaceId, aside.pieceId));
+    const [known] = aside ? [aside] : await tx.select().from(pieceVersion).where(own);
+    if (!known) return { kind: 'missing' };
+    const [row] = await tx.select().from(piece).where(here(workspaceId, known.pieceId));
     if (!row) return { kind: 'missing' };
-    if (choice === 'keep current') return { kind: 'settled', piece: stored(row), other: null };
+    if (!aside) return { kind: 'already', piece: read(row) };
+    if (choice === 'keep current') return { kind: 'settled', piece: read(row), other: null };
 
-    const doc = migratePiece(aside.doc);
-    if (choice === 'keep both') {
-      const [copy] = await tx
-        .insert(piece)
-        .values({ workspaceId, doc: { ...doc, name: `${doc.name} (other version)`.slice(0, 80) } })
-        .returning();
-      return { kind: 'settled', piece: stored(row), other: copy ? stored(copy) : null };
-    }
+    const version = readRow('version', aside.id, aside.doc);
+    if (!version.ok) throw new Unreadable();
+    const doc = version.value;
+    if (choice === 'keep both')
+      return {
+        kind: 'settled',
+        piece: read(row),
+        other: await addPiece(tx, workspaceId, named(doc, ' (other version)')),
+      };
     await tx.insert(pieceVersion).values({
       workspaceId,
       pieceId: row.id,
@@ -159,6 +239,10 @@ export async function settle(
       .set({ doc, revision: sql`${piece.revision} + 1`, lastChange: aside.changeId, updatedAt: sql`now()` })
       .where(here(workspaceId, row.id))
       .returning();
-    return now ? { kind: 'settled', piece: stored(now), other: null } : { kind: 'missing' };
+    return now ? { kind: 'settled', piece: read(now), other: null } : { kind: 'missing' };
+  });
+  return settling.catch((error: unknown) => {
+    if (error instanceof Unreadable) return { kind: 'unreadable' };
+    throw error;
   });
 }

@@ -29,6 +29,8 @@ export const workspace = pgTable('workspace', {
     .default('in'),
   /** Habits, as `core/settings.ts` describes them. */
   settings: jsonb('settings').notNull().default({}),
+  /** Raised by every change of unit or settings. */
+  settingsRevision: integer('settings_revision').notNull().default(0),
   createdAt: created(),
 });
 
@@ -94,6 +96,21 @@ export const piece = pgTable(
   },
   (t) => [index('piece_workspace').on(t.workspaceId)],
 );
+
+/**
+ * What a card of the bench shows of a piece, worked out once: it holds for one revision of the piece, and for what else
+ * it was worked out from. A cache: losing it costs time only.
+ */
+export const pieceCard = pgTable('piece_card', {
+  pieceId: uuid('piece_id')
+    .primaryKey()
+    .references(() => piece.id, { onDelete: 'cascade' }),
+  workspaceId: inWorkspace(),
+  revision: integer('revision').notNull(),
+  /** A hash of the program, the swatches and the habits it was worked out with. */
+  workedOutWith: text('worked_out_with').notNull(),
+  card: jsonb('card').notNull(),
+});
 
 /** Versions set aside: one that came too late, or one that a later choice replaced. Nothing is overwritten. */
 export const pieceVersion = pgTable(

@@ -1,6 +1,7 @@
 import { and, desc, eq, isNull } from 'drizzle-orm';
-import { readSwatch, type Swatch } from '@/core/swatches';
+import type { Swatch } from '@/core/swatches';
 import type { Db } from './database';
+import { checkedIn, readRows, type Readings } from './records';
 import { swatch } from './schema';
 
 export interface StoredSwatch {
@@ -9,17 +10,23 @@ export interface StoredSwatch {
 }
 
 /** All swatches of a workspace, the newest first. */
-export async function swatches(db: Db, workspaceId: string): Promise<StoredSwatch[]> {
+export async function swatches(db: Db, workspaceId: string): Promise<Readings<StoredSwatch>> {
   const rows = await db
     .select()
     .from(swatch)
     .where(and(eq(swatch.workspaceId, workspaceId), isNull(swatch.archivedAt)))
     .orderBy(desc(swatch.createdAt), desc(swatch.id));
-  return rows.map(({ id, doc }) => ({ id, doc: readSwatch(doc) }));
+  return readRows(
+    'swatch',
+    rows,
+    ({ doc }) => doc,
+    ({ id }, doc) => ({ id, doc }),
+  );
 }
 
 export async function addSwatch(db: Db, workspaceId: string, doc: Swatch): Promise<StoredSwatch> {
-  const [row] = await db.insert(swatch).values({ workspaceId, doc }).returning();
+  const checked = checkedIn('swatch', doc);
+  const [row] = await db.insert(swatch).values({ workspaceId, doc: checked }).returning();
   if (!row) throw new Error('The swatch could not be kept.');
-  return { id: row.id, doc };
+  return { id: row.id, doc: checked };
 }

@@ -1,6 +1,7 @@
 import { and, asc, eq, isNull } from 'drizzle-orm';
-import { migratePiece, type Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece';
 import type { Db } from './database';
+import { checkedIn, readRows, type Readings } from './records';
 import { variant } from './schema';
 
 /** A version that was set beside its piece. */
@@ -10,7 +11,11 @@ export interface StoredVariant {
 }
 
 /** What is set beside a piece, in the order it was. */
-export async function variants(db: Db, workspaceId: string, pieceId: string): Promise<StoredVariant[]> {
+export async function variants(
+  db: Db,
+  workspaceId: string,
+  pieceId: string,
+): Promise<Readings<StoredVariant>> {
   const rows = await db
     .select()
     .from(variant)
@@ -18,7 +23,12 @@ export async function variants(db: Db, workspaceId: string, pieceId: string): Pr
       and(eq(variant.workspaceId, workspaceId), eq(variant.pieceId, pieceId), isNull(variant.archivedAt)),
     )
     .orderBy(asc(variant.createdAt), asc(variant.id));
-  return rows.map(({ id, doc }) => ({ id, doc: migratePiece(doc) }));
+  return readRows(
+    'variant',
+    rows,
+    ({ doc }) => doc,
+    ({ id }, doc) => ({ id, doc }),
+  );
 }
 
 export async function addVariant(
@@ -27,7 +37,8 @@ export async function addVariant(
   pieceId: string,
   doc: Piece,
 ): Promise<StoredVariant> {
-  const [row] = await db.insert(variant).values({ workspaceId, pieceId, doc }).returning();
+  const checked = checkedIn('variant', doc);
+  const [row] = await db.insert(variant).values({ workspaceId, pieceId, doc: checked }).returning();
   if (!row) throw new Error('The version could not be kept.');
-  return { id: row.id, doc };
+  return { id: row.id, doc: checked };
 }

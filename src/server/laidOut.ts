@@ -1,31 +1,41 @@
-import { answersOf, type Answers } from '@/core/answers';
 import type { CellLayout } from '@/core/layout/cellLayout';
 import { shippedLayouts } from '@/core/layout/shipped';
 import type { Piece } from '@/core/piece';
-import { planPiece, type Known } from '@/core/plan';
+import { USUAL_SETTINGS } from '@/core/settings';
+import { planned } from './planner';
 
-type Met = Record<string, CellLayout>;
+export type LaidOut = Readonly<Record<string, CellLayout>>;
 
-/** Layouts that ship, each kept when it is asked for. */
-const keeping = (met: Met) => (key: string) => {
-  const layout = shippedLayouts(key);
-  if (layout) met[key] = layout;
-  return layout;
-};
+/** Layouts that ship, by their keys. */
+export const layoutsOf = (keys: Iterable<string>): LaidOut =>
+  Object.fromEntries(
+    [...new Set(keys)].flatMap((key) => {
+      const layout = shippedLayouts(key);
+      return layout ? [[key, layout] as const] : [];
+    }),
+  );
 
-/** The layouts that the plans of some pieces ask for, so that a page has them from its first paint on. */
-export function laidOut(docs: readonly Piece[]): Readonly<Met> {
-  const met: Met = {};
-  for (const doc of docs) planPiece(doc, { layouts: keeping(met) });
-  return met;
+/**
+ * The layouts that the plans of some pieces ask for, so that a page has them from its first paint on. A piece that
+ * cannot be planned asks for none.
+ */
+export async function laidOut(docs: readonly Piece[]): Promise<LaidOut> {
+  const keys = await Promise.all(
+    docs.map((doc) =>
+      planned({ kind: 'plan', doc, swatches: [], habits: USUAL_SETTINGS }).then(
+        ({ layoutKeys }) => layoutKeys,
+        () => [],
+      ),
+    ),
+  );
+  return layoutsOf(keys.flat());
 }
 
-/** What a piece's plan answers first, null where it has none, and the layouts that it asks for. */
-export function firstAnswers(
-  piece: Piece,
-  known: Omit<Known, 'layouts'>,
-): { readonly answers: Answers | null; readonly laidOut: Readonly<Met> } {
-  const met: Met = {};
-  const plan = planPiece(piece, { ...known, layouts: keeping(met) });
-  return { answers: plan.ok ? answersOf(plan) : null, laidOut: met };
+const samples = new Map<string, Promise<LaidOut>>();
+
+/** The same for samples that never change, worked out once. */
+export function laidOutOnce(name: string, docs: readonly Piece[]): Promise<LaidOut> {
+  const known = samples.get(name) ?? laidOut(docs);
+  samples.set(name, known);
+  return known;
 }

@@ -1,61 +1,63 @@
 import * as z from 'zod';
-import { migratePiece } from '@/core/piece';
+import { migratePiece, type Piece } from '@/core/piece';
 import { addPiece, pieceById, savePiece } from '@/data/pieces';
-import { installation } from './installation';
-import { isId } from './screens';
+import { Trouble } from './trouble';
+import { bodyOf, route, says, type At } from './work';
 
-/** More than any piece document needs; beyond it the request is not one of ours. */
-const MOST_BYTES = 512 * 1024;
+const NO_PIECE = 'This could not be read as a piece, so it was not saved.';
 
-const saveSchema = z.object({
-  revision: z.number().int().min(1),
-  changeId: z.string().min(1).max(80),
-  /** An edit that a window left behind before an update may be of an older format. */
-  doc: z.unknown().transform(migratePiece),
+/** A piece of any format so far: an edit that a window left behind before an update may be older. */
+const docSchema = z.unknown().transform((raw, context): Piece => {
+  try {
+    return migratePiece(raw);
+  } catch (error) {
+    const [issue] = error instanceof z.ZodError ? error.issues : [];
+    const where = issue?.path.join(', ');
+    context.addIssue(issue ? `${NO_PIECE} (${where ? `${where}: ` : ''}${issue.message})` : NO_PIECE);
+    return z.NEVER;
+  }
 });
 
-const says = (status: number, body: unknown) => Response.json(body, { status });
+/** The largest number of PostgreSQL's integer, which a revision is kept in. */
+const MOST_REVISIONS = 2_147_483_647;
+
+/** Ids of changes that one request may name. */
+const MOST_BEFORE = 200;
+const changeIdSchema = z.string().min(1).max(80);
+
+const saveSchema = z.object({
+  revision: z.number().int().min(1).max(MOST_REVISIONS),
+  changeId: changeIdSchema,
+  /** Earlier changes of the same window whose answer it has not heard. */
+  after: z.array(changeIdSchema).max(MOST_BEFORE).default([]),
+  doc: docSchema,
+});
+
+const isId = (id: string) => z.uuid().safeParse(id).success;
 const missing = () =>
   says(404, { message: 'This piece is not here any more. What you changed is kept in this browser.' });
 
-/** The piece as it is now. */
-export async function readPiece(id: string): Promise<Response> {
-  if (!isId(id)) return missing();
-  const { database, workspaceId } = await installation();
-  const piece = await pieceById(database.db, workspaceId, id);
-  return piece ? says(200, piece) : missing();
+async function readPiece(id: string, { db, workspaceId }: At): Promise<Response> {
+  const piece = isId(id) ? await pieceById(db, workspaceId, id) : null;
+  if (!piece) return missing();
+  if (!piece.ok) throw new Trouble(422, `This piece cannot be read by this version: ${piece.unreadable.why}`);
+  return says(200, piece.value);
 }
+
+/** The piece as it is now. */
+export const getPiece = route((_request, at, id) => readPiece(id, at));
 
 /** Puts a piece document on the bench: 201 with its id, 400 not a piece. */
-export async function newPieceFrom(request: Request): Promise<Response> {
-  const read = await bodyOf(request, z.unknown().transform(migratePiece));
-  if (read instanceof Response) return read;
-  const { database, workspaceId } = await installation();
-  const { id } = await addPiece(database.db, workspaceId, read.body);
+export const postPiece = route(async (request, { db, workspaceId }) => {
+  const { id } = await addPiece(db, workspaceId, await bodyOf(request, docSchema, NO_PIECE));
   return says(201, { id });
-}
+});
 
 /** Saves a piece made from a revision: 200 saved, 409 it has moved on and both are kept, 400 not a piece. */
-export async function writePiece(id: string, request: Request): Promise<Response> {
+export const putPiece = route(async (request, { db, workspaceId }, id) => {
   if (!isId(id)) return missing();
-  const read = await bodyOf(request, saveSchema);
-  if (read instanceof Response) return read;
-  const { doc, revision, changeId } = read.body;
-  const { database, workspaceId } = await installation();
-  const answer = await savePiece(database.db, workspaceId, id, { doc, baseRevision: revision, changeId });
+  const { doc, revision, changeId, after } = await bodyOf(request, saveSchema, NO_PIECE);
+  const answer = await savePiece(db, workspaceId, id, { doc, baseRevision: revision, changeId, after });
   if (answer.kind === 'saved') return says(200, { revision: answer.revision });
-  if (answer.kind === 'missing') return missing();
-  return says(409, { current: answer.current, asideId: answer.asideId });
-}
-
-/** What a request brings, or the answer that refuses it in words. */
-async function bodyOf<T>(request: Request, schema: z.ZodType<T>): Promise<{ body: T } | Response> {
-  const text = await request.text();
-  if (text.length > MOST_BYTES)
-    return says(413, { message: 'That is larger than any piece. It was not saved.' });
-  try {
-    return { body: schema.parse(JSON.parse(text)) };
-  } catch {
-    return says(400, { message: 'This could not be read as a piece, so it was not saved.' });
-  }
-}
+  return answer.kind === 'missing' ? missing() : says(409, { asideId: answer.asideId });
+});

@@ -1,98 +1,124 @@
 import { cache } from 'react';
-import { catalogue, type Catalogue } from '@/data/materials';
+import * as z from 'zod';
+import type { Answers } from '@/core/answers';
+import type { CellLayout } from '@/core/layout/cellLayout';
+import type { Piece } from '@/core/piece';
+import { catalogue, type Catalogue, type StoredCatalogue } from '@/data/materials';
+import { patterns, type StoredPattern } from '@/data/patterns';
 import { people, type Measure, type Person } from '@/data/people';
 import {
   asideVersions,
-  namesOnBench,
   pieceById,
+  pieceLabels,
   pieces,
   type AsideVersion,
+  type PieceLabel,
   type StoredPiece,
 } from '@/data/pieces';
-import { patterns, type StoredPattern } from '@/data/patterns';
+import type { Readings, Unreadable } from '@/data/records';
 import { swatches, type StoredSwatch } from '@/data/swatches';
 import { variants, type StoredVariant } from '@/data/variants';
 import { theWorkspace, type Workspace } from '@/data/workspaces';
-import type { Answers } from '@/core/answers';
-import type { CellLayout } from '@/core/layout/cellLayout';
-import type { StitchKey } from '@/core/fit/swatchBook';
-import type { Piece } from '@/core/piece';
-import { bookOfKeyed, keyOfSwatch } from '@/core/swatches';
+import { benchCards, type BenchCard, type BenchCards } from './benchCards';
 import { examples } from './examples';
-import { installation } from './installation';
-import { firstAnswers, laidOut } from './laidOut';
+import { laidOut, layoutsOf } from './laidOut';
+import { planned } from './planner';
+import { entriesOfKeyed, keyed, type KeyedSwatch } from './swatchKeys';
+import { screen, type At } from './work';
 
 export type {
   AsideVersion,
+  BenchCard,
+  BenchCards,
   Catalogue,
+  KeyedSwatch,
   Measure,
   Person,
+  PieceLabel,
+  Readings,
+  StoredCatalogue,
   StoredPattern,
   StoredPiece,
   StoredSwatch,
   StoredVariant,
+  Unreadable,
 };
 
-/** A swatch, and what it is kept under: found once here, not in every window. */
-export interface KeyedSwatch extends StoredSwatch {
-  readonly stitch: StitchKey | null;
+/** What every screen goes by: the unit of lengths, habits, and the swatches that plans stand on. */
+export interface AtHand extends Omit<Workspace, 'id'> {
+  readonly swatches: readonly KeyedSwatch[];
+  readonly unreadableSwatches: readonly Unreadable[];
 }
 
-const keys = new Map<string, StitchKey | null>();
+const readAtHand = async ({ db, workspaceId }: At): Promise<AtHand> => {
+  const { lengthUnit, settings, settingsRevision } = await theWorkspace(db);
+  const { found, unreadable } = await swatches(db, workspaceId);
+  const known = await keyed(found);
+  return { lengthUnit, settings, settingsRevision, swatches: known, unreadableSwatches: unreadable };
+};
 
-/** A swatch is never changed, so its key is found once. */
-function keyed(swatch: StoredSwatch): KeyedSwatch {
-  if (!keys.has(swatch.id)) keys.set(swatch.id, keyOfSwatch(swatch.doc));
-  return { ...swatch, stitch: keys.get(swatch.id) ?? null };
-}
-
-/** What every screen goes by: the unit of lengths, habits, and the swatches that plans stand on. Asked for once a page. */
-export const atHand = cache(async (): Promise<Omit<Workspace, 'id'> & { swatches: KeyedSwatch[] }> => {
-  const { database, workspaceId } = await installation();
-  const { lengthUnit, settings } = await theWorkspace(database.db);
-  return { lengthUnit, settings, swatches: (await swatches(database.db, workspaceId)).map(keyed) };
-});
+/** What every screen goes by. Asked for once a page. */
+export const atHand = cache((): Promise<AtHand> => screen(readAtHand));
 
 /** What the People screen shows. */
-export async function peopleScreen(): Promise<{ people: Person[] }> {
-  const { database, workspaceId } = await installation();
-  return { people: await people(database.db, workspaceId) };
-}
+export const peopleScreen = (): Promise<{ people: Readings<Person> }> =>
+  screen(async ({ db, workspaceId }) => ({ people: await people(db, workspaceId) }));
 
 /** What the Materials screen shows. */
-export async function materialsScreen(): Promise<{ catalogue: Catalogue }> {
-  const { database, workspaceId } = await installation();
-  return { catalogue: await catalogue(database.db, workspaceId) };
-}
+export const materialsScreen = (): Promise<{ catalogue: StoredCatalogue }> =>
+  screen(async ({ db, workspaceId }) => ({ catalogue: await catalogue(db, workspaceId) }));
 
 /** What the Swatches screen shows: swatches themselves are at hand on every screen. */
-export async function swatchesScreen(): Promise<{ pieces: StoredPiece[] }> {
-  const { database, workspaceId } = await installation();
-  return { pieces: await pieces(database.db, workspaceId) };
+export const swatchesScreen = (): Promise<{ pieces: readonly StoredPiece[] }> =>
+  screen(async ({ db, workspaceId }) => ({ pieces: (await pieces(db, workspaceId)).found }));
+
+/** Cards that a page brings along; the others come as one scrolls. */
+const FIRST_CARDS = 8;
+
+export interface BenchData {
+  /** All that lies on the bench, to be found by; the one last worked on first. */
+  readonly labels: readonly PieceLabel[];
+  /** The first of their cards. */
+  readonly first: BenchCards;
+  /** Pieces put away. */
+  readonly away: readonly PieceLabel[];
+  readonly patterns: Readings<StoredPattern>;
+  readonly people: readonly Person[];
 }
 
 /** What the Bench shows. */
-export async function benchScreen(): Promise<BenchData> {
-  const { database, workspaceId } = await installation();
-  const { db } = database;
-  const onBench = await pieces(db, workspaceId);
-  return {
-    pieces: onBench,
-    laidOut: laidOut(onBench.map(({ doc }) => doc)),
-    away: await pieces(db, workspaceId, true),
-    patterns: await patterns(db, workspaceId),
-    people: await people(db, workspaceId),
-  };
+export const benchScreen = (): Promise<BenchData> =>
+  screen(async (at) => {
+    const { db, workspaceId } = at;
+    const labels = await pieceLabels(db, workspaceId);
+    const first = labels.slice(0, FIRST_CARDS).map(({ id }) => id);
+    return {
+      labels,
+      first: await benchCards(at, first, await atHand()),
+      away: await pieceLabels(db, workspaceId, true),
+      patterns: await patterns(db, workspaceId),
+      people: (await people(db, workspaceId)).found,
+    };
+  });
+
+/** Cards of the bench that are asked for as one scrolls. */
+export const moreCards = async (at: At, ids: readonly string[]): Promise<BenchCards> =>
+  benchCards(at, ids, await readAtHand(at));
+
+export interface GalleryData {
+  readonly people: readonly Person[];
+  readonly catalogue: Catalogue;
+  /** Finished pieces to look at, one or more of each stitch. */
+  readonly examples: readonly Piece[];
 }
 
-export interface BenchData {
-  readonly pieces: readonly StoredPiece[];
-  readonly laidOut: Readonly<Record<string, CellLayout>>;
-  /** Pieces put away. */
-  readonly away: readonly StoredPiece[];
-  readonly patterns: readonly StoredPattern[];
-  readonly people: readonly Person[];
-}
+/** What the gallery shows. */
+export const galleryScreen = (): Promise<GalleryData> =>
+  screen(async ({ db, workspaceId }) => ({
+    people: (await people(db, workspaceId)).found,
+    catalogue: await catalogue(db, workspaceId),
+    examples: await examples(),
+  }));
 
 export interface PlanScreenData {
   readonly piece: StoredPiece;
@@ -105,58 +131,48 @@ export interface PlanScreenData {
 /** What lies ready beside the piece that is planned. */
 export interface PlanBench {
   readonly laidOut: Readonly<Record<string, CellLayout>>;
-  readonly aside: readonly AsideVersion[];
+  readonly aside: Readings<AsideVersion>;
   /** What is set beside it, to be compared. */
-  readonly variants: readonly StoredVariant[];
+  readonly variants: Readings<StoredVariant>;
   /** What else is on the bench, to be set beside it. */
   readonly others: readonly { readonly id: string; readonly name: string }[];
   readonly people: readonly Person[];
   readonly catalogue: Catalogue;
 }
 
-export interface GalleryData {
-  readonly people: readonly Person[];
-  readonly catalogue: Catalogue;
-  /** Finished pieces to look at, one or more of each stitch. */
-  readonly examples: readonly Piece[];
-}
+export type PlanScreenReading =
+  | { readonly kind: 'there'; readonly data: PlanScreenData }
+  /** The piece is there, and this version cannot read it. */
+  | { readonly kind: 'unreadable'; readonly unreadable: Unreadable }
+  | { readonly kind: 'missing' };
 
-/** What the gallery shows. */
-export async function galleryScreen(): Promise<GalleryData> {
-  const { database, workspaceId } = await installation();
-  const { db } = database;
-  return {
-    people: await people(db, workspaceId),
-    catalogue: await catalogue(db, workspaceId),
-    examples: await examples(),
-  };
-}
+/** What the Plan screen shows. A page and its title ask once. */
+export const planScreen = cache((id: string): Promise<PlanScreenReading> =>
+  screen(async (at) => {
+    const piece = z.uuid().safeParse(id).success ? await pieceById(at.db, at.workspaceId, id) : null;
+    if (!piece) return { kind: 'missing' };
+    if (!piece.ok) return { kind: 'unreadable', unreadable: piece.unreadable };
+    const { settings, swatches } = await atHand();
+    const ask = { kind: 'plan', doc: piece.value.doc, habits: settings } as const;
+    // A fault in the plan is told where the plan would stand; the piece can be changed all the same.
+    const { answers, layoutKeys } = await planned({ ...ask, swatches: entriesOfKeyed(swatches) }).catch(
+      () => ({ answers: null, layoutKeys: [] }),
+    );
+    const data = { piece: piece.value, answers, bench: planBench(id, layoutsOf(layoutKeys)) };
+    return { kind: 'there', data };
+  }),
+);
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
-export const isId = (id: string): boolean => UUID.test(id);
-
-/** What the Plan screen shows; null where there is no such piece. A page and its title ask once. */
-export const planScreen = cache(async (id: string): Promise<PlanScreenData | null> => {
-  if (!isId(id)) return null;
-  const { database, workspaceId } = await installation();
-  const { db } = database;
-  const piece = await pieceById(db, workspaceId, id);
-  if (!piece) return null;
-  const { settings, swatches } = await atHand();
-  const { answers, laidOut } = firstAnswers(piece.doc, { swatches: bookOfKeyed(swatches), habits: settings });
-  return { piece, answers, bench: planBench(id, laidOut) };
-});
-
-async function planBench(id: string, laidOutAlready: PlanBench['laidOut']): Promise<PlanBench> {
-  const { database, workspaceId } = await installation();
-  const { db } = database;
-  const [late, beside] = [await asideVersions(db, workspaceId, id), await variants(db, workspaceId, id)];
-  return {
-    laidOut: { ...laidOut([...late, ...beside].map(({ doc }) => doc)), ...laidOutAlready },
-    aside: late,
-    variants: beside,
-    others: (await namesOnBench(db, workspaceId)).filter((other) => other.id !== id),
-    people: await people(db, workspaceId),
-    catalogue: await catalogue(db, workspaceId),
-  };
-}
+const planBench = (id: string, laidOutAlready: PlanBench['laidOut']): Promise<PlanBench> =>
+  screen(async ({ db, workspaceId }) => {
+    const [aside, beside] = [await asideVersions(db, workspaceId, id), await variants(db, workspaceId, id)];
+    const docs = [...aside.found, ...beside.found].map(({ doc }) => doc);
+    return {
+      laidOut: { ...(await laidOut(docs)), ...laidOutAlready },
+      aside,
+      variants: beside,
+      others: (await pieceLabels(db, workspaceId)).filter((other) => other.id !== id),
+      people: (await people(db, workspaceId)).found,
+      catalogue: await catalogue(db, workspaceId),
+    };
+  });

@@ -1,14 +1,19 @@
 import { STRUCTURES } from '@/core/structures/registry';
-import { laidOut } from '@/server/laidOut';
+import { laidOutOnce } from '@/server/laidOut';
 import { GalleryScreen } from '@/ui/gallery/GalleryScreen';
 import { samplePiece } from '@/ui/gallery/sample';
 import { GivenLayouts } from '@/ui/layouts/useLayouts';
 
 export const metadata = { title: 'Gallery' };
 
-export default function Page() {
+export default async function Page() {
   return (
-    <GivenLayouts laidOut={laidOut(STRUCTURES.map(({ id }) => samplePiece(id)))}>
+    <GivenLayouts
+      laidOut={await laidOutOnce(
+        'gallery',
+        STRUCTURES.map(({ id }) => samplePiece(id)),
+      )}
+    >
       <GalleryScreen />
     </GivenLayouts>
   );

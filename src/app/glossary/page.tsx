@@ -1,15 +1,15 @@
 import { GLOSSARY } from '@/core/glossary';
-import { laidOut } from '@/server/laidOut';
+import { laidOutOnce } from '@/server/laidOut';
 import { samplePiece } from '@/ui/gallery/sample';
 import { GlossaryScreen } from '@/ui/glossary/GlossaryScreen';
 import { GivenLayouts } from '@/ui/layouts/useLayouts';
 
 export const metadata = { title: 'Words' };
 
-export default function Page() {
+export default async function Page() {
   const drawn = GLOSSARY.flatMap(({ example }) => (example ? [samplePiece(example.structureId)] : []));
   return (
-    <GivenLayouts laidOut={laidOut(drawn)}>
+    <GivenLayouts laidOut={await laidOutOnce('glossary', drawn)}>
       <GlossaryScreen />
     </GivenLayouts>
   );

@@ -106,7 +106,9 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
     return { ...pose, centre: [x + marks.bodyStartMm, y, z] };
   });
   const findings = path.findings.map((finding): Point => {
-    const { end, nth } = claspOf(finding) ?? { end: 'end', nth: 0 };
+    const clasp = claspOf(finding);
+    if (!clasp) throw new Error(`The layout has no place for ${finding.name}: it is no clasp.`);
+    const { end, nth } = clasp;
     return [end === 'start' ? marks.ringStartMm : marks.ringEndMm, across[end][nth] ?? 0, 0];
   });
   const around = parts.ends.joined ? { aroundMm: marks.bodyEndMm - marks.bodyStartMm } : {};

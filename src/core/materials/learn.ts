@@ -52,11 +52,12 @@ export function measuredProblem({ lengthMm, diameterMm, holeMm, widthMm, apartMm
 
 /** A closure that was measured closed, mm: its halves keep their proportion, and nothing is uncertain about it. */
 export function learnedClasp(clasp: Clasp, closedMm: number): Clasp {
-  const factor = closedMm / claspClosedMm(clasp);
+  const before = claspClosedMm(clasp);
+  const startMm = before > 0 ? closedMm * (clasp.startMm / before) : closedMm / 2;
   return {
     ...clasp,
-    startMm: clasp.startMm * factor,
-    endMm: clasp.endMm * factor,
+    startMm,
+    endMm: closedMm - startMm,
     spreadMm: 0,
     source: 'measured',
   };

@@ -54,6 +54,8 @@ export function wordProblem(problem: Problem, style: LengthStyle): string {
         `The clasp and its loops take ${formatLength(problem.allowanceMm, style)}, and the whole piece is to be ` +
         `${formatLength(problem.wishMm, style)}. Nothing is left to weave: take a shorter clasp or fewer loop seeds.`
       );
+    case 'fault':
+      return `This could not be worked out, by a fault of the program (${problem.why}). Your choices are kept: take the last one back, or choose otherwise.`;
     case 'too-many-units':
       return `That would be ${problem.units} units; ${problem.most} is the most. Is a bead’s length right?`;
   }

@@ -2,9 +2,9 @@
 
 import { revalidatePath } from 'next/cache';
 import * as z from 'zod';
-import { putAway, type Shelf } from '@/data/archive';
-import { done, refused, type Answer } from '../answer';
-import { installation } from '../installation';
+import { putAway, SHELF_NAMES, type Shelf } from '@/data/archive';
+import { done, refused } from '../answer';
+import { action } from '../work';
 
 export type { Shelf } from '@/data/archive';
 
@@ -18,18 +18,13 @@ const NAMES: Readonly<Record<Shelf, string>> = {
   variant: 'version',
 };
 
-const askedSchema = z.object({
-  shelf: z.enum(['measure', 'pattern', 'person', 'piece', 'swatch', 'variant']),
-  id: z.uuid(),
-  away: z.boolean(),
-});
-
 /** Puts a thing away, so that nothing shows it or stands on it, or brings it back. */
-export async function putAwayAction(shelf: Shelf, id: string, away: boolean): Promise<Answer<null>> {
-  const parsed = askedSchema.safeParse({ shelf, id, away });
-  if (!parsed.success) return refused('There is no such thing to put away. Reload the page.');
-  const { database, workspaceId } = await installation();
-  const found = await putAway(database.db, workspaceId, parsed.data.shelf, id, away);
-  revalidatePath('/', 'layout');
-  return found ? done(null) : refused(`That ${NAMES[shelf]} is gone already. Reload the page.`);
-}
+export const putAwayAction = action(
+  z.object({ shelf: z.enum(SHELF_NAMES), id: z.uuid(), away: z.boolean() }),
+  'There is no such thing to put away. Reload the page.',
+  async ({ shelf, id, away }, { db, workspaceId }) => {
+    const found = await putAway(db, workspaceId, shelf, id, away);
+    revalidatePath('/', 'layout');
+    return found ? done(null) : refused(`That ${NAMES[shelf]} is gone already. Reload the page.`);
+  },
+);

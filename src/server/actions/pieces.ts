@@ -4,150 +4,183 @@ import { revalidatePath } from 'next/cache';
 import * as z from 'zod';
 import { KINDS } from '@/core/body/kinds';
 import { SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
-import { asPattern, choicesSchema, copyOf, forWearer, newPiece, pieceSchema, type Piece } from '@/core/piece';
+import { patternOf } from '@/core/pattern';
+import {
+  choicesSchema,
+  copyOf,
+  forWearer,
+  migratePiece,
+  newPiece,
+  pieceName,
+  type Piece,
+} from '@/core/piece';
 import { structureById } from '@/core/structures/registry';
 import { people } from '@/data/people';
-import { addPattern, patterns } from '@/data/patterns';
-import { addPiece, pieceById, settle, type StoredPiece } from '@/data/pieces';
+import { addPattern, patternById } from '@/data/patterns';
+import { addPiece, pieceById, settle, SETTLEMENTS } from '@/data/pieces';
 import { addVariant } from '@/data/variants';
 import { theWorkspace } from '@/data/workspaces';
-import { done, firstMessage, refused, type Answer } from '../answer';
-import { installation } from '../installation';
+import { done, refused, type Answer } from '../answer';
+import { action, type At } from '../work';
 
-const idSchema = z.uuid();
-
-const startSchema = z.object({
-  structureId: z.string(),
-  kind: z.enum(KINDS).default('bracelet'),
-  /** Somebody, a typical size, or nobody yet. */
-  personId: idSchema.nullable(),
-  typical: z.enum(SIZES).nullable().default(null),
-  /** Parameters and beads as they were played with in the gallery. */
-  params: choicesSchema.shape.structure.shape.params.optional(),
-  beads: choicesSchema.shape.beads.optional(),
-  without: choicesSchema.shape.without.optional(),
-});
+const GONE = 'That piece is not here any more. Reload the bench.';
+const UNREADABLE = 'That piece cannot be read by this version. Its card on the bench says why.';
+const idSchema = z.uuid(GONE);
 
 /** Somebody by id, a typical size, or nobody yet. */
-async function wearerOf(personId: string | null, typical: TypicalSize | null): Promise<Piece['wearer']> {
-  const { database, workspaceId } = await installation();
-  const who = (await people(database.db, workspaceId)).find((p) => p.id === personId);
+async function wearerOf(
+  { db, workspaceId }: At,
+  personId: string | null,
+  typical: TypicalSize | null,
+): Promise<Piece['wearer']> {
+  const who = (await people(db, workspaceId)).found.find((p) => p.id === personId);
   if (who) return { personId: who.id, name: who.name, girths: who.girths, typical: null };
   return typical && { personId: null, name: `a ${typical} adult`, girths: typicalGirths(typical), typical };
 }
 
-/** Starts a piece and answers with its id. */
-export async function startPieceAction(input: z.input<typeof startSchema>): Promise<Answer<string>> {
-  const parsed = startSchema.safeParse(input);
-  if (!parsed.success) return refused(firstMessage(parsed.error));
-  const { kind, personId, typical, params, beads, without = [] } = parsed.data;
-  const structure = structureById(parsed.data.structureId);
-  if (!structure) return refused('Choose a structure to start from.');
-  const [wrong] = structure.check(params ?? structure.defaults);
-  if (wrong !== undefined) return refused(wrong);
-
-  const { database, workspaceId } = await installation();
-  const wearer = await wearerOf(personId, typical);
-  const named = kind.charAt(0).toUpperCase() + kind.slice(1);
-  const name = wearer && !wearer.typical ? `${named} for ${wearer.name}` : `New ${kind}`;
-  const { settings } = await theWorkspace(database.db);
-  const fresh = newPiece(name, structure.id, wearer, kind, settings);
-  const piece = await addPiece(database.db, workspaceId, {
-    ...fresh,
-    structure: { id: structure.id, params: { ...(params ?? structure.defaults) } },
-    beads: { ...fresh.beads, ...beads },
-    without,
-  });
-  revalidatePath('/');
-  return done(piece.id);
+/** The document of a piece, or in words why it cannot be had. */
+async function docOf({ db, workspaceId }: At, id: string): Promise<Answer<Piece>> {
+  const found = await pieceById(db, workspaceId, id);
+  if (!found) return refused(GONE);
+  return found.ok ? done(found.value.doc) : refused(UNREADABLE);
 }
 
-const GONE = refused('That piece is not here any more. Reload the bench.');
+/** Starts a piece and answers with its id. */
+export const startPieceAction = action(
+  z.object({
+    structureId: z.string(),
+    kind: z.enum(KINDS).default('bracelet'),
+    /** Somebody, a typical size, or nobody yet. */
+    personId: idSchema.nullable(),
+    typical: z.enum(SIZES).nullable().default(null),
+    /** Parameters and beads as they were played with in the gallery. */
+    params: choicesSchema.shape.structure.shape.params.optional(),
+    beads: choicesSchema.shape.beads.optional(),
+    without: choicesSchema.shape.without.optional(),
+  }),
+  'This could not be read as the beginning of a piece. Choose what it is, for whom, and a stitch.',
+  async ({ structureId, kind, personId, typical, params, beads, without = [] }, at) => {
+    const structure = structureById(structureId);
+    if (!structure) return refused('Choose a structure to start from.');
+    const [wrong] = structure.check(params ?? structure.defaults);
+    if (wrong !== undefined) return refused(wrong);
+
+    const { db, workspaceId } = at;
+    const wearer = await wearerOf(at, personId, typical);
+    const kindName = kind.charAt(0).toUpperCase() + kind.slice(1);
+    const name = wearer && !wearer.typical ? `${kindName} for ${wearer.name}` : `New ${kind}`;
+    const { settings } = await theWorkspace(db);
+    const fresh = newPiece(pieceName(name), structure.id, wearer, kind, settings);
+    const piece = await addPiece(db, workspaceId, {
+      ...fresh,
+      structure: { id: structure.id, params: { ...(params ?? structure.defaults) } },
+      beads: { ...fresh.beads, ...beads },
+      without,
+    });
+    revalidatePath('/');
+    return done(piece.id);
+  },
+);
 
 /** Puts a copy of a piece on the bench and answers with its id. */
-export async function duplicateAction(id: string): Promise<Answer<string>> {
-  if (!idSchema.safeParse(id).success) return GONE;
-  const { database, workspaceId } = await installation();
-  const found = await pieceById(database.db, workspaceId, id);
-  if (!found) return GONE;
-  const copy = await addPiece(database.db, workspaceId, copyOf(found.doc));
+export const duplicateAction = action(idSchema, GONE, async (id, at) => {
+  const found = await docOf(at, id);
+  if (!found.ok) return found;
+  const copy = await addPiece(at.db, at.workspaceId, copyOf(found.value));
   revalidatePath('/');
   return done(copy.id);
-}
-
-const againSchema = z.object({
-  /** The piece, or the pattern, to make again. */
-  from: z.enum(['piece', 'pattern']),
-  id: idSchema,
-  personId: idSchema.nullable(),
-  typical: z.enum(SIZES).nullable().default(null),
 });
 
 /** Makes a piece or a pattern again for somebody, and answers with the id of the new piece. */
-export async function makeAgainAction(input: z.input<typeof againSchema>): Promise<Answer<string>> {
-  const parsed = againSchema.safeParse(input);
-  if (!parsed.success) return refused(firstMessage(parsed.error));
-  const { from, id, personId, typical } = parsed.data;
-  const { database, workspaceId } = await installation();
-  const { db } = database;
-  const found =
-    from === 'piece'
-      ? await pieceById(db, workspaceId, id)
-      : (await patterns(db, workspaceId)).find((one) => one.id === id);
-  if (!found) return GONE;
-  const { settings } = await theWorkspace(db);
-  const doc = forWearer(found.doc, await wearerOf(personId, typical), settings);
-  const piece = await addPiece(db, workspaceId, doc);
-  revalidatePath('/');
-  return done(piece.id);
-}
+export const makeAgainAction = action(
+  z.object({
+    /** The piece, or the pattern, to make again. */
+    from: z.enum(['piece', 'pattern']),
+    id: idSchema,
+    personId: idSchema.nullable(),
+    typical: z.enum(SIZES).nullable().default(null),
+  }),
+  'This could not be read. Choose for whom it is to be made again.',
+  async ({ from, id, personId, typical }, at) => {
+    const { db, workspaceId } = at;
+    let doc: Piece;
+    if (from === 'piece') {
+      const piece = await docOf(at, id);
+      if (!piece.ok) return piece;
+      doc = piece.value;
+    } else {
+      const pattern = await patternById(db, workspaceId, id);
+      if (!pattern) return refused('That pattern is not here any more. Reload the bench.');
+      if (!pattern.ok) return refused(UNREADABLE);
+      doc = pattern.value.piece;
+    }
+    const { settings } = await theWorkspace(db);
+    const again = forWearer(doc, await wearerOf(at, personId, typical), settings);
+    const piece = await addPiece(db, workspaceId, again);
+    revalidatePath('/');
+    return done(piece.id);
+  },
+);
 
 /** Keeps a piece as a pattern: everything but its wearer. */
-export async function keepPatternAction(id: string): Promise<Answer<null>> {
-  if (!idSchema.safeParse(id).success) return GONE;
-  const { database, workspaceId } = await installation();
-  const found = await pieceById(database.db, workspaceId, id);
-  if (!found) return GONE;
-  await addPattern(database.db, workspaceId, asPattern(found.doc));
+export const keepPatternAction = action(idSchema, GONE, async (id, at) => {
+  const found = await docOf(at, id);
+  if (!found.ok) return found;
+  await addPattern(at.db, at.workspaceId, patternOf(found.value));
   revalidatePath('/');
   return done(null);
-}
+});
 
-/** Sets a version of a piece, or another piece, beside it. */
-export async function setBesideAction(pieceId: string, doc: unknown): Promise<Answer<null>> {
-  const version = pieceSchema.safeParse(doc);
-  if (!idSchema.safeParse(pieceId).success) return GONE;
-  if (!version.success) return refused('This version could not be read, so it was not set beside.');
-  const { database, workspaceId } = await installation();
-  if (!(await pieceById(database.db, workspaceId, pieceId))) return GONE;
-  await addVariant(database.db, workspaceId, pieceId, version.data);
+async function setBeside(at: At, pieceId: string, doc: Piece): Promise<Answer<null>> {
+  const { db, workspaceId } = at;
+  if (!(await pieceById(db, workspaceId, pieceId))) return refused(GONE);
+  await addVariant(db, workspaceId, pieceId, doc);
   revalidatePath(`/plan/${pieceId}`);
   return done(null);
 }
 
-/** Sets another piece of the bench beside this one, as it is now. */
-export async function setOtherBesideAction(pieceId: string, otherId: string): Promise<Answer<null>> {
-  if (!idSchema.safeParse(otherId).success) return GONE;
-  const { database, workspaceId } = await installation();
-  const other = await pieceById(database.db, workspaceId, otherId);
-  return other ? setBesideAction(pieceId, other.doc) : GONE;
-}
-
-const settleSchema = z.object({
-  asideId: idSchema,
-  choice: z.enum(['keep current', 'use aside', 'keep both']),
+const versionSchema = z.unknown().transform((raw, context): Piece => {
+  try {
+    return migratePiece(raw);
+  } catch {
+    context.addIssue('This version could not be read, so it was not set beside.');
+    return z.NEVER;
+  }
 });
 
-/** Settles which of two versions of a piece is to go on. */
-export async function settleAction(
-  input: z.input<typeof settleSchema>,
-): Promise<Answer<{ piece: StoredPiece; other: StoredPiece | null }>> {
-  const parsed = settleSchema.safeParse(input);
-  if (!parsed.success) return refused(firstMessage(parsed.error));
-  const { database, workspaceId } = await installation();
-  const answer = await settle(database.db, workspaceId, parsed.data.asideId, parsed.data.choice);
-  revalidatePath('/');
-  return answer.kind === 'settled'
-    ? done(answer)
-    : refused('That version is gone. Reload the page to see what there is.');
-}
+/** Sets a version of a piece beside it. */
+export const setBesideAction = action(
+  z.object({ pieceId: idSchema, doc: versionSchema }),
+  'This version could not be read, so it was not set beside.',
+  ({ pieceId, doc }, at) => setBeside(at, pieceId, doc),
+);
+
+/** Sets another piece of the bench beside this one, as it is now. */
+export const setOtherBesideAction = action(
+  z.object({ pieceId: idSchema, otherId: idSchema }),
+  GONE,
+  async ({ pieceId, otherId }, at) => {
+    const other = await docOf(at, otherId);
+    return other.ok ? setBeside(at, pieceId, other.value) : other;
+  },
+);
+
+/** Settles which of two versions of a piece is to go on. Chosen before, it stays as it was chosen. */
+export const settleAction = action(
+  z.object({ asideId: z.uuid(), choice: z.enum(SETTLEMENTS) }),
+  'That version is gone. Reload the page to see what there is.',
+  async ({ asideId, choice }, { db, workspaceId }) => {
+    const answer = await settle(db, workspaceId, asideId, choice);
+    revalidatePath('/');
+    switch (answer.kind) {
+      case 'settled':
+        return done({ piece: answer.piece, other: answer.other });
+      case 'already':
+        return done({ piece: answer.piece, other: null });
+      case 'unreadable':
+        return refused('One of the two versions cannot be read, so nothing was changed. Save it as a file.');
+      case 'missing':
+        return refused('That version is gone. Reload the page to see what there is.');
+    }
+  },
+);

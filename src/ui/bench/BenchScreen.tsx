@@ -6,54 +6,48 @@ import { useState } from 'react';
 import { counted } from '@/core/words/figures';
 import { structureById } from '@/core/structures/registry';
 import { putAwayAction, type Shelf } from '@/server/actions/archive';
-import type { BenchData, StoredPattern, StoredPiece } from '@/server/screens';
+import type { BenchData, PieceLabel, StoredPattern } from '@/server/screens';
+import { ask } from '../fields/ask';
 import { hasWords } from '../fields/sought';
 import { useUndo } from '../fields/useUndo';
-import { GivenLayouts } from '../layouts/useLayouts';
 import { Term } from '../glossary/Term';
 import { Begin, Find, ScreenHeader } from '../shell/ScreenHeader';
-import { PieceCard } from './PieceCard';
+import { UnreadableThings } from '../shell/Unreadable';
+import { KeptHere } from './KeptHere';
+import { aboutPiece, PieceCard } from './PieceCard';
 import { StartPiece } from './StartPiece';
+import { useCards } from './useCards';
 import styles from './Bench.module.css';
 
-/** Cards that a usual screen shows before it is scrolled. */
-const SEEN_AT_ONCE = 5;
-
 /** The pieces planned, each with its little true picture; patterns to make again; what was put away. */
-export function BenchScreen(data: BenchData) {
-  return (
-    <GivenLayouts laidOut={data.laidOut}>
-      <Bench {...data} />
-    </GivenLayouts>
-  );
-}
-
-function Bench({ pieces, away, patterns, people }: BenchData) {
+export function BenchScreen({ labels, first, away, patterns, people }: BenchData) {
   const asked = useSearchParams().has('start');
   const router = useRouter();
-  const [begun, setBegun] = useState(pieces.length === 0);
+  const [begun, setBegun] = useState(labels.length === 0);
   const starting = begun || asked;
   const leave = () => {
     setBegun(false);
     if (asked) router.replace('/');
   };
   const [sought, setSought] = useState('');
-  const found = pieces.filter((piece) => matches(piece, sought));
+  const { cards, want } = useCards(first);
+  const found = labels.filter((label) => hasWords(sought, label.name, aboutPiece(label)));
   return (
     <div className={styles.bench}>
       <ScreenHeader
         title="Bench"
-        told={pieces.length === 0 ? 'nothing on it yet' : counted(pieces.length, 'piece')}
+        told={labels.length === 0 ? 'nothing on it yet' : counted(labels.length, 'piece')}
       >
-        {pieces.length > 1 && (
+        {labels.length > 1 && (
           <Find label="Find a piece" hint="Find by name, wearer, stitch" sought={sought} onSeek={setSought} />
         )}
         {!starting && <Begin onBegin={() => setBegun(true)}>Start a piece</Begin>}
       </ScreenHeader>
+      <KeptHere />
       {starting && (
-        <StartPiece people={people} patterns={patterns} onCancel={pieces.length > 0 ? leave : null} />
+        <StartPiece people={people} patterns={patterns.found} onCancel={labels.length > 0 ? leave : null} />
       )}
-      {pieces.length === 0 ? (
+      {labels.length === 0 ? (
         <section className={`card ${styles.empty}`}>
           <h2>What a plan tells you</h2>
           <p>
@@ -68,19 +62,25 @@ function Bench({ pieces, away, patterns, people }: BenchData) {
         </p>
       ) : (
         <ul className={styles.pieces}>
-          {found.map((piece, at) => (
-            <PieceCard key={piece.id} stored={piece} people={people} onTop={at < SEEN_AT_ONCE} />
+          {found.map((label) => (
+            <PieceCard
+              key={label.id}
+              label={label}
+              people={people}
+              shown={cards.get(label.id)}
+              onWant={want}
+              bench={labels}
+              onTop={first.cards[label.id] !== undefined}
+            />
           ))}
         </ul>
       )}
-      <Patterns patterns={patterns} />
+      <UnreadableThings things={patterns.unreadable} />
+      <Patterns patterns={patterns.found} />
       <PutAway away={away} />
     </div>
   );
 }
-
-const matches = ({ doc }: StoredPiece, sought: string): boolean =>
-  hasWords(sought, doc.name, doc.kind, doc.wearer?.name, structureById(doc.structure.id)?.name);
 
 function Patterns({ patterns }: { readonly patterns: readonly StoredPattern[] }) {
   const putAway = useUndo('pattern');
@@ -90,7 +90,7 @@ function Patterns({ patterns }: { readonly patterns: readonly StoredPattern[] })
       <h2 id="patterns">Patterns</h2>
       <p className="soft">Pieces without their wearer. “Start a piece” makes one of them for anybody.</p>
       <ul>
-        {patterns.map(({ id, doc }) => (
+        {patterns.map(({ id, doc: { piece: doc } }) => (
           <li key={id}>
             <span>
               <strong>{doc.name}</strong> · {doc.kind} · {structureById(doc.structure.id)?.name.toLowerCase()}
@@ -106,12 +106,12 @@ function Patterns({ patterns }: { readonly patterns: readonly StoredPattern[] })
 }
 
 /** What is off the bench, to be brought back. */
-function PutAway({ away }: { readonly away: readonly StoredPiece[] }) {
+function PutAway({ away }: { readonly away: readonly PieceLabel[] }) {
   const { message } = App.useApp();
   const router = useRouter();
   if (away.length === 0) return null;
   const bringBack = async (shelf: Shelf, id: string) => {
-    const answer = await putAwayAction(shelf, id, false);
+    const answer = await ask(putAwayAction, { shelf, id, away: false });
     if (!answer.ok) return void message.error(answer.message);
     router.refresh();
   };
@@ -119,14 +119,13 @@ function PutAway({ away }: { readonly away: readonly StoredPiece[] }) {
     <details className={`card ${styles.shelf}`}>
       <summary>Put away: {counted(away.length, 'piece')}</summary>
       <ul>
-        {away.map(({ id, doc }) => (
-          <li key={id}>
+        {away.map((label) => (
+          <li key={label.id}>
             <span>
-              <strong>{doc.name}</strong> · {doc.kind}
-              {doc.wearer ? ` for ${doc.wearer.name}` : ''}
+              <strong>{label.name}</strong> · {aboutPiece(label)}
             </span>
-            <Button onClick={() => void bringBack('piece', id)}>
-              Back on the bench<span className="srOnly">: {doc.name}</span>
+            <Button onClick={() => void bringBack('piece', label.id)}>
+              Back on the bench<span className="srOnly">: {label.name}</span>
             </Button>
           </li>
         ))}

@@ -3,71 +3,118 @@
 import { App, Button, Dropdown } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useEffect, useState, useTransition } from 'react';
 import { useInView } from 'react-intersection-observer';
-import { KIND_FACTS } from '@/core/body/kinds';
-import { countWords } from '@/core/choosing';
-import { planPiece } from '@/core/plan';
+import { KIND_FACTS, KINDS } from '@/core/body/kinds';
 import { structureById } from '@/core/structures/registry';
-import { wordProblem } from '@/core/words/problems';
 import { duplicateAction, keepPatternAction, makeAgainAction } from '@/server/actions/pieces';
-import type { Piece } from '@/core/piece';
-import type { Person, StoredPiece } from '@/server/screens';
+import type { Person, PieceLabel } from '@/server/screens';
+import { ask } from '../fields/ask';
 import { useUndo } from '../fields/useUndo';
-import { PieceStrip } from '../piece/PieceDrawing';
-import { sitWords } from '../plan/SlipHead';
-import { useKnown } from '../shell/useKnown';
-import { useLengths } from '../shell/lengths';
+import { GivenLayouts } from '../layouts/useLayouts';
+import { UnreadableThing } from '../shell/Unreadable';
+import { CardFacts, CardPicture } from './PieceFacts';
+import type { ShownCard } from './useCards';
 import { NOBODY, whoAsked, WhoChoice, type Who } from './WhoChoice';
 import styles from './Bench.module.css';
 
 interface Props {
-  readonly stored: StoredPiece;
+  readonly label: PieceLabel;
   readonly people: readonly Person[];
 }
 
 interface CardProps extends Props {
-  /** Whether it stands so high on the bench that it is seen at once. */
+  /** What it shows; undefined until it is wanted and has come. */
+  readonly shown: ShownCard | undefined;
+  readonly onWant: (id: string) => void;
+  /** Changes when the bench does: then the card is asked for anew. */
+  readonly bench: object;
+  /** It came with the page. */
   readonly onTop: boolean;
 }
 
-/** A piece on the bench with its little true picture, and what can be done with it. */
-export function PieceCard({ stored, people, onTop }: CardProps) {
-  const { message } = App.useApp();
-  const router = useRouter();
-  const putAway = useUndo('piece');
-  const [again, setAgain] = useState(false);
-  const { doc, id } = stored;
-  // A long bench is planned as far as it is looked at.
-  const { ref, inView } = useInView({ rootMargin: '400px', triggerOnce: true, initialInView: onTop });
-  const duplicate = async () => {
-    const answer = await duplicateAction(id);
-    if (!answer.ok) return void message.error(answer.message);
-    void message.success(`${doc.name} is on the bench twice.`);
-    router.refresh();
-  };
-  const keepPattern = async () => {
-    const answer = await keepPatternAction(id);
-    if (!answer.ok) return void message.error(answer.message);
-    void message.success(`${doc.name} is kept as a pattern, without its wearer.`);
-    router.refresh();
-  };
+/** "bracelet for Maren · flat peyote" */
+export const aboutPiece = ({ kind, wearer, structureId }: PieceLabel): string =>
+  `${kind}${wearer ? ` for ${wearer}` : ''} · ${structureById(structureId)?.name.toLowerCase() ?? structureId}`;
 
+/** A piece on the bench with its little true picture, and what can be done with it. */
+export function PieceCard({ label, people, shown, onWant, bench, onTop }: CardProps) {
+  const { id, name } = label;
+  // A long bench is fetched and drawn as far as it is looked at.
+  const { ref, inView } = useInView({ rootMargin: '400px', triggerOnce: true, initialInView: onTop });
+  useEffect(() => {
+    if (inView && !onTop) onWant(id);
+  }, [inView, onTop, onWant, id, bench]);
+  if (shown && shown !== 'not fetched' && shown.card.kind === 'unreadable')
+    return (
+      <li>
+        <UnreadableThing thing={shown.card.unreadable} />
+      </li>
+    );
   return (
     <li ref={ref} className={`card ${styles.piece}`}>
       <div className={styles.words}>
         <h2>
           <Link href={`/plan/${id}`} className={styles.open}>
-            {doc.name}
+            {name}
           </Link>
         </h2>
-        <p className="soft">
-          {doc.kind}
-          {doc.wearer ? ` for ${doc.wearer.name}` : ''} ·{' '}
-          {structureById(doc.structure.id)?.name.toLowerCase()}
-        </p>
+        <p className="soft">{aboutPiece(label)}</p>
       </div>
-      {inView ? <PieceFacts piece={doc} /> : <div className={styles.unseen} />}
+      <Inside shown={inView ? shown : undefined} onAgain={() => onWant(id)} />
+      <Acts label={label} people={people} />
+    </li>
+  );
+}
+
+function Inside({ shown, onAgain }: { readonly shown: CardProps['shown']; readonly onAgain: () => void }) {
+  if (!shown) return <div className={styles.unseen} aria-busy />;
+  if (shown === 'not fetched')
+    return (
+      <p className={styles.unseen}>
+        Ivy Loom did not answer.{' '}
+        <Button className={styles.away} onClick={onAgain}>
+          Ask again
+        </Button>
+      </p>
+    );
+  const { card, laidOut } = shown;
+  if (card.kind === 'unreadable') return null;
+  if (card.kind === 'broken')
+    return (
+      <p className={`${styles.unseen} ${styles.problem}`}>
+        This could not be planned, by a fault of the program. Its choices are all kept; open it to change one.
+      </p>
+    );
+  return (
+    <GivenLayouts laidOut={laidOut}>
+      <CardPicture piece={card.stored.doc} />
+      <CardFacts card={card.card} />
+    </GivenLayouts>
+  );
+}
+
+/** What can be done with a piece without opening it. */
+function Acts({ label, people }: Props) {
+  const { id, name } = label;
+  const { message } = App.useApp();
+  const router = useRouter();
+  const putAway = useUndo('piece');
+  const [again, setAgain] = useState(false);
+  const duplicate = async () => {
+    const answer = await ask(duplicateAction, id);
+    if (!answer.ok) return void message.error(answer.message);
+    void message.success(`${name} is on the bench twice.`);
+    router.refresh();
+  };
+  const keepPattern = async () => {
+    const answer = await ask(keepPatternAction, id);
+    if (!answer.ok) return void message.error(answer.message);
+    void message.success(`${name} is kept as a pattern, without its wearer.`);
+    router.refresh();
+  };
+  return (
+    <>
       <Dropdown
         className={styles.away}
         trigger={['click']}
@@ -76,45 +123,15 @@ export function PieceCard({ stored, people, onTop }: CardProps) {
             { key: 'again', label: 'Make it for somebody else', onClick: () => setAgain(true) },
             { key: 'copy', label: 'Duplicate', onClick: () => void duplicate() },
             { key: 'pattern', label: 'Keep as a pattern', onClick: () => void keepPattern() },
-            { key: 'away', label: 'Put away', onClick: () => void putAway(id, doc.name) },
+            { key: 'away', label: 'Put away', onClick: () => void putAway(id, name) },
           ],
         }}
       >
         <Button>
-          More<span className="srOnly"> for {doc.name}</span>
+          More<span className="srOnly"> for {name}</span>
         </Button>
       </Dropdown>
-      {again && <MakeAgain stored={stored} people={people} onLeave={() => setAgain(false)} />}
-    </li>
-  );
-}
-
-/** Its little true picture, count, length, beads and thread; or what stands in the way of them. */
-function PieceFacts({ piece }: { readonly piece: Piece }) {
-  const { show, thread, style } = useLengths();
-  const plan = planPiece(piece, useKnown());
-  return (
-    <>
-      <div className={styles.picture}>{plan.ok && <PieceStrip piece={piece} plan={plan} />}</div>
-      <div className={styles.facts}>
-        {plan.ok ? (
-          <>
-            <p>
-              <strong className={styles.count}>{plan.chosen.units}</strong>{' '}
-              {countWords(plan, plan.chosen.units).replace(/^\d+ /, '')}
-            </p>
-            <p className="figures">
-              {show(plan.chosen.finishedMm)} {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'}
-              {plan.sit && `, ${sitWords(plan.sit)}`}
-              <br />
-              {plan.quantities.reduce((sum, q) => sum + q.total, 0)} beads, {thread(plan.thread.totalMm)} of
-              thread
-            </p>
-          </>
-        ) : (
-          <p className={styles.problem}>{wordProblem(plan.problem, style)}</p>
-        )}
-      </div>
+      {again && <MakeAgain label={label} people={people} onLeave={() => setAgain(false)} />}
     </>
   );
 }
@@ -124,20 +141,21 @@ interface AgainProps extends Props {
 }
 
 /** The same piece for somebody else: counted anew for her. */
-function MakeAgain({ stored: { id, doc }, people, onLeave }: AgainProps) {
+function MakeAgain({ label: { id, name, kind }, people, onLeave }: AgainProps) {
   const router = useRouter();
   const [who, setWho] = useState<Who>(NOBODY);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const known = KINDS.find((one) => one === kind);
   const make = () =>
     start(async () => {
-      const answer = await makeAgainAction({ from: 'piece', id, ...whoAsked(who) });
+      const answer = await ask(makeAgainAction, { from: 'piece' as const, id, ...whoAsked(who) });
       if (answer.ok) router.push(`/plan/${answer.value}`);
       else setProblem(answer.message);
     });
   return (
-    <section className={styles.again} aria-label={`${doc.name} for somebody else`}>
-      <WhoChoice people={people} place={KIND_FACTS[doc.kind].place} who={who} onChange={setWho} />
+    <section className={styles.again} aria-label={`${name} for somebody else`}>
+      <WhoChoice people={people} place={known ? KIND_FACTS[known].place : null} who={who} onChange={setWho} />
       {problem && (
         <p role="alert" className={styles.problem}>
           {problem}

@@ -8,6 +8,7 @@ import { ownUnit } from '@/core/structures/ownUnit';
 import { STRUCTURES } from '@/core/structures/registry';
 import { makeAgainAction, startPieceAction } from '@/server/actions/pieces';
 import type { Person, StoredPattern } from '@/server/screens';
+import { ask } from '../fields/ask';
 import { Choice } from '../fields/Choice';
 import { StitchSample, useOneByOne } from '../gallery/StitchSample';
 import { NOBODY, SOMEBODY_NEW, whoAsked, WhoChoice, type Who } from './WhoChoice';
@@ -32,7 +33,7 @@ export function StartPiece({ people, patterns, onCancel }: Props) {
   const stitches = STRUCTURES.filter(({ bind, defaults }) =>
     (bind(defaults).closings ?? ['clasp']).some((closing) => closings.includes(closing)),
   );
-  const ofKind = patterns.filter(({ doc }) => doc.kind === kind);
+  const ofKind = patterns.filter(({ doc }) => doc.piece.kind === kind);
 
   const begin = (ask: () => ReturnType<typeof startPieceAction>) =>
     startIt(async () => {
@@ -41,8 +42,9 @@ export function StartPiece({ people, patterns, onCancel }: Props) {
       else setProblem(answer.message);
     });
   const inStitch = (structureId: string) =>
-    begin(() => startPieceAction({ structureId, kind, ...whoAsked(who) }));
-  const byPattern = (id: string) => begin(() => makeAgainAction({ from: 'pattern', id, ...whoAsked(who) }));
+    begin(() => ask(startPieceAction, { structureId, kind, ...whoAsked(who) }));
+  const byPattern = (id: string) =>
+    begin(() => ask(makeAgainAction, { from: 'pattern', id, ...whoAsked(who) }));
 
   return (
     <section className={`card ${styles.starting}`} aria-label="Start a piece">
@@ -64,7 +66,7 @@ export function StartPiece({ people, patterns, onCancel }: Props) {
       {ofKind.length > 0 && (
         <fieldset className={styles.stitches} disabled={busy}>
           <legend>By one of your patterns?</legend>
-          {ofKind.map(({ id, doc }) => (
+          {ofKind.map(({ id, doc: { piece: doc } }) => (
             <button key={id} type="button" className={styles.stitch} onClick={() => byPattern(id)}>
               <strong>{doc.name}</strong>
               <span>{STRUCTURES.find((s) => s.id === doc.structure.id)?.name ?? 'a stitch of your own'}</span>

@@ -3,17 +3,18 @@
 import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { putAwayAction, type Shelf } from '@/server/actions/archive';
+import { ask } from './ask';
 
 /** Puts things of a shelf away, by id and name, and offers to put each back. */
 export function useUndo(shelf: Shelf) {
   const { message } = App.useApp();
   const router = useRouter();
   return async (id: string, name: string): Promise<void> => {
-    const answer = await putAwayAction(shelf, id, true);
+    const answer = await ask(putAwayAction, { shelf, id, away: true });
     if (!answer.ok) return void message.error(answer.message);
     router.refresh();
     const putBack = async () => {
-      const back = await putAwayAction(shelf, id, false);
+      const back = await ask(putAwayAction, { shelf, id, away: false });
       message.destroy(id);
       if (!back.ok) void message.error(back.message);
       router.refresh();

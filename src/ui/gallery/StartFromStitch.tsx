@@ -6,6 +6,7 @@ import { useState, useTransition } from 'react';
 import type { Piece } from '@/core/piece';
 import { startPieceAction } from '@/server/actions/pieces';
 import type { Person } from '@/server/screens';
+import { ask } from '../fields/ask';
 import { Pick } from '../fields/Pick';
 import { useLengths } from '../shell/lengths';
 import styles from './gallery.module.css';
@@ -28,7 +29,7 @@ export function StartFromStitch({ piece, people, ready }: Props) {
   const [busy, start] = useTransition();
   const begin = () =>
     start(async () => {
-      const answer = await startPieceAction({
+      const answer = await ask(startPieceAction, {
         structureId: piece.structure.id,
         personId: who === NOBODY ? null : who,
         params: piece.structure.params,

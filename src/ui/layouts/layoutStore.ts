@@ -12,16 +12,17 @@ import type { FromLayout, ToLayout } from '@/workers/layoutProtocol';
 export interface LayoutState {
   readonly layouts: Layouts;
   readonly working: { readonly key: string; readonly done: number; readonly of: number } | null;
-  /** Keys of what could not be laid out. */
-  readonly failed: ReadonlySet<string>;
+  /** What could not be laid out, and why. */
+  readonly failed: ReadonlyMap<string, string>;
 }
 
-/** How far a layout is, from 0 to 1; that it could not be found; null where none is wanted. */
-export type LayingOut = number | 'failed' | null;
+/** How far a layout is, from 0 to 1; why it could not be found; null where none is wanted. */
+export type LayingOut = number | { readonly why: string } | null;
 
 export const layingOut = ({ working, failed }: LayoutState, wanted: LayoutRequest | null): LayingOut => {
   if (working) return working.done / working.of;
-  return wanted && failed.has(wanted.key) ? 'failed' : null;
+  const why = wanted && failed.get(wanted.key);
+  return why === null || why === undefined ? null : { why };
 };
 
 const NONE: Layouts = () => undefined;
@@ -33,11 +34,11 @@ const NONE: Layouts = () => undefined;
  */
 class LayoutStore {
   private readonly solved = new Map<string, CellLayout>();
-  private readonly failed = new Set<string>();
+  private readonly failed = new Map<string, string>();
   private readonly listeners = new Set<() => void>();
   private worker: Worker | null = null;
   private working: LayoutState['working'] = null;
-  private state: LayoutState = { layouts: NONE, working: null, failed: new Set() };
+  private state: LayoutState = { layouts: NONE, working: null, failed: new Map() };
   private opened = false;
   private shipped: Layouts = NONE;
   /** What somebody waits for. */
@@ -101,7 +102,7 @@ class LayoutStore {
     if (message.kind === 'progress') this.working = message;
     else {
       this.working = null;
-      if (message.kind === 'failed') this.failed.add(message.key);
+      if (message.kind === 'failed') this.failed.set(message.key, message.message);
       else {
         this.solved.set(message.key, message.layout);
         void set(message.key, message.layout, database()).catch(() => undefined); // A cache: losing it costs a second.
@@ -125,7 +126,7 @@ class LayoutStore {
   }
 
   private changed(): void {
-    this.state = { layouts: (key) => this.known(key), working: this.working, failed: new Set(this.failed) };
+    this.state = { layouts: (key) => this.known(key), working: this.working, failed: new Map(this.failed) };
     for (const listener of this.listeners) listener();
   }
 }

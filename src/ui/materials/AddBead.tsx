@@ -6,6 +6,7 @@ import { useId, useState, useTransition } from 'react';
 import { UNMEASURED } from '@/core/materials/learn';
 import type { BeadKind } from '@/core/materials/material';
 import { addBeadAction } from '@/server/actions/materials';
+import { ask } from '../fields/ask';
 import { Pick } from '../fields/Pick';
 import { beadFields } from './beadFields';
 import { MeasureFields, Simulated, useMeasures } from './measures';
@@ -29,7 +30,11 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
       if (!kind)
         return setProblem('Choose the bead that it is most like: shape and holes are taken from it.');
       if (wrong !== null) return setProblem(wrong);
-      const answer = await addBeadAction({ name, like: kind.id, measured: { ...UNMEASURED, ...values } });
+      const answer = await ask(addBeadAction, {
+        name,
+        like: kind.id,
+        measured: { ...UNMEASURED, ...values },
+      });
       if (!answer.ok) return setProblem(answer.message);
       void message.success(`${answer.value.name} is among the beads.`);
       setName('');

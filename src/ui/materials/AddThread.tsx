@@ -6,6 +6,7 @@ import { useId, useState, useTransition } from 'react';
 import { THREAD_MAKES, type ThreadMake } from '@/core/materials/material';
 import { readThread } from '@/core/materials/threadName';
 import { addThreadAction } from '@/server/actions/materials';
+import { ask } from '../fields/ask';
 import { Choice } from '../fields/Choice';
 import styles from './materials.module.css';
 
@@ -22,7 +23,7 @@ export function AddThread() {
   const thread = readThread(called);
   const add = () =>
     start(async () => {
-      const answer = await addThreadAction({ name, called, make });
+      const answer = await ask(addThreadAction, { name, called, make });
       if (!answer.ok) return setProblem(answer.message);
       void message.success(`${name} is among the threads.`);
       setName('');

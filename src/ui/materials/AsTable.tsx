@@ -4,6 +4,7 @@ import { App } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { bringMaterialsAction } from '@/server/actions/materials';
+import { ask } from '../fields/ask';
 import styles from './materials.module.css';
 
 /** The catalogue as a table: taken along, and brought in. */
@@ -13,7 +14,7 @@ export function AsTable() {
   const [problems, setProblems] = useState<readonly string[]>([]);
   const bring = async (file: File | undefined) => {
     if (!file) return;
-    const answer = await bringMaterialsAction(await file.text());
+    const answer = await ask(bringMaterialsAction, await file.text());
     if (!answer.ok) return setProblems([answer.message]);
     setProblems(answer.value.problems);
     if (answer.value.kept > 0)

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { simulatedCaliper } from '@/core/materials/instruments';
 import { claspClosedMm, type Clasp, type FindingMaterial } from '@/core/materials/material';
 import { measureClosureAction } from '@/server/actions/materials';
+import { ask } from '../fields/ask';
 import { Rows } from '../fields/Rows';
 import { OwnClasp } from '../plan/choices/ends/OwnClasp';
 import { useLengths } from '../shell/lengths';
@@ -114,7 +115,7 @@ function Row({ shelf, entry, mm, facts, measuring, onMeasure, onDone }: RowProps
                   instrument: simulatedCaliper(mm),
                 },
               ]}
-              onSave={(values) => measureClosureAction({ shelf, id: entry.id, mm: values.mm })}
+              onSave={(values) => ask(measureClosureAction, { shelf, id: entry.id, mm: values.mm })}
               onDone={onDone}
             />
           </td>

@@ -2,10 +2,11 @@
 
 import { useState } from 'react';
 import { MM_PER_INCH } from '@/core/length/length';
-import type { Catalogue } from '@/server/screens';
+import type { StoredCatalogue } from '@/server/screens';
 import { Rows } from '../fields/Rows';
 import { hasWords } from '../fields/sought';
 import { Find, ScreenHeader } from '../shell/ScreenHeader';
+import { UnreadableThings } from '../shell/Unreadable';
 import { AddBead } from './AddBead';
 import { AddThread } from './AddThread';
 import { AsTable } from './AsTable';
@@ -16,9 +17,9 @@ import styles from './materials.module.css';
 
 /** Beads, threads, needles, clasps and findings at hand: what plans reckon with, to be corrected by one's own measures. */
 export function MaterialsScreen({
-  catalogue: { beads, threads, needles, clasps, findings },
+  catalogue: { beads, threads, needles, clasps, findings, unreadable },
 }: {
-  readonly catalogue: Catalogue;
+  readonly catalogue: StoredCatalogue;
 }) {
   const [sought, setSought] = useState('');
   const [measuring, setMeasuring] = useState<string | null>(null);
@@ -73,6 +74,7 @@ export function MaterialsScreen({
         <AddThread />
       </section>
       <Closures clasps={clasps} findings={findings} />
+      <UnreadableThings things={unreadable} />
       <AsTable />
     </div>
   );

@@ -3,6 +3,7 @@
 import { UNMEASURED } from '@/core/materials/learn';
 import type { BeadKind } from '@/core/materials/material';
 import { measureBeadAction } from '@/server/actions/materials';
+import { ask } from '../fields/ask';
 import { beadFields } from './beadFields';
 import { MeasureForm } from './measures';
 
@@ -11,7 +12,7 @@ export const MeasureBead = ({ kind, onDone }: { readonly kind: BeadKind; readonl
   <MeasureForm
     name={kind.name}
     fields={beadFields(kind)}
-    onSave={(values) => measureBeadAction({ id: kind.id, measured: { ...UNMEASURED, ...values } })}
+    onSave={(values) => ask(measureBeadAction, { id: kind.id, measured: { ...UNMEASURED, ...values } })}
     onDone={onDone}
   />
 );

@@ -1,22 +1,28 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newPiece, type Piece } from '@/core/piece';
 import type { Change, Owed, SendAnswer } from './outbox';
-import { PieceSync, type SyncState } from './pieceSync';
+import { leftUnderWay, openSync, PieceSync, type SyncState } from './pieceSync';
 
 const { remember, send } = vi.hoisted(() => ({
   remember: vi.fn<(owed: Owed) => Promise<void>>(),
-  send: vi.fn<(pieceId: string, revision: number, change: Change) => Promise<SendAnswer>>(),
+  send: vi.fn<(owed: Owed & { change: Change }) => Promise<SendAnswer>>(),
 }));
-vi.mock('./outbox', () => ({ remember, send }));
+vi.mock('./outbox', async (original) => ({
+  ...(await original<typeof import('./outbox')>()),
+  remember,
+  send,
+}));
 
 const piece = newPiece('Spring tide', 'ladder', null);
 const named = (name: string): Piece => ({ ...piece, name });
 /** What was sent, in turn: from which revision, and the name of the piece. */
-const sent = () => send.mock.calls.map(([, revision, { doc }]) => `${revision} ${doc.name}`);
+const sent = () => send.mock.calls.map(([{ revision, change }]) => `${revision} ${change.doc.name}`);
+const unheard = { kind: 'unheard', message: null } as const;
 
 function window() {
   const states: SyncState['kind'][] = [];
-  const sync = new PieceSync('7', 3, 'a window', ({ kind }) => states.push(kind));
+  const sync = new PieceSync('7', 3, 'a window');
+  sync.listen(({ kind }) => states.push(kind));
   return { sync, states };
 }
 
@@ -33,12 +39,12 @@ describe('edits on their way', () => {
     const { sync, states } = window();
     for (const name of ['S', 'Sl', 'Slack']) await sync.change(named(name));
     expect(send).not.toHaveBeenCalled();
-    expect(remember.mock.lastCall?.[0].next?.doc.name).toBe('Slack');
+    expect(remember.mock.lastCall?.[0].change?.doc.name).toBe('Slack');
     expect(sync.owing).toBe(true);
     await vi.runAllTimersAsync();
     expect(sent()).toEqual(['3 Slack']);
     expect(sync.owing).toBe(false);
-    expect(remember.mock.lastCall?.[0]).toMatchObject({ sending: null, next: null });
+    expect(remember.mock.lastCall?.[0]).toMatchObject({ change: null, after: [] });
     expect(states).toEqual(['saving', 'saving', 'saving', 'saved']);
   });
 
@@ -65,24 +71,39 @@ describe('edits on their way', () => {
     expect(sent()).toEqual(['3 One', '9 Two']);
   });
 
-  it('without an answer the same change is sent again, before any newer one', async () => {
+  it('without an answer the same change is sent again', async () => {
     const { sync, states } = window();
-    send.mockResolvedValueOnce({ kind: 'unheard' }).mockResolvedValueOnce({ kind: 'unheard' });
+    send.mockResolvedValueOnce(unheard).mockResolvedValueOnce(unheard);
+    await sync.change(named('One'));
+    await vi.runAllTimersAsync();
+    expect(sent()).toEqual(['3 One', '3 One', '3 One']);
+    expect(new Set(send.mock.calls.map(([{ change }]) => change.id)).size).toBe(1);
+    expect(states).toEqual(['saving', 'waiting', 'waiting', 'saved']);
+  });
+
+  it('one that cannot be delivered never holds up a newer one, which names it', async () => {
+    const { sync, states } = window();
+    send.mockResolvedValueOnce(unheard).mockResolvedValueOnce(unheard);
     await sync.change(named('One'));
     await vi.advanceTimersByTimeAsync(400);
     expect(states.at(-1)).toBe('waiting');
     await sync.change(named('Two'));
+    await vi.advanceTimersByTimeAsync(400);
+    await sync.change(named('Three'));
     await vi.runAllTimersAsync();
-    expect(sent()).toEqual(['3 One', '3 One', '3 One', '4 Two']);
-    const ids = send.mock.calls.map(([, , { id }]) => id);
-    expect(new Set(ids.slice(0, 3)).size).toBe(1);
-    expect(ids[3]).not.toBe(ids[0]);
+    expect(sent()).toEqual(['3 One', '3 Two', '3 Three']);
+    const ids = send.mock.calls.map(([{ change }]) => change.id);
+    // Whichever of them had arrived after all: the server puts the newest in its place.
+    expect(send.mock.calls.map(([{ after }]) => after)).toEqual([[], ids.slice(0, 1), ids.slice(0, 2)]);
     expect(states.at(-1)).toBe('saved');
+    await sync.change(named('Four'));
+    await vi.runAllTimersAsync();
+    expect(send.mock.lastCall?.[0]).toMatchObject({ revision: 4, after: [] });
   });
 
   it('waits longer and longer, and tries at once when told to hurry', async () => {
     const { sync } = window();
-    send.mockResolvedValue({ kind: 'unheard' });
+    send.mockResolvedValue(unheard);
     await sync.change(named('One'));
     await vi.advanceTimersByTimeAsync(360 + 1000 + 2000 + 5000);
     expect(send).toHaveBeenCalledTimes(4);
@@ -91,7 +112,6 @@ describe('edits on their way', () => {
     sync.hurry();
     await vi.advanceTimersByTimeAsync(1);
     expect(send).toHaveBeenCalledTimes(5);
-    sync.close();
   });
 });
 
@@ -109,6 +129,26 @@ describe('where saving cannot go on', () => {
     expect(sent()).toEqual(['3 One', '3 Two']);
     expect(states.at(-1)).toBe('stale');
     expect(sync.owing).toBe(false);
+    // Kept aside it is one version, however often it is edited until the weaver chooses.
+    const ids = send.mock.calls.map(([{ change }]) => change.id);
+    expect(send.mock.lastCall?.[0].after).toEqual(ids.slice(0, 1));
+    await sync.change(named('Three'));
+    await vi.runAllTimersAsync();
+    expect(send.mock.lastCall?.[0].after).toEqual(ids.slice(1));
+  });
+
+  it('a newer edit stays owed where its own sending goes unheard', async () => {
+    const { sync } = window();
+    let answer: (said: SendAnswer) => void = () => undefined;
+    send.mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
+    await sync.change(named('One'));
+    await vi.advanceTimersByTimeAsync(400);
+    await sync.change(named('Two'));
+    send.mockResolvedValue(unheard);
+    answer({ kind: 'stale' });
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(sync.owing).toBe(true);
+    expect(remember.mock.lastCall?.[0].change?.doc.name).toBe('Two');
   });
 
   it('goes on from the version that was chosen', async () => {
@@ -122,23 +162,64 @@ describe('where saving cannot go on', () => {
 
   it('what the server refuses is told in its words, and not sent again', async () => {
     const states: SyncState[] = [];
-    const sync = new PieceSync('7', 3, 'a window', (state) => states.push(state));
+    const sync = new PieceSync('7', 3, 'a window');
+    sync.listen((state) => states.push(state));
     send.mockResolvedValueOnce({ kind: 'refused', message: 'Give the piece a name.' });
     await sync.change(named(''));
     await vi.runAllTimersAsync();
     expect(send).toHaveBeenCalledTimes(1);
-    expect(states.at(-1)).toEqual({ kind: 'refused', message: 'Give the piece a name.' });
+    expect(states.at(-1)).toMatchObject({ kind: 'refused', message: 'Give the piece a name.' });
+    // Kept means kept: it stays until it has been mended, or the maker lets it go.
+    expect(remember.mock.lastCall?.[0]).toMatchObject({
+      refused: 'Give the piece a name.',
+      change: { doc: { name: '' } },
+    });
+    await sync.change(named('Mended'));
+    await vi.runAllTimersAsync();
+    expect(sent()).toEqual(['3 ', '3 Mended']);
+    expect(states.at(-1)).toEqual({ kind: 'saved' });
+    expect(sync.owing).toBe(false);
   });
 
-  it('a window that is left sends what it owes, and is quiet then', async () => {
+  it('what is let go is owed no more', async () => {
     const { sync } = window();
+    send.mockResolvedValueOnce({ kind: 'refused', message: 'no' });
+    await sync.change(named('x'));
+    await vi.runAllTimersAsync();
+    sync.letGo();
+    expect(sync.owing).toBe(false);
+    expect(remember.mock.lastCall?.[0].change).toBeNull();
+  });
+
+  it('a browser that keeps nothing sends all the same', async () => {
+    const { sync, states } = window();
+    remember.mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    await sync.change(named('One'));
+    await vi.runAllTimersAsync();
+    expect(states.at(-1)).toBe('saved');
+  });
+
+  it('a screen that is left sends what it owes, and tries on until it arrives', async () => {
+    const { sync, states } = window();
+    send.mockResolvedValueOnce(unheard);
     await sync.change(named('Last'));
     sync.close();
     await vi.runAllTimersAsync();
-    expect(sent()).toEqual(['3 Last']);
-    send.mockClear();
-    sync.hurry();
+    expect(sent()).toEqual(['3 Last', '3 Last']);
+    expect(sync.owing).toBe(false);
+    expect(states).toEqual(['saving']);
+  });
+
+  it('a screen that is come back to before all has arrived goes on from there', async () => {
+    const first = openSync('9', 3, 'a window');
+    send.mockResolvedValueOnce(unheard);
+    await first.change(named('On its way'));
+    first.close();
+    await vi.advanceTimersByTimeAsync(100);
+    expect(leftUnderWay('9')?.doc?.name).toBe('On its way');
+    expect(openSync('9', 3, 'another name')).toBe(first);
     await vi.runAllTimersAsync();
-    expect(send).not.toHaveBeenCalled();
+    expect(leftUnderWay('9')).toBeNull();
+    expect(openSync('9', 4, 'another name')).not.toBe(first);
   });
 });

@@ -1,54 +1,70 @@
 import type { Piece } from '@/core/piece';
-import { remember, send, type Change, type Owed } from './outbox';
+import { remember, send, withChange, type Change, type Owed, type SendAnswer } from './outbox';
 
 export type SyncState =
   | { readonly kind: 'saved' }
   | { readonly kind: 'saving' }
-  /** Kept in this browser; the server does not answer. */
-  | { readonly kind: 'waiting' }
+  /** Kept in this browser; the server does not answer, or says that it cannot now. */
+  | { readonly kind: 'waiting'; readonly message: string | null }
   /** The piece was changed elsewhere too; both versions are kept. */
   | { readonly kind: 'stale' }
-  | { readonly kind: 'refused'; readonly message: string };
+  /** The server will not take it; it is kept in this browser. */
+  | { readonly kind: 'refused'; readonly message: string; readonly doc: Piece };
 
 /** How long edits are gathered before they are sent, ms. */
 const GATHER_MS = 350;
 const RETRY_MS = [1000, 2000, 5000, 10_000];
 
-/** Carries the edits of one piece in one window to the server: gathers, sends one at a time, tries again. */
+/**
+ * Carries the edits of one piece in one window to the server: gathers them and sends the newest, which holds all before
+ * it, until it is acknowledged. A change that cannot be delivered never holds up a newer one.
+ */
 export class PieceSync {
   private owed: Owed;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private busy = false;
   private failures = 0;
-  private closed = false;
+  private state: SyncState = { kind: 'saved' };
+  private listener: ((state: SyncState) => void) | null = null;
 
-  constructor(
-    pieceId: string,
-    revision: number,
-    window: string,
-    private readonly tell: (state: SyncState) => void,
-  ) {
-    this.owed = { pieceId, window, revision, sending: null, next: null };
+  constructor(pieceId: string, revision: number, window: string) {
+    this.owed = { pieceId, window, revision, change: null, tried: false, after: [], refused: null };
   }
 
-  /** A newer state of the piece. It is in the outbox before this resolves. */
+  /** Tells how saving goes, from now on. */
+  listen(listener: (state: SyncState) => void): void {
+    this.listener = listener;
+    if (this.owing) listener(this.state);
+  }
+
+  /** The piece as it was last changed here, while that has not reached the server. */
+  get doc(): Piece | null {
+    return this.owed.change?.doc ?? null;
+  }
+
+  /** A newer state of the piece. It is in the outbox before this resolves, where the browser keeps anything. */
   async change(doc: Piece): Promise<void> {
-    const next: Change = { id: crypto.randomUUID(), doc };
-    this.owed = { ...this.owed, next };
+    this.owed = withChange(this.owed, { id: crypto.randomUUID(), doc });
     this.tell({ kind: 'saving' });
     this.wake(GATHER_MS);
-    await remember(this.owed);
+    await this.keep();
   }
 
   /** Goes on from another revision, after the weaver chose between two versions. */
   restart(revision: number): void {
-    this.owed = { ...this.owed, revision, sending: null, next: null };
+    this.owed = { ...this.owed, revision, change: null, tried: false, after: [], refused: null };
     this.tell({ kind: 'saved' });
+    void this.keep();
+  }
+
+  /** Lets go of what is owed: it has become a piece of its own, or the maker wants it no more. */
+  letGo(): void {
+    this.restart(this.owed.revision);
   }
 
   /** True while something has not reached the server. */
   get owing(): boolean {
-    return this.owed.sending !== null || this.owed.next !== null;
+    return this.owed.change !== null;
   }
 
   /** Tries at once: the network is back, or the window is being left. */
@@ -56,50 +72,88 @@ export class PieceSync {
     if (this.owing) this.wake(0);
   }
 
+  /** Nobody looks any more. What is owed goes on its way all the same. */
   close(): void {
-    this.closed = true;
-    clearTimeout(this.timer);
-    void this.deliver();
+    this.listener = null;
+    this.hurry();
+  }
+
+  private tell(state: SyncState): void {
+    this.state = state;
+    this.listener?.(state);
   }
 
   private wake(afterMs: number): void {
-    if (this.closed) return;
     clearTimeout(this.timer);
     this.timer = setTimeout(() => void this.deliver(), afterMs);
   }
 
+  /** A browser that keeps nothing (full, or private) has the edits in this window only, and sends them all the same. */
+  private keep(): Promise<void> {
+    return remember(this.owed).catch(() => undefined);
+  }
+
   private async deliver(): Promise<void> {
-    if (this.busy || !this.owing) return;
+    const { change } = this.owed;
+    if (this.busy || !change) return;
     this.busy = true;
+    let answer: SendAnswer;
     try {
-      const change = this.owed.sending ?? this.owed.next;
-      if (!change) return;
-      // A change whose answer was not heard is sent again as it was, before any newer one.
-      if (!this.owed.sending) this.owed = { ...this.owed, sending: change, next: null };
-      await remember(this.owed);
-      await this.settle(change);
+      this.owed = { ...this.owed, tried: true };
+      await this.keep();
+      answer = await send({ ...this.owed, change });
     } finally {
       this.busy = false;
     }
-    if (this.owing)
-      this.wake(this.failures === 0 ? 0 : (RETRY_MS[Math.min(this.failures, RETRY_MS.length) - 1] ?? 0));
+    await this.hear(answer, change);
+    // What was refused is sent again when it has changed, or at the next start.
+    if (!this.owing || this.owed.refused !== null) return;
+    this.wake(this.failures === 0 ? 0 : (RETRY_MS[Math.min(this.failures, RETRY_MS.length) - 1] ?? 0));
   }
 
-  private async settle(change: Change): Promise<void> {
-    const answer = await send(this.owed.pieceId, this.owed.revision, change);
-    if (answer.kind === 'unheard') {
-      this.failures++;
-      this.tell({ kind: 'waiting' });
-      return;
+  private async hear(answer: SendAnswer, sent: Change): Promise<void> {
+    const newer = this.owed.change?.id !== sent.id;
+    this.failures = answer.kind === 'unheard' ? this.failures + 1 : 0;
+    switch (answer.kind) {
+      case 'saved':
+        this.owed = {
+          ...this.owed,
+          revision: answer.revision,
+          after: [],
+          ...(!newer && { change: null, tried: false }),
+        };
+        this.tell({ kind: newer ? 'saving' : 'saved' });
+        break;
+      case 'stale':
+        // It is kept aside, where the edits that follow take its place until the weaver chooses.
+        this.owed = { ...this.owed, after: [sent.id], ...(!newer && { change: null, tried: false }) };
+        this.tell({ kind: 'stale' });
+        break;
+      case 'refused':
+        if (newer) return;
+        this.owed = { ...this.owed, refused: answer.message };
+        this.tell({ kind: 'refused', message: answer.message, doc: sent.doc });
+        break;
+      case 'unheard':
+        this.tell({ kind: 'waiting', message: answer.message });
+        return;
     }
-    this.failures = 0;
-    // On a stale or refused change nothing newer may follow it: the weaver chooses first.
-    const next = answer.kind === 'saved' ? this.owed.next : null;
-    const revision = answer.kind === 'saved' ? answer.revision : this.owed.revision;
-    if (answer.kind === 'stale' && this.owed.next)
-      await send(this.owed.pieceId, this.owed.revision, this.owed.next);
-    this.owed = { ...this.owed, revision, sending: null, next };
-    await remember(this.owed);
-    this.tell(answer.kind === 'saved' ? { kind: this.owing ? 'saving' : 'saved' } : answer);
+    await this.keep();
   }
+}
+
+/** The syncs of this window that still owe something after their screen was left. */
+const underWay = new Map<string, PieceSync>();
+
+/** The sync of a piece that was left in this window before all had arrived; null where nothing is owed. */
+export const leftUnderWay = (pieceId: string): PieceSync | null => {
+  const sync = underWay.get(pieceId);
+  return sync?.owing ? sync : null;
+};
+
+/** The sync of a piece whose screen is opened: the one left under way goes on. */
+export function openSync(pieceId: string, revision: number, window: string): PieceSync {
+  const sync = leftUnderWay(pieceId) ?? new PieceSync(pieceId, revision, window);
+  underWay.set(pieceId, sync);
+  return sync;
 }

@@ -6,6 +6,7 @@ import { useId, useState, useTransition, type FormEvent } from 'react';
 import { PLACE_FACTS, PLACES, type Place } from '@/core/body/places';
 import { addMeasureAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
+import { ask } from '../fields/ask';
 import { Pick } from '../fields/Pick';
 import { RingSizeInput } from '../fields/RingSizeInput';
 import { useLengths } from '../shell/lengths';
@@ -25,7 +26,7 @@ export function AddMeasure({ person }: { readonly person: Person }) {
   const submit = (event: FormEvent) => {
     event.preventDefault();
     start(async () => {
-      const answer = await addMeasureAction({ personId: person.id, place, length, unit, takenOn: day });
+      const answer = await ask(addMeasureAction, { personId: person.id, place, length, unit, takenOn: day });
       setProblem(answer.ok ? null : answer.message);
       if (!answer.ok) return;
       setLength('');

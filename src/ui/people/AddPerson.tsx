@@ -7,6 +7,7 @@ import { PLACE_FACTS, type Place } from '@/core/body/places';
 import { formatLength } from '@/core/length/length';
 import { addPersonAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
+import { ask } from '../fields/ask';
 import { useLengths } from '../shell/lengths';
 import styles from './people.module.css';
 
@@ -32,7 +33,7 @@ export function AddPerson({ place = 'wrist', onAdded, onCancel }: Props) {
   const submit = (event: FormEvent) => {
     event.preventDefault();
     start(async () => {
-      const answer = await addPersonAction({ name, girths: { [place]: girth }, unit });
+      const answer = await ask(addPersonAction, { name, girths: { [place]: girth }, unit });
       if (!answer.ok) return setProblem(answer.message);
       router.refresh();
       onAdded(answer.value);

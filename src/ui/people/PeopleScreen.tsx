@@ -2,15 +2,20 @@
 
 import { useState } from 'react';
 import { counted } from '@/core/words/figures';
-import type { Person } from '@/server/screens';
+import type { Person, Readings } from '@/server/screens';
 import { Begin, ScreenHeader } from '../shell/ScreenHeader';
+import { UnreadableThings } from '../shell/Unreadable';
 import { AddPerson } from './AddPerson';
 import { PersonCard } from './PersonCard';
 import { TypicalTable } from './TypicalTable';
 import styles from './people.module.css';
 
 /** Everyone one makes for, with what was measured and when. */
-export function PeopleScreen({ people }: { readonly people: readonly Person[] }) {
+export function PeopleScreen({
+  people: { found: people, unreadable },
+}: {
+  readonly people: Readings<Person>;
+}) {
   const [adding, setAdding] = useState(people.length === 0);
   return (
     <div className={styles.screen}>
@@ -32,6 +37,7 @@ export function PeopleScreen({ people }: { readonly people: readonly Person[] })
           <PersonCard key={person.id} person={person} />
         ))}
       </ul>
+      <UnreadableThings things={unreadable} />
       <TypicalTable />
     </div>
   );

@@ -7,6 +7,7 @@ import { PLACES } from '@/core/body/places';
 import { RING_SCALES, ringSize, SCALES } from '@/core/body/ringSize';
 import { changePersonAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
+import { ask } from '../fields/ask';
 import { useUndo } from '../fields/useUndo';
 import { useLengths } from '../shell/lengths';
 import { AddMeasure } from './AddMeasure';
@@ -88,7 +89,7 @@ function EditableText({
   const [typed, setTyped] = useState<string | null>(null);
   const keep = async () => {
     if (typed === null || typed.trim() === value) return setTyped(null);
-    const answer = await changePersonAction({ id, [field]: typed });
+    const answer = await ask(changePersonAction, { id, [field]: typed });
     if (!answer.ok) return void message.error(answer.message);
     router.refresh();
     setTyped(null);

@@ -94,9 +94,12 @@ function SaveState({ state }: { state: SyncState }) {
   const words: Readonly<Record<SyncState['kind'], string>> = {
     saved: 'saved',
     saving: 'saving …',
-    waiting: 'kept in this browser; the program does not answer, trying again …',
+    waiting:
+      state.kind === 'waiting' && state.message !== null
+        ? `kept in this browser, trying again. ${state.message}`
+        : 'kept in this browser; the program does not answer, trying again …',
     stale: 'changed in two windows',
-    refused: state.kind === 'refused' ? state.message : '',
+    refused: 'not saved; kept in this browser',
   };
   return (
     <p

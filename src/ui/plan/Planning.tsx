@@ -5,13 +5,16 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { use, useCallback, useEffect, useMemo, useState } from 'react';
 import { choosing, countWords } from '@/core/choosing';
-import { planPiece, type Plan } from '@/core/plan';
+import { planOrFault, type Plan } from '@/core/plan';
 import type { Piece } from '@/core/piece';
 import { wordProblem } from '@/core/words/problems';
 import type { PlanBench, PlanScreenData } from '@/server/screens';
 import { layingOut, layoutStore } from '../layouts/layoutStore';
 import { GivenLayouts, useLayouts } from '../layouts/useLayouts';
+import { KeptEditActs } from '../outbox/KeptEdit';
+import { asOwnPiece } from '../outbox/outbox';
 import { LookingAt } from '../piece/looks';
+import { UnreadableThings } from '../shell/Unreadable';
 import { useAfterPaint } from '../shell/useAfterPaint';
 import { useKnown } from '../shell/useKnown';
 import { useLengths } from '../shell/lengths';
@@ -61,7 +64,7 @@ function Planned({
 }: Props) {
   const router = useRouter();
   const refresh = useCallback(() => router.refresh(), [router]);
-  const { piece, state, change, undo, redo, restart } = usePiece(
+  const { piece, state, change, undo, redo, restart, letGo } = usePiece(
     stored.id,
     stored.doc,
     stored.revision,
@@ -70,7 +73,7 @@ function Planned({
   const { style } = useLengths();
   const progress = useLayouts();
   const known = useKnown();
-  const plan = useMemo(() => planPiece(piece, known), [piece, known]);
+  const plan = useMemo(() => planOrFault(piece, known), [piece, known]);
   const toLayOut = plan.ok ? plan.toLayOut : null;
   useEffect(() => layoutStore.want(toLayOut), [toLayOut]);
   useEffect(() => () => layoutStore.want(null), []);
@@ -78,7 +81,7 @@ function Planned({
   const [last, setLast] = useState<Plan | null>(plan.ok ? plan : null);
   if (plan.ok && last !== plan) setLast(plan);
   const shown = plan.ok ? plan : last;
-  const [late] = aside;
+  const [late] = aside.found;
 
   const [view, setView] = useView();
   const [choice, setChoice] = useState<ChoiceTitle | null>(piece.wearer ? null : 'Worn');
@@ -110,6 +113,20 @@ function Planned({
               onSettled={(now) => (restart(now.doc, now.revision), refresh())}
             />
           )}
+          <UnreadableThings things={[...aside.unreadable, ...variants.unreadable]} />
+          {state.kind === 'refused' && (
+            <section className={`card ${styles.problem}`} role="alert" aria-label="Not saved">
+              <p>
+                <strong>Not saved.</strong> {state.message} It is kept in this browser: mend what it says, or
+              </p>
+              <KeptEditActs
+                doc={state.doc}
+                onOwn={asOwnPiece}
+                onOwned={(id) => (letGo(), router.push(`/plan/${id}`))}
+                onLetGo={letGo}
+              />
+            </section>
+          )}
           {!plan.ok && (
             <p role="alert" className={styles.problem}>
               <strong>No plan yet.</strong> {wordProblem(plan.problem, style)}
@@ -132,7 +149,7 @@ function Planned({
             <Compare
               pieceId={stored.id}
               piece={piece}
-              variants={variants}
+              variants={variants.found}
               others={others}
               onTake={(doc) => change({ ...doc, name: piece.name })}
               onClose={() => setComparing(false)}

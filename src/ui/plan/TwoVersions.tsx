@@ -6,6 +6,7 @@ import { planPiece } from '@/core/plan';
 import type { Piece } from '@/core/piece';
 import { settleAction } from '@/server/actions/pieces';
 import type { AsideVersion, StoredPiece } from '@/server/screens';
+import { ask } from '../fields/ask';
 import { PieceStrip } from '../piece/PieceDrawing';
 import { useKnown } from '../shell/useKnown';
 import { useLengths } from '../shell/lengths';
@@ -23,7 +24,7 @@ export function TwoVersions({ current, aside, onSettled }: Props) {
   const [busy, start] = useTransition();
   const choose = (choice: 'keep current' | 'use aside' | 'keep both') =>
     start(async () => {
-      const answer = await settleAction({ asideId: aside.id, choice });
+      const answer = await ask(settleAction, { asideId: aside.id, choice });
       if (!answer.ok) return void message.error(answer.message);
       if (answer.value.other)
         void message.success(`Both are on the bench; the other is “${answer.value.other.doc.name}”.`);

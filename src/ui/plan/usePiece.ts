@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Piece } from '@/core/piece';
 import { nameWindow } from '../outbox/outbox';
-import { PieceSync, type SyncState } from '../outbox/pieceSync';
+import { leftUnderWay, openSync, type PieceSync, type SyncState } from '../outbox/pieceSync';
 import { useLengths } from '../shell/lengths';
 import { keepHistory, keptHistory } from './keptHistory';
 import { historyWords, pieceHistory } from './pieceHistory';
@@ -23,11 +23,17 @@ interface Held {
   readonly redo: Retrace | null;
   /** Goes on from another version, after the weaver chose. */
   readonly restart: (piece: Piece, revision: number) => void;
+  /** Lets go of an edit that the server will not take: it is kept elsewhere, or no longer wanted. */
+  readonly letGo: () => void;
 }
 
 /** The piece being planned: changed at once on screen, saved as it goes. */
 export function usePiece(id: string, initial: Piece, revision: number, onStale: () => void): Held {
-  const [history] = useState(() => pieceHistory(initial, keptHistory(id, initial)));
+  const [history] = useState(() => {
+    // Left before all had arrived, and come back to: the server's state is the older one.
+    const now = leftUnderWay(id)?.doc ?? initial;
+    return pieceHistory(now, keptHistory(id, now));
+  });
   const { piece } = useStore(history.store);
   const { pastStates, futureStates } = useStore(history.store.temporal);
   const { style } = useLengths();
@@ -44,12 +50,19 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
   useEffect(() => {
     let closed = false;
     void nameWindow().then((window) => {
-      if (closed) return;
-      sync.current = new PieceSync(id, revision, window, (next) => {
+      if (closed && !early.current) return;
+      const opened = openSync(id, revision, window);
+      if (closed) {
+        // Changed and left at once: it goes on its way without the screen.
+        void opened.change(history.store.getState().piece).then(() => opened.hurry());
+        return;
+      }
+      sync.current = opened;
+      opened.listen((next) => {
         setState(next);
         if (next.kind === 'stale') stale.current();
       });
-      if (early.current) void sync.current.change(history.store.getState().piece);
+      if (early.current) void opened.change(history.store.getState().piece);
     });
     const hurry = () => sync.current?.hurry();
     const warn = (event: BeforeUnloadEvent) => {
@@ -97,6 +110,8 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
     [history],
   );
 
+  const letGo = useCallback(() => sync.current?.letGo(), []);
+
   const [undo, redo] = useMemo((): [Retrace | null, Retrace | null] => {
     // The words follow from the states: they are read anew when one of those has changed.
     const words = pastStates.length + futureStates.length > 0 ? historyWords(history, style) : null;
@@ -108,5 +123,5 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [history, keep, style, piece, pastStates, futureStates]);
 
-  return { piece, state, change, undo, redo, restart };
+  return { piece, state, change, undo, redo, restart, letGo };
 }

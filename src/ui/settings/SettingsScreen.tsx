@@ -1,19 +1,16 @@
 'use client';
 
-import { App } from 'antd';
-import { useRouter } from 'next/navigation';
-import { useOptimistic, useTransition } from 'react';
 import { FITS, KIND_FACTS, KINDS, type Kind } from '@/core/body/kinds';
 import { PLACE_FACTS } from '@/core/body/places';
-import { easeOf, type Settings } from '@/core/settings';
+import { easeOf, type Settings, type SettingsChange } from '@/core/settings';
 import { percent } from '@/core/words/figures';
-import { changeSettingsAction } from '@/server/actions/settings';
 import { Choice } from '../fields/Choice';
 import { LengthInput } from '../fields/LengthInput';
 import { Toggle } from '../fields/Toggle';
 import { useAtHand } from '../shell/atHand';
 import { useLengths } from '../shell/lengths';
 import { ScreenHeader } from '../shell/ScreenHeader';
+import { changeSettings, useSettingsState } from '../shell/settingsSync';
 import styles from './settings.module.css';
 
 const MARGINS = [0.05, 0.1, 0.15, 0.2, 0.3] as const;
@@ -24,22 +21,13 @@ const EASED = KINDS.filter((kind) =>
 
 /** One's own habits: how lengths are shown, what a new piece starts from, how thread is cut. */
 export function SettingsScreen() {
-  const { settings: kept } = useAtHand();
+  const { settings } = useAtHand();
   const { unit, setUnit } = useLengths();
-  const { message } = App.useApp();
-  const router = useRouter();
-  const [settings, show] = useOptimistic(kept);
-  const [saving, start] = useTransition();
-  const set = (change: Partial<Settings>) =>
-    start(async () => {
-      show({ ...settings, ...change });
-      const answer = await changeSettingsAction(change);
-      if (!answer.ok) void message.error(answer.message);
-      router.refresh();
-    });
+  const { words } = useSettingsState();
+  const set = (change: SettingsChange) => changeSettings({ settings: change });
   return (
     <div className={styles.screen}>
-      <ScreenHeader title="Settings" told={saving ? 'saving …' : 'saved'} />
+      <ScreenHeader title="Settings" told={words} />
       <section className={`card ${styles.section}`} aria-labelledby="lengths">
         <h2 id="lengths">Lengths</h2>
         <Choice
@@ -160,7 +148,7 @@ function EaseRow({
 }: {
   readonly kind: Kind;
   readonly settings: Settings;
-  readonly onChange: (change: Partial<Settings>) => void;
+  readonly onChange: (change: SettingsChange) => void;
 }) {
   const ease = easeOf(settings, kind);
   return (
@@ -177,7 +165,7 @@ function EaseRow({
               minMm: tighter ? ease[tighter] : 0,
               maxMm: looser ? ease[looser] : 200,
             }}
-            onChange={(mm) => onChange({ easeMm: { ...settings.easeMm, [kind]: { ...ease, [fit]: mm } } })}
+            onChange={(mm) => onChange({ easeMm: { [kind]: { ...ease, [fit]: mm } } })}
           />
         );
       })}

@@ -4,11 +4,10 @@ import { createCache, extractStyle, StyleProvider } from '@ant-design/cssinjs';
 import { App, ConfigProvider } from 'antd';
 import { useServerInsertedHTML } from 'next/navigation';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
-import type { LengthUnit } from '@/core/length/length';
-import type { Settings } from '@/core/settings';
-import type { KeyedSwatch } from '@/server/screens';
+import type { AtHand } from '@/server/screens';
 import { AtHandProvider } from './atHand';
 import { LengthsProvider } from './lengths';
+import { useSettingsNow } from './settingsSync';
 import { themeBy } from './theme';
 import { useLamp } from './useLamp';
 
@@ -25,17 +24,15 @@ function styleCache(lamp: boolean) {
 /** Ant Design with our theme and the page's nonce, and lengths in the weaver's unit. */
 export function Providers({
   nonce: fresh,
-  lengthUnit,
-  settings,
   swatches,
+  unreadableSwatches,
   children,
-}: {
+  ...kept
+}: AtHand & {
   nonce: string;
-  lengthUnit: LengthUnit;
-  settings: Settings;
-  swatches: readonly KeyedSwatch[];
   children: ReactNode;
 }) {
+  const { lengthUnit, settings } = useSettingsNow(kept);
   const lamp = useLamp(settings.theme);
   const [cache] = useState(() => styleCache(lamp));
   // After a server action the layout carries a new nonce, but the page still runs under its first policy.
@@ -55,7 +52,7 @@ export function Providers({
       <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }}>
         <App notification={{ placement: 'bottomLeft' }}>
           <LengthsProvider unit={lengthUnit} denominator={settings.denominator} decimal={settings.decimal}>
-            <AtHandProvider settings={settings} swatches={swatches}>
+            <AtHandProvider settings={settings} swatches={swatches} unreadableSwatches={unreadableSwatches}>
               {children}
             </AtHandProvider>
           </LengthsProvider>

@@ -12,7 +12,8 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
-import { deliverLeftBehind } from '../outbox/outbox';
+import { undelivered } from '../outbox/undelivered';
+import { deliverSettings } from './settingsSync';
 import { useShortcut } from '../shortcuts/useShortcut';
 import { useLengths } from './lengths';
 import styles from './Shell.module.css';
@@ -39,9 +40,10 @@ export function Shell({ children }: { children: ReactNode }) {
   useShortcut('glossary', () => router.push('/glossary'));
   useEffect(() => {
     // What a closed window still owed goes to the server at the next start, whichever screen that is.
-    void deliverLeftBehind().then((touched) => {
+    void undelivered.deliver().then((touched) => {
       if (touched.size > 0) router.refresh();
     });
+    void deliverSettings();
   }, [router]);
 
   return (

@@ -1,19 +1,23 @@
 'use client';
 
 import { createContext, use, useMemo, type ReactNode } from 'react';
-import type { Settings } from '@/core/settings';
-import type { KeyedSwatch } from '@/server/screens';
+import type { AtHand as All } from '@/server/screens';
 
-interface AtHand {
-  readonly settings: Settings;
-  readonly swatches: readonly KeyedSwatch[];
-}
+type AtHand = Pick<All, 'settings' | 'swatches' | 'unreadableSwatches'>;
 
 const Context = createContext<AtHand | null>(null);
 
 /** Habits and swatches, for everything below. */
-export function AtHandProvider({ settings, swatches, children }: AtHand & { readonly children: ReactNode }) {
-  const value = useMemo(() => ({ settings, swatches }), [settings, swatches]);
+export function AtHandProvider({
+  settings,
+  swatches,
+  unreadableSwatches,
+  children,
+}: AtHand & { readonly children: ReactNode }) {
+  const value = useMemo(
+    () => ({ settings, swatches, unreadableSwatches }),
+    [settings, swatches, unreadableSwatches],
+  );
   return <Context value={value}>{children}</Context>;
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { createContext, use, useMemo, useOptimistic, useTransition, type ReactNode } from 'react';
+import { createContext, use, useMemo, type ReactNode } from 'react';
 import {
   formatChange,
   formatLength,
@@ -10,7 +10,7 @@ import {
   type LengthStyle,
   type LengthUnit,
 } from '@/core/length/length';
-import { setLengthUnitAction } from '@/server/actions/settings';
+import { changeSettings } from './settingsSync';
 
 interface Lengths {
   readonly unit: LengthUnit;
@@ -30,13 +30,11 @@ const Context = createContext<Lengths | null>(null);
 
 /** Lengths in the weaver's own unit, for everything below it. */
 export function LengthsProvider({
-  unit: kept,
+  unit,
   denominator,
   decimal = '.',
   children,
 }: LengthStyle & { readonly children: ReactNode }) {
-  const [unit, setShown] = useOptimistic(kept);
-  const [, start] = useTransition();
   const value = useMemo((): Lengths => {
     const style: LengthStyle = { unit, denominator, decimal };
     return {
@@ -47,13 +45,9 @@ export function LengthsProvider({
       thread: (mm) => formatThread(mm, unit, decimal),
       fine: (mm) => formatFine(mm, style),
       figure: (value, digits) => formatFigure(value, digits, decimal),
-      setUnit: (next) =>
-        start(async () => {
-          setShown(next);
-          await setLengthUnitAction(next);
-        }),
+      setUnit: (lengthUnit) => changeSettings({ lengthUnit }),
     };
-  }, [unit, denominator, decimal, setShown]);
+  }, [unit, denominator, decimal]);
   return <Context value={value}>{children}</Context>;
 }
 

@@ -9,6 +9,7 @@ import { MOST_UNITS } from '@/core/piece';
 import { swatchOf, type Swatch } from '@/core/swatches';
 import { addSwatchAction } from '@/server/actions/swatches';
 import type { StoredPiece } from '@/server/screens';
+import { ask } from '../fields/ask';
 import { Choice } from '../fields/Choice';
 import { CountInput } from '../fields/CountInput';
 import { LengthInput } from '../fields/LengthInput';
@@ -51,7 +52,8 @@ export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
     if (lengthMm === null) return setProblem('Say how long they are, first bead to last.');
     start(async () => {
       const without = finished ? piece.without : [...new Set([...piece.without, ...later])];
-      const answer = await addSwatchAction(
+      const answer = await ask(
+        addSwatchAction,
         swatchOf(piece, { units, lengthMm, tension, takenOn: day, note, without }),
       );
       if (!answer.ok) return setProblem(answer.message);

@@ -8,13 +8,14 @@ import { structureById } from '@/core/structures/registry';
 import type { StoredPiece, StoredSwatch } from '@/server/screens';
 import { useAtHand } from '../shell/atHand';
 import { Begin, ScreenHeader } from '../shell/ScreenHeader';
+import { UnreadableThings } from '../shell/Unreadable';
 import { AddSwatch } from './AddSwatch';
 import { GaugeCard } from './GaugeCard';
 import styles from './swatches.module.css';
 
 /** Measured swatches, those of one stitch and one set of beads together: what gauges stand on. */
 export function SwatchesScreen({ pieces }: { readonly pieces: readonly StoredPiece[] }) {
-  const { swatches } = useAtHand();
+  const { swatches, unreadableSwatches } = useAtHand();
   const [adding, setAdding] = useState(false);
   const gauges = together(swatches);
   return (
@@ -47,6 +48,7 @@ export function SwatchesScreen({ pieces }: { readonly pieces: readonly StoredPie
           </p>
         </section>
       )}
+      <UnreadableThings things={unreadableSwatches} />
       {gauges.map((gauge) => (
         <GaugeCard
           key={gauge.key}

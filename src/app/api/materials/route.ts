@@ -1,3 +1,1 @@
-import { materialsCsv } from '@/server/materialsCsv';
-
-export const GET = () => materialsCsv();
+export { getMaterialsCsv as GET } from '@/server/materialsCsv';

@@ -1,3 +1,1 @@
-import { newPieceFrom } from '@/server/pieceRoute';
-
-export const POST = (request: Request) => newPieceFrom(request);
+export { postPiece as POST } from '@/server/pieceRoute';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { structureById } from '@/core/structures/registry';
-import { laidOut } from '@/server/laidOut';
+import { laidOutOnce } from '@/server/laidOut';
 import { galleryScreen } from '@/server/screens';
 import { samplePiece } from '@/ui/gallery/sample';
 import { StitchScreen } from '@/ui/gallery/StitchScreen';
@@ -18,7 +18,7 @@ export default async function Page({ params }: Props) {
   if (!structureById(id)) notFound();
   const data = await galleryScreen();
   return (
-    <GivenLayouts laidOut={laidOut([samplePiece(id), ...data.examples])}>
+    <GivenLayouts laidOut={await laidOutOnce(id, [samplePiece(id), ...data.examples])}>
       <StitchScreen key={id} structureId={id} {...data} />
     </GivenLayouts>
   );

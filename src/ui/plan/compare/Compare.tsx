@@ -8,6 +8,7 @@ import { forWearer, type Piece } from '@/core/piece';
 import { planPiece } from '@/core/plan';
 import { setBesideAction, setOtherBesideAction } from '@/server/actions/pieces';
 import type { PlanBench, StoredVariant } from '@/server/screens';
+import { ask } from '../../fields/ask';
 import { useUndo } from '../../fields/useUndo';
 import { PieceStrip } from '../../piece/PieceDrawing';
 import { useKnown } from '../../shell/useKnown';
@@ -65,7 +66,7 @@ export function Compare({ pieceId, piece, variants, others, onTake, onClose }: P
           type="primary"
           loading={busy}
           disabled={kept}
-          onClick={() => put(() => setBesideAction(pieceId, piece))}
+          onClick={() => put(() => ask(setBesideAction, { pieceId, doc: piece }))}
         >
           Set this version beside
         </Button>
@@ -79,7 +80,7 @@ export function Compare({ pieceId, piece, variants, others, onTake, onClose }: P
             showSearch={{ optionFilterProp: 'label' }}
             options={others.map(({ id, name }) => ({ value: id, label: name }))}
             onChange={(id: string | null) => {
-              if (id !== null) put(() => setOtherBesideAction(pieceId, id));
+              if (id !== null) put(() => ask(setOtherBesideAction, { pieceId, otherId: id }));
             }}
           />
         )}

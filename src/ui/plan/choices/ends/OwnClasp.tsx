@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useId, useState, useTransition } from 'react';
 import type { Clasp } from '@/core/materials/material';
 import { addClaspAction } from '@/server/actions/materials';
+import { ask } from '../../../fields/ask';
 import { Choice } from '../../../fields/Choice';
 import { Toggle } from '../../../fields/Toggle';
 import { useLengths } from '../../../shell/lengths';
@@ -28,7 +29,7 @@ export function OwnClasp({ onAdded }: { readonly onAdded: (clasp: Clasp) => void
   const [busy, start] = useTransition();
   const keep = () =>
     start(async () => {
-      const answer = await addClaspAction({ name, shape, closed, unit, loops, plated });
+      const answer = await ask(addClaspAction, { name, shape, closed, unit, loops, plated });
       if (!answer.ok) return setProblem(answer.message);
       setProblem(null);
       router.refresh();

@@ -7,6 +7,7 @@ import { MOST_UNITS, type Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import { swatchOf } from '@/core/swatches';
 import { addSwatchAction } from '@/server/actions/swatches';
+import { ask } from '../../../fields/ask';
 import { Choice } from '../../../fields/Choice';
 import { CountInput } from '../../../fields/CountInput';
 import { LengthInput } from '../../../fields/LengthInput';
@@ -102,7 +103,8 @@ function KeepAsSwatch({
   const left = measured.finished ? [] : (plan.gauge.shortening?.passes ?? []);
   const keep = () =>
     start(async () => {
-      const answer = await addSwatchAction(
+      const answer = await ask(
+        addSwatchAction,
         swatchOf(piece, {
           units: measured.units,
           lengthMm: measured.lengthMm,

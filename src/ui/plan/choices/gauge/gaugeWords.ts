@@ -16,7 +16,8 @@ export function sourceWords({ gauge, weaveable }: Plan, layingOut: LayingOut): s
       return 'laid out from thread path and beads';
     case 'closed form':
       if (weaveable.formIsExact) return 'the beads’ own lengths, end to end';
-      if (layingOut === 'failed') return 'by rule of thumb; it could not be laid out';
+      if (layingOut !== null && typeof layingOut !== 'number')
+        return `by rule of thumb; it could not be laid out: ${layingOut.why}`;
       return layingOut === null
         ? 'by rule of thumb'
         : `by rule of thumb; laying it out, ${Math.round(100 * layingOut)} %`;

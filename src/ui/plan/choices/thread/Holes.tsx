@@ -1,7 +1,6 @@
 'use client';
 
-import { App, Button } from 'antd';
-import { useRouter } from 'next/navigation';
+import { Button } from 'antd';
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { counted } from '@/core/words/figures';
@@ -11,9 +10,9 @@ import { EASY, factorFrom, HARD, type Going, type HoleState } from '@/core/suppl
 import { remedies, type Remedy } from '@/core/supplies/remedies';
 import { percent } from '@/core/words/figures';
 import { tripWords } from '@/core/words/threadDoubts';
-import { changeSettingsAction } from '@/server/actions/settings';
 import type { Catalogue } from '@/server/screens';
 import { useAtHand } from '../../../shell/atHand';
+import { changeSettings } from '../../../shell/settingsSync';
 import { useKnown } from '../../../shell/useKnown';
 import { useAfterPaint } from '../../../shell/useAfterPaint';
 import styles from './thread.module.css';
@@ -130,24 +129,18 @@ function remedyWords({ what, going, units }: Remedy): string {
 /** "It did not go": from then on the limits are those of the maker's own hands. */
 function DidNotGo({ plan }: { readonly plan: Plan }) {
   const { settings } = useAtHand();
-  const { message } = App.useApp();
-  const router = useRouter();
   const { bottleneck } = plan.holes;
-  const keep = async (holeFactor: number) => {
-    const answer = await changeSettingsAction({ holeFactor });
-    if (!answer.ok) return void message.error(answer.message);
-    router.refresh();
-  };
+  const keep = (holeFactor: number) => changeSettings({ settings: { holeFactor } });
   if (!bottleneck) return null;
   return (
     <div className={styles.hands}>
       {bottleneck.going !== 'no' && (
         <>
           <p className="soft">Did the fullest trip not go in your hands? Say so, and every piece follows.</p>
-          <Button onClick={() => void keep(factorFrom(bottleneck.fill))}>It did not go</Button>
+          <Button onClick={() => keep(factorFrom(bottleneck.fill))}>It did not go</Button>
         </>
       )}
-      {settings.holeFactor < 1 && <Button onClick={() => void keep(1)}>Forget what did not go</Button>}
+      {settings.holeFactor < 1 && <Button onClick={() => keep(1)}>Forget what did not go</Button>}
     </div>
   );
 }

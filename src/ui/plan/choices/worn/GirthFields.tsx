@@ -8,6 +8,7 @@ import { PLACE_FACTS, type Place } from '@/core/body/places';
 import type { Piece, Wearer } from '@/core/piece';
 import { addMeasureAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
+import { ask } from '../../../fields/ask';
 import { LengthInput } from '../../../fields/LengthInput';
 import { RingSizeInput } from '../../../fields/RingSizeInput';
 import { useLengths } from '../../../shell/lengths';
@@ -68,7 +69,7 @@ function KeepGirth({
   if (!person || here === undefined || (kept !== undefined && Math.abs(kept - here) < 0.5)) return null;
   const keep = () =>
     start(async () => {
-      const answer = await addMeasureAction({ personId: person.id, place, length: here, unit });
+      const answer = await ask(addMeasureAction, { personId: person.id, place, length: here, unit });
       if (answer.ok) router.refresh();
       else void message.error(answer.message);
     });

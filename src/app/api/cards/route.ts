@@ -1,0 +1,1 @@
+export { postCards as POST } from '@/server/cardsRoute';

@@ -1,0 +1,1 @@
+export { getRow as GET } from '@/server/rowRoute';

@@ -1,0 +1,1 @@
+export { patchSettings as PATCH } from '@/server/settingsRoute';

@@ -1,0 +1,31 @@
+import { answersOf } from '@/core/answers';
+import { cardOf } from '@/core/card';
+import { swatchBook, type StitchKey } from '@/core/fit/swatchBook';
+import { shippedLayouts } from '@/core/layout/shipped';
+import { planOrFault } from '@/core/plan';
+import { keyOfSwatch } from '@/core/swatches';
+import type { PlanAnswer, PlanAsk, PlannedPiece } from './planProtocol';
+
+/** Works out what is asked. Throws what planning throws. */
+export function answerPlanAsk<A extends PlanAsk>(ask: A): PlanAnswer<A>;
+export function answerPlanAsk(ask: PlanAsk): PlannedPiece | StitchKey | null {
+  switch (ask.kind) {
+    case 'stitch':
+      return keyOfSwatch(ask.swatch);
+    case 'plan': {
+      const layoutKeys = new Set<string>();
+      const layouts = (key: string) => {
+        const layout = shippedLayouts(key);
+        if (layout) layoutKeys.add(key);
+        return layout;
+      };
+      const { doc, swatches, habits } = ask;
+      const plan = planOrFault(doc, { layouts, swatches: swatchBook(swatches), habits });
+      return {
+        card: cardOf(plan),
+        answers: plan.ok ? answersOf(plan) : null,
+        layoutKeys: [...layoutKeys],
+      };
+    }
+  }
+}
