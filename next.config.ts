@@ -7,6 +7,8 @@ const config: NextConfig = {
   serverExternalPackages: ['@electric-sql/pglite', 'pg'],
   devIndicators: false,
   experimental: {
+    // A whole table of materials is brought in by one action.
+    serverActions: { bodySizeLimit: '5mb' },
     // Served from this machine: a request costs more than the bytes that another screen would have saved.
     turbopackChunking: {
       clusters: [[/./]],

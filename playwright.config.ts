@@ -2,11 +2,11 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'e2e',
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   timeout: 90_000,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
-  globalSetup: './e2e/server.ts',
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',

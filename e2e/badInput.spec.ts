@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures';
 import { address, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
 
 test('a wrist that cannot be: what was typed stays, the last good one counts, and it says what to write', async ({

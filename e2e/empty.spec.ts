@@ -1,20 +1,15 @@
-import { expect, test } from '@playwright/test';
-import { slip } from './helpers';
-import { freshFolder, startServer, type Server } from './server';
+import { expect, test } from './fixtures';
+import { address, slip } from './helpers';
 
-let server: Server;
-test.beforeAll(async () => {
-  server = await startServer(freshFolder());
-});
-test.afterAll(() => server.stop());
+test.use({ bench: 'empty' });
 
 test('an empty shelf says what belongs on it', async ({ page }) => {
-  await page.goto(server.url);
+  await page.goto(address());
   await expect(page.getByRole('heading', { name: 'What a plan tells you' })).toBeVisible();
 });
 
 test('from an empty bench to count and length in at most eight actions by keyboard', async ({ page }) => {
-  await page.goto(server.url);
+  await page.goto(address());
   await expect(page.getByLabel('Name')).toBeFocused();
   let actions = 0;
   const press = async (key: string) => {

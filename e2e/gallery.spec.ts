@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures';
 import { STRUCTURES } from '@/core/structures/registry';
 import { address, expectAccessible, openChoice, pick, slip, startBracelet, unitsOf } from './helpers';
 

@@ -81,6 +81,10 @@ export const openChoice = (page: Page, title: string) =>
     .first()
     .click();
 
+/** The stitch has been laid out: until then the numbers stand on a rule of thumb. */
+export const laidOut = (page: Page) =>
+  expect(page.getByRole('button', { name: /Gauge/ }).first()).not.toContainText('laying it out');
+
 export const slip = (page: Page) => page.getByRole('region', { name: 'The answers' });
 
 /** The count on the slip. */

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures';
 import { address, expectAccessible, openChoice, pick, slip, startBracelet } from './helpers';
 
 test('a bead is measured with caliper and scale, and a plan can be reckoned with it', async ({ page }) => {

@@ -1,7 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures';
 import { ringMm } from '@/core/body/ringSize';
 import {
   expectAccessible,
+  laidOut,
   openChoice,
   pick,
   saved,
@@ -23,6 +24,7 @@ test('a ring: joined, sized by its finger and knuckle, in any scale', async ({ p
   await pick(page, 'Bead B: size and shape', 'round seed 11/0');
   await openChoice(page, 'Beads');
   for (const role of ['A', 'B']) await expect(row(page, `${role} · 11/0`)).toBeVisible();
+  await laidOut(page);
   const units = await unitsOf(page);
   // Closed into a ring, circles share as many rungs as there are circles.
   await expect(total(page, 'B ·')).toHaveText(String(units));

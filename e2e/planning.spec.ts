@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures';
 import { planPiece } from '@/core/planShipped';
 import { examplePiece } from '@/demo/choir';
 import { address, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures';
 import { address, expectAccessible, openChoice, saved, slip, startPiece, unitsOf } from './helpers';
 
 test('somebody is added, measured again, and put away and back', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures';
 import { address, expectAccessible, openChoice, startBracelet } from './helpers';
 import { cli, freshFolder } from './server';
 

@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './fixtures';
 import { address, saved, slip, startBracelet, unitsOf } from './helpers';
 import { cli, freshFolder, startServer } from './server';
 

@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -7,7 +7,9 @@ import { join } from 'node:path';
 export interface Server {
   readonly url: string;
   readonly folder: string;
-  stop(signal?: NodeJS.Signals): Promise<void>;
+  /** What it has said so far. */
+  readonly said: () => string;
+  stop(signal?: NodeJS.Signals): Promise<number | null>;
 }
 
 export const freshFolder = () => mkdtempSync(join(tmpdir(), 'ivyloom-e2e-'));
@@ -22,8 +24,8 @@ export function cli(program: string, args: string[], folder: string) {
 }
 
 /** Starts the built program and waits until it answers; rejects with what it said when it stops instead. */
-export async function startServer(folder: string): Promise<Server> {
-  const child = spawn(process.execPath, ['scripts/server.mjs'], {
+export async function startServer(folder: string, script = 'scripts/server.mjs'): Promise<Server> {
+  const child = spawn(process.execPath, [script], {
     env: { ...process.env, IVYLOOM_DATA: folder, NEXT_TELEMETRY_DISABLED: '1' },
   });
   let text = '';
@@ -42,25 +44,11 @@ export async function startServer(folder: string): Promise<Server> {
     child.stderr.on('data', hear);
     child.on('close', () => reject(new Error(text)));
   });
-  return { url, folder, stop: (signal = 'SIGTERM') => stop(child, signal) };
+  return { url, folder, said: () => text, stop: (signal = 'SIGTERM') => stop(child, signal) };
 }
 
 const stop = (child: ChildProcess, signal: NodeJS.Signals) =>
-  new Promise<void>((resolve) => {
-    child.on('exit', () => resolve());
+  new Promise<number | null>((resolve) => {
+    child.on('exit', (code) => resolve(code));
     child.kill(signal);
   });
-
-/** One server with the demo choir for all journeys. */
-export default async function globalSetup() {
-  const folder = freshFolder();
-  const seeded = cli('seed', [], folder);
-  if (seeded.status !== 0) throw new Error(seeded.stderr);
-  const server = await startServer(folder);
-  process.env.IVYLOOM_URL = server.url;
-  process.env.IVYLOOM_FOLDER = folder;
-  return async () => {
-    await server.stop();
-    rmSync(folder, { recursive: true, force: true });
-  };
-}

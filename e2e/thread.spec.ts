@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './fixtures';
 import { expectAccessible, openChoice, pick, saved, slip, startBracelet } from './helpers';
 
 const change = (page: Page) => page.getByRole('slider', { name: 'Change of thread 1' });

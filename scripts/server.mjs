@@ -21,9 +21,28 @@ const packed = sirv('.next/static', {
 });
 const page = app.getRequestHandler();
 
+/** An address that no text can be made of: Next answers it with the words of its engine. */
+const readable = (url = '') => {
+  try {
+    decodeURIComponent(url);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+const says = (response, status, message) => {
+  response.writeHead(status, { 'content-type': 'application/json; charset=utf-8' });
+  response.end(JSON.stringify({ message }));
+};
+
 const server = createServer((request, response) => {
+  if (!readable(request.url))
+    return says(response, 400, 'This address is mistyped. Go to the bench, and open the piece from there.');
   if (!request.url?.startsWith(STATIC) || !ANSWERS_TO.test(request.headers.host ?? ''))
-    return page(request, response);
+    return page(request, response).catch(() => {
+      if (!response.headersSent) says(response, 500, 'That did not work, by a fault of the program. Try again.');
+    });
   request.url = request.url.slice(STATIC.length - 1);
   packed(request, response, () => {
     response.statusCode = 404;
@@ -31,12 +50,26 @@ const server = createServer((request, response) => {
   });
 });
 
+/** What is under way when the program is stopped has so long to be answered. */
+const LAST_ANSWERS_MS = 2000;
+let stopping = false;
+
+/** Answers what was asked, closes the database, and gives its folder free. */
+async function stop() {
+  if (stopping) return;
+  stopping = true;
+  const answered = new Promise((resolve) => server.close(resolve));
+  server.closeIdleConnections();
+  await Promise.race([answered, new Promise((resolve) => setTimeout(resolve, LAST_ANSWERS_MS))]);
+  server.closeAllConnections();
+  // Opened by src/server/installation.ts, and kept where every part of the program finds it.
+  const installation = await globalThis.ivyloom?.catch(() => undefined);
+  await installation?.database.close();
+  process.exit(0);
+}
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stop());
+
 await app.prepare();
 server.listen(Number(process.argv[2] ?? 0), HOST, () =>
   console.log(`http://${HOST}:${server.address().port}\nReady`),
 );
-for (const signal of ['SIGINT', 'SIGTERM'])
-  process.on(signal, () => {
-    server.close(() => process.exit(0));
-    server.closeAllConnections();
-  });

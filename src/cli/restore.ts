@@ -1,5 +1,6 @@
 // npm run restore: lists the backups. npm run restore -- FILE: puts one in the place of the present data.
-import { backups, restore } from '@/data/backup';
+import { restore } from '@/data/backup';
+import { backups } from '@/data/backups';
 import { dataFolder } from '@/data/database';
 import { speak } from './speak';
 
@@ -9,7 +10,7 @@ await speak(async () => {
   if (!file) {
     const found = backups(folder);
     return found.length > 0
-      ? `Backups of ${folder}, newest first:\n${found.map((f) => `  ${f}`).join('\n')}\nRestore one with: npm run restore -- FILE`
+      ? `Backups of ${folder}, the last made first:\n${found.map((f) => `  ${f}`).join('\n')}\nRestore one with: npm run restore -- FILE`
       : `There is no backup of ${folder} yet.`;
   }
   const aside = await restore(folder, file, new Date());

@@ -1,6 +1,5 @@
 // Fills a fresh data folder with the demo choir; a folder that has people already is left alone.
-import { openConfigured } from '@/data/database';
-import { migrate } from '@/data/migrate';
+import { openReady } from '@/data/ready';
 import { addPerson, people } from '@/data/people';
 import { addPiece } from '@/data/pieces';
 import { theWorkspace } from '@/data/workspaces';
@@ -9,9 +8,8 @@ import { CHOIR, DEMO_PIECES, demoSwatches, examplePiece } from '@/demo/choir';
 import { speak } from './speak';
 
 await speak(async () => {
-  const database = await openConfigured();
+  const database = await openReady();
   try {
-    await migrate(database);
     const { id } = await theWorkspace(database.db);
     if ((await people(database.db, id)).found.length > 0)
       return 'The data folder is in use already; nothing was added.';

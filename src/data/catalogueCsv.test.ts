@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import type { BeadKind } from '@/core/materials/material';
+import { MOST_TABLE_ROWS, TABLE_TOO_LONG } from '@/core/materials/table';
 import { catalogueCsv, readCatalogueCsv } from './catalogueCsv';
 
 describe('the catalogue as CSV', () => {
@@ -53,5 +54,54 @@ describe('the catalogue as CSV', () => {
 
   it('an empty file is told', () => {
     expect(readCatalogueCsv('').problems.join()).toMatch(/no rows/);
+  });
+
+  it('names the line as an editor counts it: with blank lines, line ends in quotes, and a mark of byte order', () => {
+    const bad = 'needle,,no id,0.4';
+    const needle = (id: string) => `needle,${id},x,0.4`;
+    for (const end of ['\n', '\r\n']) {
+      const lines = [
+        '\ufeffkind,id,name,diameter_mm',
+        needle('a'),
+        '',
+        bad,
+        `needle,b,"two${end}lines",0.4`,
+        bad,
+      ];
+      const { needles, problems } = readCatalogueCsv(lines.join(end));
+      expect(needles.map(({ id }) => id)).toEqual(['a', 'b']);
+      expect(problems.map((problem) => problem.split(':')[0])).toEqual(['Line 4', 'Line 7']);
+    }
+    expect(readCatalogueCsv(`\n\nkind,id,name,diameter_mm\n\n${bad}`).problems[0]).toMatch(/^Line 5:/);
+  });
+
+  it('of rows that share an id the first counts, and the other is told', () => {
+    const { needles, problems } = readCatalogueCsv(
+      'kind,id,name,diameter_mm\nneedle,a,first,0.4\nneedle,a,second,0.3\nthread,a,other kind,0.15',
+    );
+    expect(needles.map(({ name }) => name)).toEqual(['first']);
+    expect(problems).toEqual(['Line 3: the id “a” stands on line 2 already. Only that one counts.']);
+  });
+
+  it('a table that is too long, or has no columns that are known, is told in one line', () => {
+    const rows = Array.from({ length: MOST_TABLE_ROWS + 1 }, (_, i) => `needle,${i},x,0.4`).join('\n');
+    expect(readCatalogueCsv(`kind,id,name,diameter_mm\n${rows}`)).toMatchObject({
+      needles: [],
+      problems: [TABLE_TOO_LONG],
+    });
+    const most = readCatalogueCsv(`kind,id,name,diameter_mm\n${rows.slice(0, rows.lastIndexOf('\n'))}`);
+    expect(most.needles).toHaveLength(MOST_TABLE_ROWS);
+    expect(readCatalogueCsv('a,b\n1,2\n3,4').problems).toHaveLength(1);
+    expect(readCatalogueCsv('kind,id,name,diameter_mm\nneedle,a,x\0y,0.4').needles).toEqual([]);
+  });
+
+  // What a spreadsheet takes for a formula: OWASP, "CSV Injection" (=, +, -, @, tab, carriage return).
+  it('a cell that a spreadsheet would run is written as text, and comes back whole', () => {
+    for (const name of ['=1+1', '+1', '-1', '@x', "'quoted", "'=x", "it's"]) {
+      const bead: BeadKind = { ...byId(BEADS, 'seed-8'), name };
+      const text = catalogueCsv({ ...none, beads: [bead] });
+      for (const cell of text.split('\n')[1]?.split(',') ?? []) expect(cell).not.toMatch(/^"?[=+@-]/);
+      expect(readCatalogueCsv(text).beads[0]?.name).toBe(name);
+    }
   });
 });

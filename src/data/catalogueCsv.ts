@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type * as z from 'zod';
+import { MOST_TABLE_ROWS, TABLE_TOO_LONG } from '@/core/materials/table';
 import { storableSchema } from '@/core/storable';
 import {
   beadKindSchema,
@@ -136,12 +137,6 @@ function beadOf(row: Told): Record<string, unknown> {
   return { perGram: null, ...bead, sold: amount === undefined ? null : told };
 }
 
-/** Most rows that are brought in at once, and letters: more than any bead box, and read within a second or two. */
-export const MOST_CSV_ROWS = 5000;
-export const MOST_CSV_LETTERS = 1_000_000;
-export const tooLong = () =>
-  `That table is longer than ${MOST_CSV_ROWS} rows. Bring it in in parts; nothing was changed.`;
-
 interface Row {
   readonly told: Told;
   /** The line of the file that it begins on, as an editor counts. */
@@ -213,7 +208,7 @@ export function readCatalogueCsv(table: string): CatalogueReading {
   const rows = rowsOf(table.replace(/^\ufeff/, ''));
   const [first] = rows;
   if (!first) return { ...none, problems: ['The file has no rows. Its first line must name the columns.'] };
-  if (rows.length > MOST_CSV_ROWS) return { ...none, problems: [tooLong()] };
+  if (rows.length > MOST_TABLE_ROWS) return { ...none, problems: [TABLE_TOO_LONG] };
   if (!Object.hasOwn(first.told, 'kind'))
     return {
       ...none,

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
@@ -8,6 +8,8 @@ import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle as overPglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
+import { damaged, USUAL_FOLDER } from './damaged';
+import { markAsBegun, markAsHolding, stateOf } from './folder';
 import { holdFolder } from './guard';
 import * as schema from './schema';
 
@@ -30,7 +32,7 @@ export interface Database {
 
 /** Where data lives: `IVYLOOM_DATA`, or `.ivyloom/data` in the project. */
 export const dataFolder = (): string =>
-  resolve(/* turbopackIgnore: true */ process.env.IVYLOOM_DATA ?? '.ivyloom/data');
+  resolve(/* turbopackIgnore: true */ process.env.IVYLOOM_DATA ?? USUAL_FOLDER);
 export const databaseFolder = (folder: string): string => join(folder, 'db');
 
 function pglite(client: PGlite, kind: 'folder' | 'memory', release: () => void): Database {
@@ -47,17 +49,30 @@ function pglite(client: PGlite, kind: 'folder' | 'memory', release: () => void):
   };
 }
 
-/** Opens the database of a folder, made where there is none. Throws FolderInUse where another process has it. */
-export async function openFolder(folder: string, from?: Blob): Promise<Database> {
+/** Opens the database in a place that exists, unguarded; filled from a backup where one is given. */
+export const openPlace = async (place: string, from?: Blob, release = () => undefined): Promise<Database> =>
+  pglite(await PGlite.create(place, from ? { loadDataDir: from } : {}), 'folder', release);
+
+/**
+ * Opens the database of a folder, made where there never was one. Throws FolderInUse where another process has it, and
+ * a DataProblem where it is damaged or gone, which names the backups there are.
+ */
+export async function openFolder(folder: string): Promise<Database> {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const hold = await holdFolder(folder);
   try {
     const place = databaseFolder(folder);
-    if (from && existsSync(place)) throw new Error(`There is already a database in ${place}.`);
+    const state = stateOf(folder);
+    if (state === 'emptied') throw damaged(folder, 'its files are gone');
+    // Nothing was ever kept in a database whose making was cut short.
+    if (state === 'begun') rmSync(place, { recursive: true, force: true });
+    if (state !== 'database') markAsBegun(folder);
     mkdirSync(place, { recursive: true, mode: 0o700 });
-    return pglite(await PGlite.create(place, from ? { loadDataDir: from } : {}), 'folder', () =>
-      hold.release(),
-    );
+    const database = await openPlace(place, undefined, () => void hold.release()).catch((error: unknown) => {
+      throw damaged(folder, String(error), error);
+    });
+    markAsHolding(folder);
+    return database;
   } catch (error) {
     hold.release();
     throw error;

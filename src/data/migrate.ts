@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import * as z from 'zod';
 import type { Database } from './database';
+import { DataProblem } from './problem';
 
 export const MIGRATIONS = join(process.cwd(), 'src/data/migrations');
 
@@ -19,7 +20,7 @@ export function shippedMigrations(folder = MIGRATIONS): { tag: string; hash: str
   entries.forEach((entry, i) => {
     const before = entries[i - 1];
     if (entry.idx !== i || (before && before.when >= entry.when))
-      throw new Error(
+      throw new DataProblem(
         `The migrations are out of order at ${entry.tag}. Install this version of Ivy Loom afresh.`,
       );
   });
@@ -40,12 +41,12 @@ export function checkHistory(
   shipped: readonly { tag: string; hash: string }[],
 ): void {
   if (applied.length > shipped.length)
-    throw new Error(
+    throw new DataProblem(
       'This data was last used by a newer version of Ivy Loom. Start that version; nothing was changed.',
     );
   applied.forEach((hash, i) => {
     if (hash !== shipped[i]?.hash)
-      throw new Error(
+      throw new DataProblem(
         `This data has another history than this version of Ivy Loom (at ${shipped[i]?.tag}). Nothing was changed. ` +
           'Start the version it came from, or restore a backup: npm run restore.',
       );

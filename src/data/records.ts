@@ -41,11 +41,16 @@ export class Refusal extends Error {
   override readonly name = 'Refusal';
 }
 
-const faultsOf = (error: z.ZodError): string =>
+/** Words of ours are told; what the schemas say of types and ranges is for programmers. */
+const ourWords = (message: string): string =>
+  /^(Invalid|Too|Unrecognized)\b/.test(message) ? 'not as this version knows it.' : message;
+
+/** What is wrong with a document, in words. */
+export const faultsOf = (error: z.ZodError): string =>
   error.issues
     .slice(0, 3)
-    .map(({ path, message }) => (path.length > 0 ? `${path.join(', ')}: ${message}` : message))
-    .join('; ');
+    .map(({ path, message }) => `${path.length > 0 ? `${path.join(', ')}: ` : ''}${ourWords(message)}`)
+    .join(' ');
 
 /** A thing as its table keeps it. Throws a Refusal for what could not be read again. */
 export function checkedIn<K extends RecordKind>(kind: K, value: unknown): RecordOf<K> {

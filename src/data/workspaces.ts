@@ -32,6 +32,13 @@ const asWorkspace = ({
   settingsRevision,
 });
 
+/** A workspace by its id. Throws where there is none: it is never taken away while the program runs. */
+export async function workspaceById(db: Db, id: string): Promise<Workspace> {
+  const [found] = await db.select().from(workspace).where(eq(workspace.id, id));
+  if (!found) throw new Error('The workspace is gone.');
+  return asWorkspace(found);
+}
+
 async function makeWorkspace(db: Db, name: string): Promise<typeof workspace.$inferSelect> {
   return db.transaction(async (tx) => {
     const [made] = await tx.insert(workspace).values({ name }).returning();

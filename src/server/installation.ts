@@ -1,7 +1,7 @@
 import { backUpWhenDue, EVERY_MS } from '@/data/backup';
-import { dataFolder, openConfigured, type Database } from '@/data/database';
+import { dataFolder, type Database } from '@/data/database';
 import { topUpCatalogue } from '@/data/materials';
-import { migrate } from '@/data/migrate';
+import { openReady } from '@/data/ready';
 import { theWorkspace } from '@/data/workspaces';
 
 /** What this process works on: one database, one workspace. */
@@ -18,8 +18,7 @@ const held = globalThis as typeof globalThis & { ivyloom?: Promise<Installation>
 export const installation = (): Promise<Installation> => (held.ivyloom ??= open());
 
 async function open(): Promise<Installation> {
-  const database = await openConfigured();
-  await migrate(database);
+  const database = await openReady();
   const { id } = await theWorkspace(database.db);
   await topUpCatalogue(database.db, id);
   await backUpWhenDue(database, dataFolder(), new Date());

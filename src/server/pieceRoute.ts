@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { migratePiece, type Piece } from '@/core/piece';
 import { addPiece, pieceById, savePiece } from '@/data/pieces';
+import { faultsOf } from '@/data/records';
 import { Trouble } from './trouble';
 import { bodyOf, route, says, type At } from './work';
 
@@ -11,9 +12,7 @@ const docSchema = z.unknown().transform((raw, context): Piece => {
   try {
     return migratePiece(raw);
   } catch (error) {
-    const [issue] = error instanceof z.ZodError ? error.issues : [];
-    const where = issue?.path.join(', ');
-    context.addIssue(issue ? `${NO_PIECE} (${where ? `${where}: ` : ''}${issue.message})` : NO_PIECE);
+    context.addIssue(error instanceof z.ZodError ? `${NO_PIECE} ${faultsOf(error)}` : NO_PIECE);
     return z.NEVER;
   }
 });

@@ -18,7 +18,7 @@ import {
 import type { Readings, Unreadable } from '@/data/records';
 import { swatches, type StoredSwatch } from '@/data/swatches';
 import { variants, type StoredVariant } from '@/data/variants';
-import { theWorkspace, type Workspace } from '@/data/workspaces';
+import { workspaceById, type Workspace } from '@/data/workspaces';
 import { benchCards, type BenchCard, type BenchCards } from './benchCards';
 import { examples } from './examples';
 import { laidOut, layoutsOf } from './laidOut';
@@ -51,7 +51,7 @@ export interface AtHand extends Omit<Workspace, 'id'> {
 }
 
 const readAtHand = async ({ db, workspaceId }: At): Promise<AtHand> => {
-  const { lengthUnit, settings, settingsRevision } = await theWorkspace(db);
+  const { lengthUnit, settings, settingsRevision } = await workspaceById(db, workspaceId);
   const { found, unreadable } = await swatches(db, workspaceId);
   const known = await keyed(found);
   return { lengthUnit, settings, settingsRevision, swatches: known, unreadableSwatches: unreadable };

@@ -13,7 +13,8 @@ import {
 import { readThread } from '@/core/materials/threadName';
 import { parseLength } from '@/core/length/length';
 import { wordLengthProblem } from '@/core/words/problems';
-import { MOST_CSV_LETTERS, readCatalogueCsv, tooLong } from '@/data/catalogueCsv';
+import { MOST_TABLE_LETTERS, TABLE_TOO_LONG } from '@/core/materials/table';
+import { readCatalogueCsv } from '@/data/catalogueCsv';
 import { addClasp, catalogue, keepCatalogue, keepMaterials } from '@/data/materials';
 import { done, refused, type Answer } from '../answer';
 import { action, type At } from '../work';
@@ -157,7 +158,7 @@ export const addThreadAction = action(
 
 /** Brings a table of materials in, and answers with how many were kept and what could not be read. */
 export const bringMaterialsAction = action(
-  z.string().max(MOST_CSV_LETTERS, tooLong()),
+  z.string().max(MOST_TABLE_LETTERS, TABLE_TOO_LONG),
   'This could not be read as a table. Save it as CSV and bring it in again.',
   async (text, { db, workspaceId }) => {
     const { problems, ...brought } = readCatalogueCsv(text);

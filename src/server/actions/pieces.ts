@@ -19,13 +19,14 @@ import { people } from '@/data/people';
 import { addPattern, patternById } from '@/data/patterns';
 import { addPiece, pieceById, settle, SETTLEMENTS } from '@/data/pieces';
 import { addVariant } from '@/data/variants';
-import { theWorkspace } from '@/data/workspaces';
+import { workspaceById } from '@/data/workspaces';
 import { done, refused, type Answer } from '../answer';
 import { action, type At } from '../work';
 
 const GONE = 'That piece is not here any more. Reload the bench.';
 const UNREADABLE = 'That piece cannot be read by this version. Its card on the bench says why.';
 const idSchema = z.uuid(GONE);
+const personIdSchema = z.uuid('That person is not among your people any more. Choose again.').nullable();
 
 /** Somebody by id, a typical size, or nobody yet. */
 async function wearerOf(
@@ -51,7 +52,7 @@ export const startPieceAction = action(
     structureId: z.string(),
     kind: z.enum(KINDS).default('bracelet'),
     /** Somebody, a typical size, or nobody yet. */
-    personId: idSchema.nullable(),
+    personId: personIdSchema,
     typical: z.enum(SIZES).nullable().default(null),
     /** Parameters and beads as they were played with in the gallery. */
     params: choicesSchema.shape.structure.shape.params.optional(),
@@ -69,7 +70,7 @@ export const startPieceAction = action(
     const wearer = await wearerOf(at, personId, typical);
     const kindName = kind.charAt(0).toUpperCase() + kind.slice(1);
     const name = wearer && !wearer.typical ? `${kindName} for ${wearer.name}` : `New ${kind}`;
-    const { settings } = await theWorkspace(db);
+    const { settings } = await workspaceById(db, workspaceId);
     const fresh = newPiece(pieceName(name), structure.id, wearer, kind, settings);
     const piece = await addPiece(db, workspaceId, {
       ...fresh,
@@ -97,7 +98,7 @@ export const makeAgainAction = action(
     /** The piece, or the pattern, to make again. */
     from: z.enum(['piece', 'pattern']),
     id: idSchema,
-    personId: idSchema.nullable(),
+    personId: personIdSchema,
     typical: z.enum(SIZES).nullable().default(null),
   }),
   'This could not be read. Choose for whom it is to be made again.',
@@ -114,7 +115,7 @@ export const makeAgainAction = action(
       if (!pattern.ok) return refused(UNREADABLE);
       doc = pattern.value.piece;
     }
-    const { settings } = await theWorkspace(db);
+    const { settings } = await workspaceById(db, workspaceId);
     const again = forWearer(doc, await wearerOf(at, personId, typical), settings);
     const piece = await addPiece(db, workspaceId, again);
     revalidatePath('/');

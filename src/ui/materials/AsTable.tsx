@@ -3,9 +3,13 @@
 import { App } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { MOST_TABLE_LETTERS, MOST_TABLE_ROWS, TABLE_TOO_LONG } from '@/core/materials/table';
 import { bringMaterialsAction } from '@/server/actions/materials';
 import { ask } from '../fields/ask';
 import styles from './materials.module.css';
+
+/** Problems that are told one by one. */
+const TOLD = 40;
 
 /** The catalogue as a table: taken along, and brought in. */
 export function AsTable() {
@@ -14,6 +18,8 @@ export function AsTable() {
   const [problems, setProblems] = useState<readonly string[]>([]);
   const bring = async (file: File | undefined) => {
     if (!file) return;
+    // Told before it is read and sent: a character takes four bytes at most.
+    if (file.size > 4 * MOST_TABLE_LETTERS) return setProblems([TABLE_TOO_LONG]);
     const answer = await ask(bringMaterialsAction, await file.text());
     if (!answer.ok) return setProblems([answer.message]);
     setProblems(answer.value.problems);
@@ -29,7 +35,7 @@ export function AsTable() {
           Take all of it along as CSV
         </a>
         , change it in any spreadsheet, and bring it in again. Lengths are in millimetres; a row with an id
-        that is known corrects it.
+        that is known corrects it. At most {MOST_TABLE_ROWS} rows at once.
       </p>
       <label className={styles.file}>
         Bring a CSV in
@@ -44,9 +50,10 @@ export function AsTable() {
       </label>
       {problems.length > 0 && (
         <ul role="alert" className={styles.problem}>
-          {problems.map((problem) => (
+          {problems.slice(0, TOLD).map((problem) => (
             <li key={problem}>{problem}</li>
           ))}
+          {problems.length > TOLD && <li>and {problems.length - TOLD} more like these.</li>}
         </ul>
       )}
     </section>
