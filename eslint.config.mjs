@@ -24,6 +24,18 @@ const rules = [
     },
   },
   {
+    files: ['src/ui/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'CallExpression[callee.name=/Action$/]',
+          message: 'Ask through ui/fields/ask: a program that does not answer is told in words.',
+        },
+      ],
+    },
+  },
+  {
     files: ['src/cli/**', 'bench/**', 'scripts/**', 'src/instrumentation.ts'],
     rules: { 'no-console': 'off' },
   },

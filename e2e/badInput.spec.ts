@@ -1,5 +1,5 @@
 import { expect, test } from './fixtures';
-import { address, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
+import { address, expectAccessible, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
 
 test('a wrist that cannot be: what was typed stays, the last good one counts, and it says what to write', async ({
   page,
@@ -82,4 +82,77 @@ test('an address that leads nowhere is a page, not a crash', async ({ page }) =>
     expect(response?.status()).toBe(404);
     await expect(page.getByRole('link', { name: 'Back to the bench' })).toBeVisible();
   }
+});
+
+test('the longest name of a person makes a piece, and every screen opens', async ({ page }) => {
+  const name = `Ragnhild ${'Havnevik '.repeat(9)}`.slice(0, 80).trim();
+  await page.goto(address());
+  await page.getByRole('button', { name: 'Start a piece' }).click();
+  await page.getByText('somebody new …').click();
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Wrist', { exact: true }).fill('6 1/2');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: /^Strung line/ }).click();
+  await page.waitForURL(/\/plan\//);
+  await expect(slip(page)).toContainText('units');
+  for (const path of ['/', '/swatches', '/people', '/settings'])
+    expect((await page.goto(address(path)))?.status()).toBe(200);
+});
+
+test('rows that cannot be read are cards that say so; they can be saved and put away, and all else works', async ({
+  page,
+  spoil,
+}) => {
+  await spoil();
+  await page.goto(address());
+  const card = page.getByRole('region', { name: 'Slack water: cannot be read' });
+  await expect(card).toContainText('cannot be read by this version');
+  await expect(page.getByRole('link', { name: 'Lantern line' })).toBeVisible();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    card.getByRole('link', { name: 'Save it as a file' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toMatch(/^ivy-loom-piece-.*\.json$/);
+  await expectAccessible(page);
+  await page.goto(address('/swatches'));
+  await expect(page.getByText('This swatch cannot be read')).toHaveCount(1);
+  await expect(page.getByText('Flat herringbone')).toBeVisible();
+  await page.goto(address('/people'));
+  await expect(page.getByText('This measure cannot be read')).toHaveCount(1);
+  await page.goto(address());
+  await card.getByRole('button', { name: 'Put away Slack water' }).click();
+  await expect(card).toBeHidden();
+});
+
+test('addresses that are no text, and requests that are none, are answered in words', async ({ request }) => {
+  const origin = new URL(address()).origin;
+  for (const path of ['/plan/%ff', '/api/pieces/%ff', '/%e0%a4%a'])
+    expect((await request.get(address(path))).status()).toBe(400);
+  const deep = `${'['.repeat(20_000)}${']'.repeat(20_000)}`;
+  for (const [method, path] of [
+    ['put', `/api/pieces/${crypto.randomUUID()}`],
+    ['post', '/api/pieces'],
+    ['post', '/api/cards'],
+    ['patch', '/api/settings'],
+  ] as const)
+    for (const data of ['{', 'null', deep]) {
+      const answer = await request[method](address(path), { data, headers: { origin } });
+      expect(answer.status()).toBe(400);
+      expect((await answer.json()).message).toMatch(/\.$/);
+    }
+});
+
+test('a table of materials that is too long, or half wrong, is told by its lines', async ({ page }) => {
+  await page.goto(address('/materials'));
+  const bring = (text: string) =>
+    page
+      .getByLabel('Bring a CSV in')
+      .setInputFiles({ name: 'beads.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const head = 'kind,id,name,diameter_mm\n';
+  await bring(head + Array.from({ length: 14_000 }, (_, i) => `needle,own-${i},n,0.4`).join('\n'));
+  await expect(page.getByRole('alert').filter({ hasText: 'longer than 5000 rows' })).toBeVisible();
+  await bring(`${head}needle,a,fine,0.4\n\nneedle,a,again,0.3\nneedle,b,,x\n`);
+  const told = page.getByRole('alert').filter({ hasText: 'Line 4: the id “a” stands on line 2 already.' });
+  await expect(told).toContainText('Line 5:');
+  await expect(page.getByRole('row', { name: /^fine/ })).toBeVisible();
 });

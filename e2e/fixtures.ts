@@ -12,13 +12,19 @@ interface WorkersOwn {
 interface TestsOwn {
   /** What lies on the bench when a test begins. */
   readonly bench: 'choir' | 'empty';
-  readonly workspace: void;
+  readonly workspace: null;
+  /** Makes some rows of the workspace such as this version cannot read. */
+  readonly spoil: () => Promise<void>;
+}
+
+async function knock(door: string, kind: string): Promise<void> {
+  const answer = await fetch(`${door}?kind=${kind}`);
+  if (!answer.ok) throw new Error(await answer.text());
 }
 
 /** Journeys stand on their own: each has a workspace that no other has touched. */
 export const test = base.extend<TestsOwn, WorkersOwn>({
   program: [
-    // eslint-disable-next-line no-empty-pattern
     async ({}, run) => {
       const folder = freshFolder();
       const seeded = cli('seed', [], folder);
@@ -37,10 +43,10 @@ export const test = base.extend<TestsOwn, WorkersOwn>({
   bench: ['choir', { option: true }],
   workspace: [
     async ({ program, bench }, run) => {
-      const answer = await fetch(`${program.door}?kind=${bench}`);
-      if (!answer.ok) throw new Error(await answer.text());
-      await run();
+      await knock(program.door, bench);
+      await run(null);
     },
     { auto: true },
   ],
+  spoil: ({ program }, run) => run(() => knock(program.door, 'spoil')),
 });

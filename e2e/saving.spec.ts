@@ -1,6 +1,7 @@
-import { rmSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test, type Page } from './fixtures';
-import { address, saved, slip, startBracelet, unitsOf } from './helpers';
+import { address, expectAccessible, saved, slip, startBracelet, unitsOf } from './helpers';
 import { cli, freshFolder, startServer } from './server';
 
 const rename = (page: Page, name: string) => page.getByLabel('Name of the piece').fill(name);
@@ -111,10 +112,194 @@ test('the program is killed and started again: everything that was called saved 
   rmSync(folder, { recursive: true, force: true });
 });
 
+test('the program is stopped: it closes its data and gives the folder free', async () => {
+  const folder = freshFolder();
+  expect(cli('seed', [], folder).status).toBe(0);
+  const server = await startServer(folder);
+  expect(existsSync(join(folder, 'in-use.json'))).toBe(true);
+  expect(await server.stop('SIGTERM')).toBe(0);
+  expect(existsSync(join(folder, 'in-use.json'))).toBe(false);
+  // PostgreSQL takes its own mark away when it is closed in order.
+  expect(cli('seed', [], folder).stdout).toMatch(/in use already/);
+  rmSync(folder, { recursive: true, force: true });
+});
+
 test('a second program on the same folder is told, and changes nothing', async () => {
   const folder = process.env.IVYLOOM_FOLDER ?? '';
   await expect(startServer(folder)).rejects.toThrow(/cannot start.*already using the data folder/s);
   const seed = cli('seed', [], folder);
   expect(seed.status).toBe(1);
   expect(seed.stderr).toMatch(/already using the data folder.*IVYLOOM_DATA/);
+});
+
+const notSaved = (page: Page) => page.getByRole('alert', { name: 'Not saved' });
+
+test('what the program will not take is kept, mended, and arrives', async ({ page }) => {
+  await startBracelet(page, 'Osk', 'Strung line');
+  await saved(page);
+  await rename(page, 'Knot\0ted');
+  await expect(notSaved(page)).toContainText('U+0000');
+  await expectAccessible(page);
+  // It holds nothing up: the next edit without it is saved.
+  await rename(page, 'Knotted');
+  await saved(page);
+  await expect(notSaved(page)).toBeHidden();
+});
+
+test('a piece that is gone: the edit stays in the browser, is offered at the next start, and becomes a piece of its own', async ({
+  page,
+  context,
+}) => {
+  await startBracelet(page, 'Osk', 'Strung line');
+  await saved(page);
+  const gone = { status: 404, json: { message: 'This piece is not here any more.' } };
+  await context.route('**/api/pieces/*', (route) => route.fulfill(gone));
+  await rename(page, 'Flotsam');
+  await expect(notSaved(page)).toContainText('not here any more');
+  await page.close({ runBeforeUnload: false });
+
+  const next = await context.newPage();
+  await next.goto(address());
+  const kept = next.getByRole('region', { name: 'Kept in this browser only' });
+  await expect(kept).toContainText('Flotsam');
+  await expect(kept).toContainText('not here any more');
+  await kept.getByRole('button', { name: 'Open Flotsam' }).click();
+  await expect(kept).toContainText('units');
+  await expectAccessible(next);
+  const [file] = await Promise.all([
+    next.waitForEvent('download'),
+    kept.getByRole('link', { name: 'Save it as a file Flotsam' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toMatch(/\.json$/);
+
+  // Let go, and taken back.
+  await kept.getByRole('button', { name: 'Let it go Flotsam' }).click();
+  await expect(kept).toBeHidden();
+  await next.getByRole('button', { name: 'Take it back' }).click();
+  await expect(kept).toContainText('Flotsam');
+
+  await kept.getByRole('button', { name: 'Make it a piece of its own Flotsam' }).click();
+  await expect(kept).toBeHidden();
+  await expect(next.getByRole('link', { name: 'Flotsam' })).toBeVisible();
+  await next.reload();
+  await expect(next.getByRole('link', { name: 'Flotsam' })).toBeVisible();
+  await expect(kept).toBeHidden();
+});
+
+test('refused while it is planned: it becomes a piece of its own there too', async ({ page, context }) => {
+  await startBracelet(page, 'Osk', 'Strung line');
+  await saved(page);
+  const from = page.url();
+  const tooLarge = { status: 413, json: { message: 'That is larger than any piece.' } };
+  await context.route('**/api/pieces/*', (route) => route.fulfill(tooLarge));
+  await rename(page, 'Jetsam');
+  await notSaved(page).getByRole('button', { name: 'Make it a piece of its own Jetsam' }).click();
+  await page.waitForURL((url) => url.href !== from);
+  await context.unroute('**/api/pieces/*');
+  await expect(page.getByLabel('Name of the piece')).toHaveValue('Jetsam');
+  await expect(notSaved(page)).toBeHidden();
+});
+
+test('a full disk is told, and the edit arrives when there is room', async ({ page, context }) => {
+  await startBracelet(page, 'Osk', 'Strung line');
+  await saved(page);
+  const full = { status: 507, json: { message: 'The disk is full.' } };
+  await context.route('**/api/pieces/*', (route) => route.fulfill(full));
+  await rename(page, 'High water');
+  await expect(page.getByRole('status').filter({ hasText: 'The disk is full.' })).toBeVisible();
+  await context.unroute('**/api/pieces/*');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Name of the piece')).toHaveValue('High water');
+});
+
+test('left while the program does not answer, and come back to: the edit is there, and no conflict', async ({
+  page,
+  context,
+}) => {
+  await startBracelet(page, 'Osk', 'Strung line');
+  await saved(page);
+  const name = await page.getByLabel('Name of the piece').inputValue();
+  await context.route('**/api/pieces/*', (route) => route.abort());
+  await rename(page, 'Ebb');
+  await expect(page.getByRole('status').filter({ hasText: 'kept in this browser' })).toBeVisible();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await page.getByRole('link', { name }).click();
+  await expect(page.getByLabel('Name of the piece')).toHaveValue('Ebb');
+  await context.unroute('**/api/pieces/*');
+  await saved(page);
+  await expect(page.getByText('changed in two windows')).toBeHidden();
+  await page.reload();
+  await expect(page.getByLabel('Name of the piece')).toHaveValue('Ebb');
+});
+
+test('“keep both” pressed in two windows makes one copy', async ({ page, browser }) => {
+  await startBracelet(page, 'Maren', 'Strung line');
+  await saved(page);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(page.url());
+  await rename(page, 'First word');
+  await saved(page);
+  await rename(other, 'Second word');
+  const two = (where: Page) => where.getByRole('alert').filter({ hasText: 'changed in two windows' });
+  await expect(two(other)).toBeVisible();
+  await page.reload();
+  await two(page).getByRole('button', { name: 'Keep both' }).click();
+  await expect(two(page)).toBeHidden();
+  await two(other).getByRole('button', { name: 'Keep both' }).click();
+  await expect(two(other)).toBeHidden();
+  await page.goto(address());
+  await expect(page.getByRole('link', { name: 'Second word (other version)' })).toHaveCount(1);
+  await other.context().close();
+});
+
+test.describe('settings', () => {
+  const radio = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
+
+  test('changed and left at once, they arrive', async ({ page }) => {
+    await page.goto(address('/settings'));
+    await radio(page, 'an eighth').check();
+    await radio(page, 'a comma: 18,5').check();
+    await page.goto(address('/people'));
+    await page.goto(address('/settings'));
+    await expect(radio(page, 'an eighth')).toBeChecked();
+    await expect(radio(page, 'a comma: 18,5')).toBeChecked();
+  });
+
+  test('changed again and again in a hurry, the last stands, and nothing else is lost', async ({ page }) => {
+    await page.goto(address('/settings'));
+    await page.route('**/api/settings', async (route) => {
+      await new Promise((resolve) => setTimeout(resolve, 200));
+      await route.continue();
+    });
+    for (const unit of ['centimetres', 'inches', 'centimetres']) await radio(page, unit).check();
+    await radio(page, 'an eighth').check();
+    await radio(page, 'by the lamp: dark').check();
+    await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+    await page.unroute('**/api/settings');
+    await page.reload();
+    await expect(radio(page, 'centimetres')).toBeChecked();
+    await expect(radio(page, 'an eighth')).toBeChecked();
+    await expect(radio(page, 'by the lamp: dark')).toBeChecked();
+  });
+
+  test('while the program does not answer they are shown, kept, and sent at the next start', async ({
+    page,
+    context,
+  }) => {
+    await page.goto(address('/settings'));
+    await context.route('**/api/settings', (route) => route.abort());
+    await radio(page, 'an eighth').check();
+    await expect(page.getByRole('status').filter({ hasText: 'kept in this browser' })).toBeVisible();
+    await expect(radio(page, 'an eighth')).toBeChecked();
+    await page.close();
+    await context.unroute('**/api/settings');
+    const next = await context.newPage();
+    await next.goto(address());
+    const arrived = next.waitForResponse('**/api/settings');
+    await next.reload();
+    await arrived.catch(() => undefined);
+    await next.goto(address('/settings'));
+    await expect(radio(next, 'an eighth')).toBeChecked();
+  });
 });

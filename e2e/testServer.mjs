@@ -55,8 +55,20 @@ async function fresh(kind) {
   globalThis.ivyloom = Promise.resolve({ database, workspaceId: id });
 }
 
+/** Makes rows of the present workspace such as no version wrote: what an older, a newer or a damaged one may leave. */
+async function spoil() {
+  const { database, workspaceId } = await installation();
+  const ask = (query) => database.db.execute(sql.raw(`${query} and workspace_id = '${workspaceId}'`));
+  await ask(`update piece set doc = doc || '{"format": 99}' where doc ->> 'name' = 'Slack water'`);
+  await ask(
+    `update swatch set doc = jsonb_set(doc, '{structure,params}', '{"sequence": 7}') where doc ->> 'takenOn' = '2026-04-11'`,
+  );
+  await ask(`update measure set mm = 9 where place = 'wrist' and mm = 159`);
+}
+
 const door = createServer((request, response) => {
-  fresh(new URL(request.url, `http://${HOST}`).searchParams.get('kind')).then(
+  const kind = new URL(request.url, `http://${HOST}`).searchParams.get('kind');
+  (kind === 'spoil' ? spoil() : fresh(kind)).then(
     () => response.end('done'),
     (error) => {
       response.statusCode = 500;

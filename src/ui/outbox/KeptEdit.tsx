@@ -33,7 +33,7 @@ export function KeptEditActs({ doc, onOwn, onOwned, onLetGo }: Props) {
   return (
     <div className={styles.acts}>
       <Button type="primary" onClick={() => void own()}>
-        Make it a piece of its own<span className="srOnly">: {doc.name}</span>
+        Make it a piece of its own<span className="srOnly"> {doc.name}</span>
       </Button>
       <Button onClick={() => void copy()}>
         Copy<span className="srOnly"> {doc.name}</span>
@@ -42,10 +42,10 @@ export function KeptEditActs({ doc, onOwn, onOwned, onLetGo }: Props) {
         download="ivy-loom-piece.json"
         href={`data:application/json;charset=utf-8,${encodeURIComponent(fileOf(doc))}`}
       >
-        Save it as a file<span className="srOnly">: {doc.name}</span>
+        Save it as a file<span className="srOnly"> {doc.name}</span>
       </a>
       <Button danger onClick={onLetGo}>
-        Let it go<span className="srOnly">: {doc.name}</span>
+        Let it go<span className="srOnly"> {doc.name}</span>
       </Button>
     </div>
   );

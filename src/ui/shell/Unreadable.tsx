@@ -66,7 +66,7 @@ export function UnreadableThing({ thing: { kind, id, name, why } }: { readonly t
   return (
     <section className={`card ${styles.thing}`} aria-label={`${name}: cannot be read`}>
       <div>
-        <h3>{name}</h3>
+        <h2>{name}</h2>
         <p>
           This {noun} cannot be read by this version of Ivy Loom. Nothing of it is lost. <small>{why}</small>
         </p>
@@ -74,7 +74,7 @@ export function UnreadableThing({ thing: { kind, id, name, why } }: { readonly t
       <div className={styles.acts}>
         {isFile(kind) && (
           <a href={`/api/rows?${new URLSearchParams({ shelf: kind, id })}`} download>
-            Save it as a file<span className="srOnly">: {name}</span>
+            Save it as a file<span className="srOnly"> {name}</span>
           </a>
         )}
         {isFile(kind) && (
