@@ -3,5 +3,10 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  test: { include: ['src/**/*.test.ts'], environment: 'node', testTimeout: 30_000, maxWorkers: '100%' },
+  test: {
+    include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
+    environment: 'node',
+    testTimeout: 30_000,
+    maxWorkers: '100%',
+  },
 });

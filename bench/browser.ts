@@ -1,10 +1,11 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
-import { execFileSync, spawn } from 'node:child_process';
+import { execFileSync } from 'node:child_process';
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { newPiece, type Piece } from '@/core/piece';
 import { planPiece } from '@/core/planShipped';
+import { built, serve, type Served } from './served';
 import { line, quantile, section } from './timing';
 
 const NEXT = 'node_modules/next/dist/bin/next';
@@ -14,34 +15,6 @@ const CHANGES = 40;
 const MANY = 3000;
 /** Our page may take so much more than a bare one of the same framework and component library. */
 const AT_MOST = 1.3;
-
-interface Served {
-  readonly url: string;
-  readonly stop: () => void;
-}
-
-/** Starts a built app by its own command and waits until it answers. */
-async function serve(args: readonly string[], env: Readonly<Record<string, string>> = {}): Promise<Served> {
-  const child = spawn(process.execPath, args, {
-    env: { ...process.env, ...env, NEXT_TELEMETRY_DISABLED: '1' },
-  });
-  const url = await new Promise<string>((resolve, reject) => {
-    let text = '';
-    const hear = (chunk: Buffer) => {
-      text += chunk.toString();
-      const [found] = /http:\/\/127\.0\.0\.1:\d+/.exec(text) ?? [];
-      if (found && text.includes('Ready'))
-        fetch(found).then(
-          () => resolve(found),
-          () => undefined,
-        );
-    };
-    child.stdout.on('data', hear);
-    child.stderr.on('data', hear);
-    child.on('close', () => reject(new Error(text)));
-  });
-  return { url, stop: () => child.kill() };
-}
 
 /**
  * Runs in the page before anything else. React keeps on an element its place in the tree; once the root of that tree has
@@ -141,13 +114,7 @@ async function changes(page: Page) {
 /** The planning screen as a browser has it: how soon it answers, and how heavy it is beside a bare page. */
 export async function benchBrowser(): Promise<void> {
   section('The planning screen in a browser');
-  execFileSync(
-    'node',
-    ['-e', "import('./scripts/setup.mjs').then(m=>{m.packages();m.chromium();m.build()})"],
-    {
-      stdio: 'inherit',
-    },
-  );
+  built();
   mkdirSync(join(BARE, 'public'), { recursive: true });
   copyFileSync('node_modules/antd/dist/antd.css', join(BARE, 'public/antd.css'));
   execFileSync(process.execPath, [NEXT, 'build', BARE], { stdio: 'pipe' });

@@ -10,7 +10,8 @@ import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
 import { damaged, USUAL_FOLDER } from './damaged';
 import { markAsBegun, markAsHolding, stateOf } from './folder';
-import { holdFolder } from './guard';
+import { holdFolder, type Hold } from './guard';
+import { wordsOfSystem } from './problem';
 import * as schema from './schema';
 
 /** What both kinds of database answer a raw query with. */
@@ -58,25 +59,31 @@ export const openPlace = async (place: string, from?: Blob, release = () => unde
  * a DataProblem where it is damaged or gone, which names the backups there are.
  */
 export async function openFolder(folder: string): Promise<Database> {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
-  const hold = await holdFolder(folder);
   try {
-    const place = databaseFolder(folder);
-    const state = stateOf(folder);
-    if (state === 'emptied') throw damaged(folder, 'its files are gone');
-    // Nothing was ever kept in a database whose making was cut short.
-    if (state === 'begun') rmSync(place, { recursive: true, force: true });
-    if (state !== 'database') markAsBegun(folder);
-    mkdirSync(place, { recursive: true, mode: 0o700 });
-    const database = await openPlace(place, undefined, () => void hold.release()).catch((error: unknown) => {
-      throw damaged(folder, String(error), error);
+    mkdirSync(folder, { recursive: true, mode: 0o700 });
+    const hold = await holdFolder(folder);
+    return await openHeld(folder, hold).catch((error: unknown) => {
+      hold.release();
+      throw error;
     });
-    markAsHolding(folder);
-    return database;
   } catch (error) {
-    hold.release();
-    throw error;
+    throw wordsOfSystem(error, folder) ?? error;
   }
+}
+
+async function openHeld(folder: string, hold: Hold): Promise<Database> {
+  const place = databaseFolder(folder);
+  const state = stateOf(folder);
+  if (state === 'emptied') throw damaged(folder, 'its files are gone');
+  // Nothing was ever kept in a database whose making was cut short.
+  if (state === 'begun') rmSync(place, { recursive: true, force: true });
+  if (state !== 'database') markAsBegun(folder);
+  mkdirSync(place, { recursive: true, mode: 0o700 });
+  const database = await openPlace(place, undefined, () => void hold.release()).catch((error: unknown) => {
+    throw wordsOfSystem(error, folder) ?? damaged(folder, String(error), error);
+  });
+  markAsHolding(folder);
+  return database;
 }
 
 /** A database that is gone when it is closed, for tests. */

@@ -1,0 +1,60 @@
+// Damaged requests to the built program: none is answered by a fault, all of them in words, and nothing stops it.
+import { examplePiece, DEMO_PIECES } from '@/demo/choir';
+import type { Served } from '../served';
+import { damage, oneOf, randoms } from './random';
+
+/** Sends so many damaged requests, some to every route. Throws for one that was answered by a fault or without words. */
+export async function damagedRequests({ url }: Served, count: number, seed = 11): Promise<string> {
+  const random = randoms(seed);
+  const made = await fetch(`${url}/api/pieces`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: url },
+    body: JSON.stringify(examplePiece('lantern-line')),
+  });
+  const { id } = (await made.json()) as { id: string };
+  const ids = [id, crypto.randomUUID(), 'banana', '%ff', '%00', '..%2f..', 'x'.repeat(3000)];
+  const doc = () => examplePiece(oneOf(DEMO_PIECES, random));
+  const shapes = [
+    ['POST', () => '/api/pieces', () => doc()],
+    [
+      'PUT',
+      () => `/api/pieces/${oneOf(ids, random)}`,
+      () => ({ revision: 1, changeId: 'c', after: ['a'], doc: doc() }),
+    ],
+    ['PATCH', () => '/api/settings', () => ({ lengthUnit: 'cm', settings: { denominator: 8, easeMm: {} } })],
+    ['POST', () => '/api/cards', () => ({ ids: [id, crypto.randomUUID()] })],
+    ['GET', () => `/api/pieces/${oneOf(ids, random)}`, () => null],
+    [
+      'GET',
+      () => `/api/rows?shelf=${oneOf(['piece', 'x', ''], random)}&id=${oneOf(ids, random)}`,
+      () => null,
+    ],
+    ['GET', () => `/plan/${oneOf(ids, random)}`, () => null],
+  ] as const;
+  const statuses = new Map<number, number>();
+  for (let i = 0; i < count; i++) {
+    const [method, path, body] = oneOf(shapes, random);
+    let value: unknown = body();
+    for (let hits = 0; hits <= i % 3; hits++) value = damage(value, random);
+    const text = random() < 0.1 ? JSON.stringify(value).slice(0, 40) : JSON.stringify(value);
+    const place = path();
+    const answer = await fetch(url + place, {
+      method,
+      headers: { 'content-type': 'application/json', origin: url },
+      ...(method !== 'GET' && { body: text }),
+    });
+    statuses.set(answer.status, (statuses.get(answer.status) ?? 0) + 1);
+    const said = await answer.text();
+    const fault = (what: string) =>
+      new Error(`request ${i} (seed ${seed}): ${method} ${place} ${what}: ${said}`);
+    if (answer.status >= 500) throw fault(`was answered by ${answer.status}`);
+    if (!answer.ok && place.startsWith('/api') && !/"message":"[A-Z].*\."/.test(said))
+      throw fault('was answered without words');
+  }
+  for (const screen of ['/', '/swatches', '/people', '/materials', '/settings', `/plan/${id}`]) {
+    const { status } = await fetch(url + screen);
+    if (status !== 200) throw new Error(`after ${count} damaged requests ${screen} answers ${status}`);
+  }
+  const counts = [...statuses].sort(([a], [b]) => a - b).map(([status, n]) => `${status}: ${n}`);
+  return `${count} damaged requests: ${counts.join(', ')}; every screen opens after them`;
+}

@@ -1,0 +1,33 @@
+// A seeded minute of the soak, so that it cannot rot: other files, folders and kills than the whole of it tries.
+import { describe, expect, it } from 'vitest';
+import { damagedFiles } from './files';
+import { damagedFolders } from './folders';
+import { kills } from './kills';
+import { damage, randoms } from './random';
+
+describe('a minute of the soak', () => {
+  it('damages something every time, and the same every time', () => {
+    const whole = { a: [1, 2, { b: 'c' }], d: { e: 1 } };
+    const [first, second] = [3, 3].map((seed) => {
+      const random = randoms(seed);
+      return Array.from({ length: 50 }, () => JSON.stringify(damage(whole, random)));
+    });
+    expect(first).toEqual(second);
+    expect(new Set(first).size).toBeGreaterThan(20);
+    expect(first).not.toContain(JSON.stringify(whole));
+  });
+
+  it('damaged files', () => {
+    const told = damagedFiles(400, 2026);
+    // Of each kind there are some: a check that refuses all, or none, checks nothing.
+    for (const count of told.match(/\d+/g)?.map(Number) ?? [0]) expect(count).toBeGreaterThan(5);
+  }, 240_000);
+
+  it('damaged folders', async () => {
+    expect(await damagedFolders(2026, 3)).toMatch(/^3 damaged folders/);
+  }, 240_000);
+
+  it('kills while saving', async () => {
+    expect(await kills(3, 2026)).toMatch(/nothing acknowledged was lost/);
+  }, 240_000);
+});
