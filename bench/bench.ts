@@ -14,6 +14,7 @@ import { findRoute } from '@/core/weave/route';
 import { benchBrowser } from './browser';
 import { benchFits } from './fits';
 import { benchLayouts } from './layouts';
+import { benchLoad } from './load';
 import { line, missed, quantile, section, time } from './timing';
 
 /** One frame at 60 a second. */
@@ -112,6 +113,7 @@ for (const { id, name, defaults, bind } of STRUCTURES.filter((s) => !s.bind(s.de
 await benchFits();
 await benchLayouts();
 await benchBrowser();
+await benchLoad();
 
 if (missed() > 0) {
   console.error(`\n${missed()} figures are far from what they should be.`);

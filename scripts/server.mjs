@@ -41,7 +41,8 @@ const server = createServer((request, response) => {
     return says(response, 400, 'This address is mistyped. Go to the bench, and open the piece from there.');
   if (!request.url?.startsWith(STATIC) || !ANSWERS_TO.test(request.headers.host ?? ''))
     return page(request, response).catch(() => {
-      if (!response.headersSent) says(response, 500, 'That did not work, by a fault of the program. Try again.');
+      if (!response.headersSent)
+        says(response, 500, 'That did not work, by a fault of the program. Try again.');
     });
   request.url = request.url.slice(STATIC.length - 1);
   packed(request, response, () => {
@@ -49,6 +50,9 @@ const server = createServer((request, response) => {
     response.end();
   });
 });
+
+// A window that thinks for a while finds its connection open.
+server.keepAliveTimeout = 65_000;
 
 /** What is under way when the program is stopped has so long to be answered. */
 const LAST_ANSWERS_MS = 2000;

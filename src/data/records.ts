@@ -52,13 +52,22 @@ export const faultsOf = (error: z.ZodError): string =>
     .map(({ path, message }) => `${path.length > 0 ? `${path.join(', ')}: ` : ''}${ourWords(message)}`)
     .join(' ');
 
+/** What this has checked: at the edge, and once more where it is kept, which need not be done twice. */
+const checked = Object.fromEntries(Object.keys(READERS).map((kind) => [kind, new WeakSet()])) as Record<
+  RecordKind,
+  WeakSet<object>
+>;
+
 /** A thing as its table keeps it. Throws a Refusal for what could not be read again. */
 export function checkedIn<K extends RecordKind>(kind: K, value: unknown): RecordOf<K> {
+  if (typeof value === 'object' && value !== null && checked[kind].has(value)) return value as RecordOf<K>;
   try {
-    return READERS[kind](storableSchema.parse(value)) as RecordOf<K>;
+    const read = READERS[kind](storableSchema.parse(value)) as RecordOf<K>;
+    checked[kind].add(read);
+    return read;
   } catch (error) {
     if (!(error instanceof z.ZodError)) throw error;
-    throw new Refusal(`This ${kind} cannot be kept as it is. ${faultsOf(error)}`, { cause: error });
+    throw new Refusal(faultsOf(error), { cause: error });
   }
 }
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { migratePiece, type Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece';
 import { addPiece, pieceById, savePiece } from '@/data/pieces';
-import { faultsOf } from '@/data/records';
+import { checkedIn, Refusal } from '@/data/records';
 import { Trouble } from './trouble';
 import { bodyOf, route, says, type At } from './work';
 
@@ -10,9 +10,10 @@ const NO_PIECE = 'This could not be read as a piece, so it was not saved.';
 /** A piece of any format so far: an edit that a window left behind before an update may be older. */
 const docSchema = z.unknown().transform((raw, context): Piece => {
   try {
-    return migratePiece(raw);
+    return checkedIn('piece', raw);
   } catch (error) {
-    context.addIssue(error instanceof z.ZodError ? `${NO_PIECE} ${faultsOf(error)}` : NO_PIECE);
+    if (!(error instanceof Refusal)) throw error;
+    context.addIssue(`${NO_PIECE} ${error.message}`);
     return z.NEVER;
   }
 });

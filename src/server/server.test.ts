@@ -56,9 +56,10 @@ afterEach(() => {
 
 const db = () => bench.database.db;
 const doc = (name: string) => newPiece(name, 'strung-line', null);
-const request = (body: unknown, method = 'PUT', path = '/') =>
+const request = (body: unknown, method = 'PUT', path = '/', headers: Record<string, string> = {}) =>
   new Request(`http://127.0.0.1${path}`, {
     method,
+    headers: { host: '127.0.0.1', origin: 'http://127.0.0.1', ...headers },
     ...(method !== 'GET' && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
   });
 const at = (id: string) => ({ params: Promise.resolve({ id }) });
@@ -161,6 +162,28 @@ describe('every route', () => {
         expect(answer.status).toBeLessThan(500);
         if (!answer.ok) expectWords(await told(answer));
       }
+  });
+
+  it.each(routes)('%s answers only this machine, and lets no other site write', async (name, made) => {
+    const call = made as (request: Request, context: ReturnType<typeof at>) => Promise<Response>;
+    const method = name.split(' ')[0] ?? 'GET';
+    const ask = (headers: Record<string, string>) =>
+      call(request('{}', method, '/', headers), at(crypto.randomUUID()));
+    const strangers = [{ host: 'evil.example' }, { host: '127.0.0.1.evil.example' }];
+    const sites = [
+      { origin: 'http://evil.example' },
+      { origin: 'null' },
+      { origin: 'http://127.0.0.1:4000' },
+    ];
+    for (const headers of [...strangers, ...(method === 'GET' ? [] : sites)]) {
+      const answer = await ask(headers);
+      expect(answer.status).toBe(403);
+      expectWords(await told(answer));
+    }
+    const own = await ask({});
+    expect(own.status).not.toBe(403);
+    expect(own.headers.get('content-security-policy')).toMatch(/default-src 'none'/);
+    expect(own.headers.get('x-frame-options')).toBe('DENY');
   });
 
   it.each(routes)('%s answers in words where the data does not', async (name, made) => {

@@ -74,7 +74,7 @@ function logOf(error: unknown): string {
 /** Any error as trouble with words. */
 export function troubleOf(error: unknown): Trouble {
   if (error instanceof Trouble) return error;
-  if (error instanceof Refusal) return new Trouble(400, error.message);
+  if (error instanceof Refusal) return new Trouble(400, `This cannot be kept as it is. ${error.message}`);
   if (error instanceof FolderInUse) return new Trouble(503, error.message);
   for (const { code, message } of causes(error)) {
     const kind = KINDS.find(({ of }) => of.test(code) || (code === '' && of.test(message)));

@@ -4,6 +4,7 @@ import type { Db } from '@/data/database';
 import { firstMessage, refused, type Answer } from './answer';
 import { installation } from './installation';
 import { Trouble, troubleTold } from './trouble';
+import { HEADERS, refusalOf } from './visitor';
 
 /** What every action, route and screen works on. */
 export interface At {
@@ -52,16 +53,30 @@ interface Context {
   readonly params: Promise<Readonly<Record<string, string>>>;
 }
 
-/** A route: answers in words whatever it is given and whatever happens. */
+/** Nothing in an answer of a route is ever run. */
+const DATA_POLICY = "default-src 'none'; frame-ancestors 'none'";
+
+/** A route: answers those who may ask, in words, whatever it is given and whatever happens. */
 export const route = (work: (request: Request, at: At, id: string) => Promise<Response>) =>
   wrap(async (request: Request, context?: Context): Promise<Response> => {
-    try {
-      return await work(request, await at(), (await context?.params)?.id ?? '');
-    } catch (error) {
-      const { status, message } = troubleTold(error);
-      return says(status, { message });
-    }
+    const answer = await answered(request, async () =>
+      work(request, await at(), (await context?.params)?.id ?? ''),
+    );
+    answer.headers.set('Content-Security-Policy', DATA_POLICY);
+    for (const [name, value] of Object.entries(HEADERS)) answer.headers.set(name, value);
+    return answer;
   });
+
+async function answered(request: Request, work: () => Promise<Response>): Promise<Response> {
+  const refusal = refusalOf(request);
+  if (refusal !== null) return says(403, { message: refusal });
+  try {
+    return await work();
+  } catch (error) {
+    const { status, message } = troubleTold(error);
+    return says(status, { message });
+  }
+}
 
 /** More than any document of a piece needs; beyond it the request is not one of ours. */
 const MOST_BYTES = 512 * 1024;

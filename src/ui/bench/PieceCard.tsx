@@ -62,7 +62,7 @@ export function PieceCard({ label, people, shown, onWant, bench, onTop }: CardPr
         <p className="soft">{aboutPiece(label)}</p>
       </div>
       <Inside shown={inView ? shown : undefined} onAgain={() => onWant(id)} />
-      <Acts label={label} people={people} />
+      {inView && <Acts label={label} people={people} />}
     </li>
   );
 }
