@@ -6,7 +6,9 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
     environment: 'node',
-    testTimeout: 30_000,
+    // Wide enough for a machine at a quarter of the speed of ours.
+    testTimeout: 120_000,
+    hookTimeout: 120_000,
     maxWorkers: '100%',
   },
 });

@@ -1,8 +1,8 @@
-import { existsSync, rmSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test, type Page } from './fixtures';
 import { address, expectAccessible, saved, slip, startBracelet, unitsOf } from './helpers';
-import { cli, freshFolder, startServer } from './server';
+import { cli, startServer } from './server';
 
 const rename = (page: Page, name: string) => page.getByLabel('Name of the piece').fill(name);
 
@@ -92,9 +92,8 @@ test('an answer that was lost is not taken for another’s change', async ({ pag
 
 test('the program is killed and started again: everything that was called saved is there', async ({
   page,
+  seeded: folder,
 }) => {
-  const folder = freshFolder();
-  expect(cli('seed', [], folder).status).toBe(0);
   let server = await startServer(folder);
   await page.goto(server.url);
   await page.getByRole('link', { name: 'Lantern line' }).click();
@@ -109,19 +108,15 @@ test('the program is killed and started again: everything that was called saved 
     `${units} units`,
   );
   await server.stop();
-  rmSync(folder, { recursive: true, force: true });
 });
 
-test('the program is stopped: it closes its data and gives the folder free', async () => {
-  const folder = freshFolder();
-  expect(cli('seed', [], folder).status).toBe(0);
+test('the program is stopped: it closes its data and gives the folder free', async ({ seeded: folder }) => {
   const server = await startServer(folder);
   expect(existsSync(join(folder, 'in-use.json'))).toBe(true);
   expect(await server.stop('SIGTERM')).toBe(0);
   expect(existsSync(join(folder, 'in-use.json'))).toBe(false);
   // PostgreSQL takes its own mark away when it is closed in order.
   expect(cli('seed', [], folder).stdout).toMatch(/in use already/);
-  rmSync(folder, { recursive: true, force: true });
 });
 
 test('a second program on the same folder is told, and changes nothing', async () => {

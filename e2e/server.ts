@@ -16,10 +16,14 @@ export const freshFolder = () => mkdtempSync(join(tmpdir(), 'ivyloom-e2e-'));
 
 /** Runs one of the command-line programs; returns what it said and how it ended. */
 export function cli(program: string, args: string[], folder: string) {
-  const { stdout, stderr, status } = spawnSync('npx', ['tsx', `src/cli/${program}.ts`, ...args], {
-    env: { ...process.env, IVYLOOM_DATA: folder },
-    encoding: 'utf8',
-  });
+  const { stdout, stderr, status } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', `src/cli/${program}.ts`, ...args],
+    {
+      env: { ...process.env, IVYLOOM_DATA: folder },
+      encoding: 'utf8',
+    },
+  );
   return { stdout, stderr, status };
 }
 

@@ -15,7 +15,7 @@ describe('a minute of the soak', () => {
     expect(first).toEqual(second);
     expect(new Set(first).size).toBeGreaterThan(20);
     // Only a little damaged it may read the same, now and then.
-    expect(first?.filter((one) => one === JSON.stringify(whole)).length).toBeLessThan(10);
+    expect(first?.filter((one) => one === JSON.stringify(whole)).length).toBeLessThan(20);
   });
 
   it('damaged files', () => {

@@ -289,6 +289,7 @@ describe('a graduated line', () => {
       });
       const told = plan.arrangement?.counts ?? [];
       if (counts.length > 0) expect(told).toEqual(counts);
+      else expect(told).toHaveLength(3);
       const total = (role: string) => plan.quantities.find((q) => q.role === role)?.total;
       expect([total('A'), total('B'), total('C')]).toEqual([
         2 * (told[0] ?? 0),

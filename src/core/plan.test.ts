@@ -51,6 +51,71 @@ describe('a plan', () => {
     );
   });
 
+  it('for the left hand it is mirrored however it is closed: by several loops, joined, open, over a button', () => {
+    let compared = 0;
+    for (const { id } of STRUCTURES)
+      for (const [clasp, closing] of [
+        ['slide-tube-2', 'clasp'],
+        ['button-12', 'clasp'],
+        ['lobster-12', 'joined'],
+        ['lobster-12', 'open'],
+      ] as const) {
+        const kind = closing === 'joined' ? 'bangle' : closing === 'open' ? 'lariat' : 'bracelet';
+        const who = { ...wearer(160), girths: { wrist: 160, hand: 200 } };
+        const fresh = newPiece('Test', id, who, kind);
+        const piece = { ...fresh, units: 12, ends: { ...fresh.ends, closing, clasp: byId(CLASPS, clasp) } };
+        const [right, left] = [planPiece(piece), planPiece({ ...piece, hand: 'left' })];
+        expect(left.ok).toBe(right.ok);
+        if (!right.ok || !left.ok) continue;
+        compared++;
+        const [one, other] = [right.work(), left.work()];
+        expect(other.path.moves.length).toBe(one.path.moves.length);
+        expect(left.thread.totalMm).toBeCloseTo(right.thread.totalMm, 6);
+        one.layout.poses.forEach(({ centre: [x, y, z], axis }, i) => {
+          const there = other.layout.poses[i];
+          expect(there?.centre[0]).toBeCloseTo(x, 9);
+          expect(there?.centre[1]).toBeCloseTo(-y, 9);
+          expect(there?.centre[2]).toBeCloseTo(z, 9);
+          expect(Math.abs(there?.axis[1] ?? 9)).toBeCloseTo(Math.abs(axis[1]), 9);
+        });
+        one.layout.findings.forEach(([x, y], i) => {
+          expect(other.layout.findings[i]?.[0]).toBeCloseTo(x, 9);
+          expect(other.layout.findings[i]?.[1]).toBeCloseTo(-y, 9);
+        });
+      }
+    expect(compared).toBeGreaterThan(2 * STRUCTURES.length);
+  });
+
+  it('chains hang at both ends, each with its own half of the clasp; the woven part lies between', () => {
+    const piece = bracelet('flat-herringbone', { kind: 'necklace' });
+    const chain = { linkMm: 4, wovenMm: 120 };
+    const plan = planned({
+      ...piece,
+      wear: { school: 'flat', finishedMm: 440 },
+      ends: { ...piece.ends, chain },
+    });
+    const { stations, closure, chosen } = plan;
+    expect(chosen.links).toBeGreaterThan(10);
+    expect(closure.chainMm).toBe(chosen.links * 4);
+    expect(stations.ringStartMm).toBeCloseTo(closure.startMm + closure.chainMm, 9);
+    expect(stations.totalMm - stations.ringEndMm).toBeCloseTo(closure.endMm + closure.chainMm, 9);
+    expect(stations.bodyStartMm - stations.ringStartMm).toBeCloseTo(
+      stations.ringEndMm - stations.bodyEndMm,
+      9,
+    );
+    expect(stations.totalMm).toBeCloseTo(chosen.finishedMm, 6);
+    // As near to the wish as whole links on both sides allow.
+    expect(Math.abs(chosen.offMm)).toBeLessThanOrEqual(4 + 1e-9);
+  });
+
+  it('a piece that is let out to its last link is longer by all of them', () => {
+    const piece = bracelet('strung-line');
+    const extender = { linkMm: 5, links: 6 };
+    const plan = planned({ ...piece, ends: { ...piece.ends, extender } });
+    expect(plan.closure.longestMm).toBeCloseTo(plan.chosen.finishedMm + 30, 9);
+    expect(planned(piece).closure.longestMm).toBe(planned(piece).chosen.finishedMm);
+  });
+
   it('practice: a toggle with its sewn loops takes 0.7 to 1.2 in', () => {
     const plan = planned(
       bracelet('flat-herringbone', {

@@ -82,6 +82,17 @@ describe('from the body to the finished length', () => {
     expect(worn({ girths: {}, choice: { school: 'flat', finishedMm: 184 } }).bodyMm).toBeNull();
   });
 
+  it('by hand: like a bracelet 2 mm thick that fits, one of 4 mm is longer by π · 2 mm, and one of 1 mm shorter', () => {
+    const like = { school: 'like', finishedMm: 180, thicknessMm: 2 } as const;
+    const wish = (thicknessMm: number, choice: WearChoice = like) =>
+      wear({ kind: 'bracelet', girths: {}, choice, thicknessMm, widthMm: 8 });
+    expect(wish(4).wishMm).toBeCloseTo(180 + Math.PI * 2, 9);
+    expect(wish(1).wishMm).toBeCloseTo(180 - Math.PI, 9);
+    expect(wish(4).parts.map(({ what }) => what)).toEqual(['length', 'other thickness']);
+    // Nobody has measured it: then it is taken as thick as this one.
+    expect(wish(4, { ...like, thicknessMm: null }).wishMm).toBe(180);
+  });
+
   it('names the girth that is missing, and refuses to do without', () => {
     const question = { kind: 'ring', girths: { wrist: 160 }, choice: eased('snug') } as const;
     expect(missingGirth(question)).toBe('finger');

@@ -8,6 +8,7 @@ import { inColour } from '../piece';
 import { Weave } from '../weave/builder';
 import { buttonLoop, loopOpeningMm } from './buttonLoop';
 import { closureDoubts, closureOf, type EndsChoice } from './closure';
+import { loopLengthMm, loopPose, sewLoop } from './sewnLoop';
 
 const seed = (id: string, finish: Finish = 'plain') =>
   sizeOf({ ...inColour(byId(BEADS, id), { name: 'foam', hex: '#e9e3d0' }), finish });
@@ -142,5 +143,106 @@ describe('what to look at in a closure', () => {
     expect(with_(button?.least ?? 0)).not.toContain('loop-count');
     expect(with_((button?.least ?? 0) - 1)).toContain('loop-count');
     expect(with_((button?.most ?? 0) + 1)).toContain('loop-count');
+  });
+});
+
+describe('closures by hand', () => {
+  const strip = {
+    widthMm: 12,
+    thicknessMm: 3,
+    threadMm: 0.15,
+    mostLoops: 5,
+    seed: { ...eleven, holeMm: 0.85 },
+  };
+
+  it('a clasp whose closed length is told give or take s is off by s/√3: equally likely anywhere between', () => {
+    const clasp = { ...byId(CLASPS, 'lobster-12'), spreadMm: 3 };
+    expect(closureOf(ends('lobster-12', { clasp }), eleven).sdMm).toBeCloseTo(Math.sqrt(3), 9);
+    expect(closureOf(ends('lobster-12', { clasp, closing: 'joined' }), eleven).sdMm).toBe(0);
+    expect(closureOf(ends('lobster-12', { clasp, closing: 'open' }), eleven).sdMm).toBe(0);
+  });
+
+  it('from the tip of each half to its loop: the half and its rings, each end for itself', () => {
+    const finding = byId(FINDINGS, 'jump-ring-5');
+    const clasp = { ...byId(CLASPS, 'toggle-12'), startMm: 14, endMm: 3 };
+    const ringed = ends('toggle-12', { clasp, end: { ...end, rings: { finding, count: 2 } } });
+    const closure = closureOf(ringed, eleven);
+    expect(closure.startMm).toBe(14);
+    expect(closure.endMm).toBeCloseTo(3 + 2 * finding.lengthMm, 9);
+    expect(closure.claspMm).toBe(17);
+    expect(closure.ringsMm).toBeCloseTo(2 * finding.lengthMm, 9);
+    const other = closureOf({ ...ringed, start: ringed.end, end: ringed.start }, eleven);
+    expect(other.startMm).toBeCloseTo(14 + 2 * finding.lengthMm, 9);
+    expect(other.endMm).toBe(3);
+  });
+
+  it('half of the bar must find room on its side: clasp half, rings and loop of that end count, no others', () => {
+    const clasp = { ...byId(CLASPS, 'toggle-12'), barMm: 20, ringMm: 12, endMm: 1, startMm: 30 };
+    const doubt = (choice: Partial<EndsChoice>) => {
+      const all = ends('toggle-12', { clasp, ...choice });
+      return closureDoubts(all, closureOf(all, eleven), strip).find(
+        ({ code }) => code === 'bar-cannot-swing',
+      );
+    };
+    const free = 1 + closureOf(ends('toggle-12', { clasp }), eleven).loopsMm / 2;
+    expect(doubt({})).toMatchObject({ barMm: 20, seeds: 3 + Math.ceil((10 - free) / eleven.lengthMm) });
+    // So many seeds at the other end are of no use.
+    expect(doubt({ start: { ...end, seedsEachSide: 20 } })).toEqual(doubt({}));
+    const rings = { finding: { ...byId(FINDINGS, 'jump-ring-5'), lengthMm: 10 - free }, count: 1 };
+    expect(doubt({ end: { ...end, rings } })).toBeUndefined();
+  });
+
+  it('a strip that passes the ring swings, up to the width of its wire; thickness counts as width does', () => {
+    const clasp = { ...byId(CLASPS, 'toggle-12'), barMm: 40, ringMm: 12, endMm: 0 };
+    const all = ends('toggle-12', { clasp });
+    const swings = (widthMm: number, thicknessMm: number) =>
+      !closureDoubts(all, closureOf(all, eleven), { ...strip, widthMm, thicknessMm }).some(
+        ({ code }) => code === 'bar-cannot-swing',
+      );
+    const widest =
+      [...Array(121).keys()]
+        .map((n) => n / 10)
+        .filter((mm) => swings(mm, 0))
+        .at(-1) ?? 0;
+    expect(widest).toBeGreaterThan(9);
+    expect(widest).toBeLessThan(12);
+    expect(swings(0, widest)).toBe(true);
+    expect(swings(widest + 0.1, 0)).toBe(false);
+    expect(swings(0, widest + 0.1)).toBe(false);
+  });
+
+  it('a loop over a button or ball has every seed of its count; the odd one lies at its tip, and takes a place', () => {
+    for (const buttonSeeds of [13, 14, 15, 16]) {
+      const w = new Weave();
+      const t = w.needle('working');
+      const [first] = t.string(['A', 'A']);
+      if (!first) throw new Error('nothing strung');
+      const loop = { seedsEachSide: 0, passes: 2, buttonSeeds };
+      const into = () => t.through(first);
+      sewLoop(w, t, 'end', loop, into, into);
+      const seeds = w.path().beads.filter(({ place }) => place.section === 'end loop');
+      expect(seeds).toHaveLength(buttonSeeds);
+      expect(loopLengthMm(loop, eleven)).toBeCloseTo(Math.ceil(buttonSeeds / 2) * eleven.lengthMm, 9);
+      const xs = seeds.map(
+        (bead) => loopPose(bead, 'end', 0, 1, loop, eleven, 0).centre[0] / eleven.lengthMm,
+      );
+      const tip = Math.ceil(buttonSeeds / 2) - 0.5;
+      expect(xs.filter((x) => Math.abs(x - tip) < 1e-9)).toHaveLength(buttonSeeds % 2 === 1 ? 1 : 2);
+      expect(Math.min(...xs)).toBeCloseTo(0.5, 9);
+    }
+  });
+
+  it('a jump ring holds clasp wire and every thread that goes through it', () => {
+    const ring = (insideMm: number) => ({
+      finding: { ...byId(FINDINGS, 'jump-ring-5'), insideMm },
+      count: 1,
+    });
+    const tooSmall = (insideMm: number, passes: number) => {
+      const all = ends('lobster-12', { end: { seedsEachSide: 3, passes, rings: ring(insideMm) } });
+      return closureDoubts(all, closureOf(all, eleven), strip).some(({ code }) => code === 'ring-too-small');
+    };
+    const needs = [...Array(300).keys()].map((n) => n / 100).find((mm) => !tooSmall(mm, 2)) ?? 0;
+    expect(tooSmall(needs + 0.15 - 0.011, 3)).toBe(true);
+    expect(tooSmall(needs + 0.15, 3)).toBe(false);
   });
 });

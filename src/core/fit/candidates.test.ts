@@ -75,6 +75,73 @@ describe('the count', () => {
   });
 });
 
+describe('the count, by hand', () => {
+  const q: FitQuestion = {
+    fixedMm: 20,
+    pitchMm: 10,
+    spread: 0.03,
+    fixedSdMm: 4,
+    wishMm: 185,
+    band: { minMm: 180, maxMm: 190 },
+    minimum: 1,
+    rules: [],
+    chain: null,
+  };
+
+  it('of two equally near it is the longer: a piece can be let go slack, not stretched', () => {
+    // 20 + 16 · 10 = 180 and 20 + 17 · 10 = 190 are both 5 off.
+    expect(nearestUnits(q)).toBe(17);
+    expect(bestUnits(q)).toBe(17);
+    expect(nearestUnits({ ...q, wishMm: 184.9 })).toBe(16);
+  });
+
+  it('at the very edge of the band it still fits, and just beyond it does not', () => {
+    for (const units of [16, 17]) expect(candidate(units, q).fits).toBe(true);
+    expect(candidate(16, { ...q, band: { minMm: 180.001, maxMm: 190 } }).fits).toBe(false);
+    expect(candidate(17, { ...q, band: { minMm: 180, maxMm: 189.999 } }).fits).toBe(false);
+  });
+
+  it('the nearest that does not fit gives way to its neighbour that does', () => {
+    const uneven = { ...q, wishMm: 183, band: { minMm: 182, maxMm: 191 } };
+    expect(nearestUnits(uneven)).toBe(16);
+    expect(bestUnits(uneven)).toBe(17);
+    expect(bestUnits({ ...uneven, band: { minMm: 182, maxMm: 184 } })).toBe(16);
+  });
+
+  it('varies by what is woven and what is not, and 19 of 20 come out within 1.96 deviations (any statistics table)', () => {
+    // Ten units of 10 mm vary by 3 mm, the clasp by 4: together by 5.
+    const ten = candidate(10, q);
+    expect(ten.sdMm).toBeCloseTo(5, 9);
+    expect(ten.finishedMm).toBe(120);
+    expect(ten.offMm).toBe(-65);
+    expect([ten.lowMm, ten.highMm]).toEqual([120 - 9.8, 120 + 9.8]);
+    expect(candidate(17, q).chance).toBeCloseTo(
+      cumulativeStdNormalProbability(0) - cumulativeStdNormalProbability(-10 / Math.hypot(5.1, 4)),
+      2,
+    );
+  });
+
+  it('chains make up the rest in whole links, as many on either side; the count goes by what is to be woven', () => {
+    const chained = { ...q, chain: { linkMm: 5, wovenMm: 104 } };
+    expect(bestUnits(chained)).toBe(10);
+    // 185 less 120 is 65: six and a half pairs of 5 mm links, so seven on either side.
+    expect(candidate(10, chained)).toMatchObject({ links: 7, finishedMm: 190 });
+    expect(candidate(11, chained)).toMatchObject({ links: 6, finishedMm: 190 });
+    expect(candidate(30, chained)).toMatchObject({ links: 0, finishedMm: 320 });
+  });
+
+  it('a rule that must be kept decides, a preference does not; neither goes below the minimum', () => {
+    const even: CountRule = { of: 2, rest: 0, must: true, why: 'test' };
+    expect(bestUnits({ ...q, rules: [even] })).toBe(16);
+    expect(bestUnits({ ...q, rules: [{ ...even, must: false }] })).toBe(17);
+    expect(candidate(17, { ...q, rules: [{ ...even, must: false }] }).breaks).toHaveLength(1);
+    expect(bestUnits({ ...q, minimum: 30 })).toBe(30);
+    expect(bestUnits({ ...q, minimum: 31, rules: [even] })).toBe(32);
+    const never = [even, { ...even, rest: 1 }];
+    expect(() => nearestUnits({ ...q, rules: never })).toThrow(/No count/);
+  });
+});
+
 describe('the chance to fit', () => {
   it('library: agrees with the table of simple-statistics', () => {
     for (let z = -3; z <= 3; z += 0.25)

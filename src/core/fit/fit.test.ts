@@ -63,6 +63,38 @@ describe('a gauge from swatches', () => {
     expect(spreads.at(-1)).toBeGreaterThan(0.002);
   });
 
+  it('published: the next piece lies within t · s · √(1 + 1/n) of the mean of n (any statistics textbook)', () => {
+    // Swatches that agree show the spread of a hand only, 1 %, counted as five: s = 1 % · √(4/(3 + n)).
+    const same = { units: 20, lengthMm: 60 };
+    const reading = 1 / Math.sqrt(12) / 60;
+    for (const [n, t] of [
+      [1, 2.776],
+      [4, 2.365],
+      [7, 2.228],
+    ] as const) {
+      const s = Math.hypot(0.01 * Math.sqrt(4 / (3 + n)), reading);
+      const { spread } = measuredGauge(Array(n).fill(same));
+      expect(spread).toBeCloseTo((t * s * Math.sqrt(1 + 1 / n)) / 1.96, 5);
+    }
+  });
+
+  it('by hand: swatches that disagree add their own squares to those of the hand', () => {
+    // Pitches 2.9, 3.0, 3.1: squares 0.02; the hand’s 4 · 0.03² = 0.0036; six degrees of freedom, t = 2.447.
+    const three = [58, 60, 62].map((lengthMm) => ({ units: 20, lengthMm }));
+    const s = Math.hypot(Math.sqrt((0.02 + 4 * 0.03 ** 2) / 6) / 3, 1 / Math.sqrt(12) / 60);
+    expect(measuredGauge(three).spread).toBeCloseTo((2.447 * s * Math.sqrt(4 / 3)) / 1.96, 5);
+    expect(measuredGauge(three).meanBetweenMm?.[1]).toBeCloseTo(3 + (4.303 * 0.1) / Math.sqrt(3), 3);
+    expect(measuredGauge([three[0] ?? { units: 1, lengthMm: 1 }]).meanBetweenMm).toBeNull();
+    expect(() => measuredGauge([])).toThrow();
+  });
+
+  it('by hand: a piece under way varies by half a hand and by the reading', () => {
+    expect(pieceGauge({ units: 20, lengthMm: 60 }).spread).toBeCloseTo(
+      Math.hypot(0.005, 1 / Math.sqrt(12) / 60),
+      9,
+    );
+  });
+
   it('is less sure where swatches disagree', () => {
     const agree = measuredGauge([60, 60.2, 59.9].map((lengthMm) => ({ units: 20, lengthMm })));
     const differ = measuredGauge([56, 60, 64].map((lengthMm) => ({ units: 20, lengthMm })));

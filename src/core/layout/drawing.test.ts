@@ -223,13 +223,17 @@ describe('rings and motifs', () => {
     return [to[0] - from[0], to[1] - from[1]] as const;
   };
 
-  it('a rosette of eight is drawn round from above, and thin from its edge (geometry)', () => {
-    const eleven = () => bead('seed-11');
-    const [wide, high] = size(whole(rosette(8), eleven, 'above'));
-    expect(Math.abs(wide / high - 1)).toBeLessThan(0.08);
-    const [, thick] = size(whole(rosette(8), eleven, 'side'));
-    expect(thick).toBeLessThan(0.4 * wide);
-  });
+  // Long, and seldom fails: part of `npm run soak`.
+  it.runIf(process.env.IVYLOOM_SOAK)(
+    'a rosette of eight is drawn round from above, and thin from its edge (geometry)',
+    () => {
+      const eleven = () => bead('seed-11');
+      const [wide, high] = size(whole(rosette(8), eleven, 'above'));
+      expect(Math.abs(wide / high - 1)).toBeLessThan(0.08);
+      const [, thick] = size(whole(rosette(8), eleven, 'side'));
+      expect(thick).toBeLessThan(0.4 * wide);
+    },
+  );
 
   it('a ring of a right-angle strip: as wide as its circle and two beads (geometry)', () => {
     const path = rightAngleRing(12);

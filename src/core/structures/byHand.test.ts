@@ -274,12 +274,17 @@ describe('rows of right-angle weave and cross-weave, by hand', () => {
       const cloth = rightAngleWeave.bind({ side: ['A'], rung: ['A'], rows });
       const { path, layout } = layOut(cloth, 6, () => byId(BEADS, 'pressed-4'));
       const moves = path.moves.filter((m) => isTraversal(m) && m.needle === 'working').filter(isTraversal);
+      let corners = 0;
       moves.forEach((move, i) => {
         const before = moves[i - 1];
         if (!before || before.bead === move.bead || !woven(before.bead) || !woven(move.bead)) return;
         const [a, b] = [layout.poses[before.bead.id], layout.poses[move.bead.id]];
-        if (a && b) expect(Math.abs(a.axis[0] * b.axis[0] + a.axis[1] * b.axis[1])).toBeLessThan(1e-6);
+        if (!a || !b) throw new Error('a bead has no place');
+        corners++;
+        expect(Math.abs(a.axis[0] * b.axis[0] + a.axis[1] * b.axis[1])).toBeLessThan(1e-6);
       });
+      // Every unit of every row is turned through at least four times.
+      expect(corners).toBeGreaterThan(4 * 6 * rows);
     }
   });
 

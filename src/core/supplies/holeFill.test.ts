@@ -82,6 +82,54 @@ describe('how full a hole is', () => {
   });
 });
 
+describe('room, by hand', () => {
+  it('the eye is 1.3 times as wide as the shaft (from memory): by a hair’s breadth it goes, or does not', () => {
+    const fine: Gear = { threadMm: 0.05, needleMm: 0.4, factor: 1 };
+    expect(goingOf(0.5199, empty, fine)).toBe('no');
+    expect(goingOf(0.5201, empty, fine)).not.toBe('no');
+    // What goes without a needle asks for no eye.
+    expect(goingOf(0.3, empty, { ...fine, needleMm: null })).toBe('easy');
+  });
+
+  it('a doubled thread lays two strands a trip: it goes three times where a single one goes seven', () => {
+    // Needle 0.36, thread 0.2, hole 0.8: (n · 0.04 + 0.1296 + 0.08) / 0.64 ≤ 0.75 up to n = 6; doubled
+    // (2n · 0.04 + 0.1296 + 0.16) / 0.64 ≤ 0.75 up to n = 2. The trip that finds so many strands is the next.
+    const twelve: Gear = { threadMm: 0.2, needleMm: 0.36, factor: 1 };
+    expect(tripsThatGo(0.8, twelve)).toBe(7);
+    expect(tripsThatGo(0.8, twelve, 2)).toBe(3);
+    expect(tripsThatGo(0.8, twelve, 1, 4)).toBe(4);
+    // Where beads have gone sooner, the limits are lower.
+    expect(tripsThatGo(0.8, { ...twelve, factor: 0.8 })).toBe(5);
+  });
+
+  it('easy up to 60 % of the area, hard up to 75 %, then no more', () => {
+    const gear: Gear = { threadMm: 0.1, needleMm: 0.1, factor: 1 };
+    // Needle and folded thread take 3 parts of a hundredth, every strand one.
+    const going = (strands: number) => goingOf(1, { strands, knots: 0, adds: 1 }, gear);
+    expect([56, 58, 71, 73].map(going)).toEqual(['easy', 'hard', 'hard', 'no']);
+    // A knot takes the room of three strands.
+    expect(goingOf(1, { strands: 53, knots: 1, adds: 1 }, gear)).toBe('easy');
+    expect(goingOf(1, { strands: 55, knots: 1, adds: 1 }, gear)).toBe('hard');
+  });
+
+  it('a doubled piece has fuller holes than the same worked single', () => {
+    for (const { id } of STRUCTURES) {
+      const piece = newPiece('Doubled', id, {
+        personId: null,
+        name: 'Maren',
+        girths: { wrist: 160 },
+        typical: null,
+      });
+      const fill = (doubled: boolean) => {
+        const plan = planPiece({ ...piece, doubled });
+        if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
+        return plan.holes.bottleneck?.fill ?? 0;
+      };
+      expect(fill(true)).toBeGreaterThan(fill(false));
+    }
+  });
+});
+
 describe('known hard cases', () => {
   it('practice: pearls of 3 mm and seeds 15/0 often need needle 12 or finer', () => {
     for (const bead of ['pearl-3', 'seed-15']) {

@@ -79,6 +79,22 @@ describe('thread sense (craft, common practice)', () => {
     );
   });
 
+  it('gel-spun thread is stiff in a supple stitch from 10 lb on, doubled (from memory); nylon never, monofilament always', () => {
+    const supple = newPiece('Chain', 'strung-line', null);
+    const feels = (thread: string, doubled: boolean) =>
+      codes({ ...supple, thread: byId(THREADS, thread), doubled }).includes('stiff-for-supple');
+    expect(feels('gel-10', true)).toBe(true);
+    expect(feels('gel-10', false)).toBe(false);
+    expect(feels('gel-8', true)).toBe(false);
+    expect(feels('nylon-d', true)).toBe(false);
+    const cord = THREADS.find(({ make }) => make === 'monofilament');
+    expect(feels(cord?.id ?? '', false)).toBe(true);
+    const firm = newPiece('Ladder', 'ladder', null);
+    expect(codes({ ...firm, thread: byId(THREADS, 'gel-10'), doubled: true })).not.toContain(
+      'stiff-for-supple',
+    );
+  });
+
   it('two thick cords do not cross in a small bead: said as what it is', () => {
     const cross = newPiece('x', 'cross-weave', null);
     const small = inColour(byId(BEADS, 'seed-15'), foam);

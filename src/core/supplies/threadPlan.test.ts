@@ -47,6 +47,7 @@ describe('thread, stretch by stretch', () => {
           // How far a loop lies from a tube’s edge changes with its turn.
           if (section === WOVEN) expect(told[i]?.mm).toBeCloseTo(mm, 3);
         });
+        expect(told.filter(({ section }) => section === WOVEN).length).toBeGreaterThan(0);
       }
     }
   });
@@ -78,6 +79,54 @@ describe('thread, stretch by stretch', () => {
         expect(told[at - 1]?.pass).not.toBe('start');
         expect(`${told[at - 1]?.pass} ${told[at - 1]?.unit}`).not.toBe(`${told[at]?.pass} ${told[at]?.unit}`);
       }
+  });
+});
+
+describe('where thread can be changed, by hand', () => {
+  const stretch = (pass: string, unit: number, section = 'body') => ({
+    needle: 'working',
+    section,
+    pass,
+    unit,
+    mm: 10,
+    last: null,
+  });
+  const places = (...all: ReturnType<typeof stretch>[]) =>
+    placesToChange({ stretches: all, hasRoom: () => true });
+
+  it('between two units of the weave: not inside the start, nor between it and the first unit', () => {
+    expect(places(stretch('start', 0), stretch('start', 1), stretch('base', 0), stretch('base', 1))).toEqual([
+      3,
+    ]);
+  });
+
+  it('from one pass to the next there is a place, beside a clasp there is none', () => {
+    expect(
+      places(
+        stretch('sew on the clasp', 0, 'start loop'),
+        stretch('base', 0),
+        stretch('base', 1),
+        stretch('edging', 1),
+        stretch('sew on the clasp', 0, 'end loop'),
+      ),
+    ).toEqual([2, 3]);
+  });
+
+  it('a length ends as late as it may, and no longer than is handy', () => {
+    const stretches = [0, 1, 2, 3].map((unit) => stretch('base', unit));
+    const cutting = { handyMm: 42, margin: 0.1, headMm: 5, endMm: 4, wanted: null, whole: false };
+    const { cuts, changes, tooLong } = divide({ stretches, hasRoom: () => true }, cutting);
+    // Two units with a tenth to spare, the tail before them and an end behind: 22 + 5 + 4; the rest 22 + 4 + 4.
+    expect(cuts.map(({ from, to, mm }) => [from, to, Math.round(mm * 10) / 10])).toEqual([
+      [0, 2, 31],
+      [2, 4, 30],
+    ]);
+    expect(changes).toEqual([{ after: { needle: 'working', pass: 'base', unit: 1 }, at: 2, crowded: false }]);
+    expect(tooLong).toBe(false);
+    expect(divide({ stretches, hasRoom: () => true }, { ...cutting, whole: true })).toMatchObject({
+      changes: [],
+      tooLong: true,
+    });
   });
 });
 
