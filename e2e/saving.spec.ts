@@ -181,6 +181,21 @@ test('a piece that is gone: the edit stays in the browser, is offered at the nex
   await expect(kept).toBeHidden();
 });
 
+test('left by a link with an edit that was refused: it is on the bench at once', async ({
+  page,
+  context,
+}) => {
+  await startBracelet(page, 'Osk', 'Strung line');
+  await saved(page);
+  await context.route('**/api/pieces/*', (route) =>
+    route.fulfill({ status: 404, json: { message: 'This piece is not here any more.' } }),
+  );
+  await rename(page, 'Driftwood');
+  await expect(notSaved(page)).toBeVisible();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Kept in this browser only' })).toContainText('Driftwood');
+});
+
 test('refused while it is planned: it becomes a piece of its own there too', async ({ page, context }) => {
   await startBracelet(page, 'Osk', 'Strung line');
   await saved(page);

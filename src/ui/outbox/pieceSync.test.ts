@@ -210,6 +210,17 @@ describe('where saving cannot go on', () => {
     expect(states).toEqual(['saving']);
   });
 
+  it('a screen that is left with an edit that was refused gives it back, and sends nothing more', async () => {
+    const sync = openSync('11', 3, 'a window');
+    send.mockResolvedValueOnce({ kind: 'refused', message: 'It is not here.' });
+    await sync.change(named('Flotsam'));
+    await vi.runAllTimersAsync();
+    expect(sync.close()).toMatchObject({ refused: 'It is not here.', change: { doc: { name: 'Flotsam' } } });
+    await vi.runAllTimersAsync();
+    expect(send).toHaveBeenCalledTimes(1);
+    expect(leftUnderWay('11')).toBeNull();
+  });
+
   it('a screen that is come back to before all has arrived goes on from there', async () => {
     const first = openSync('9', 3, 'a window');
     send.mockResolvedValueOnce(unheard);

@@ -15,6 +15,9 @@ export type SyncState =
 const GATHER_MS = 350;
 const RETRY_MS = [1000, 2000, 5000, 10_000];
 
+/** The syncs of this window that still owe something after their screen was left. */
+const underWay = new Map<string, PieceSync>();
+
 /**
  * Carries the edits of one piece in one window to the server: gathers them and sends the newest, which holds all before
  * it, until it is acknowledged. A change that cannot be delivered never holds up a newer one.
@@ -72,10 +75,18 @@ export class PieceSync {
     if (this.owing) this.wake(0);
   }
 
-  /** Nobody looks any more. What is owed goes on its way all the same. */
-  close(): void {
+  /**
+   * Nobody looks any more. What is owed goes on its way all the same; what was refused comes back, to be shown
+   * elsewhere: sent as it is it would be refused again.
+   */
+  close(): Owed | null {
     this.listener = null;
+    if (this.owed.refused !== null) {
+      underWay.delete(this.owed.pieceId);
+      return this.owed;
+    }
     this.hurry();
+    return null;
   }
 
   private tell(state: SyncState): void {
@@ -141,9 +152,6 @@ export class PieceSync {
     await this.keep();
   }
 }
-
-/** The syncs of this window that still owe something after their screen was left. */
-const underWay = new Map<string, PieceSync>();
 
 /** The sync of a piece that was left in this window before all had arrived; null where nothing is owed. */
 export const leftUnderWay = (pieceId: string): PieceSync | null => {

@@ -42,7 +42,7 @@ class Undelivered {
   /** Takes one back that was let go. */
   async takeBack(owed: Owed): Promise<void> {
     await remember(owed);
-    this.set([...this.left, owed]);
+    this.set([...this.left.filter((one) => one.window !== owed.window), owed]);
   }
 
   private set(left: readonly Owed[]): void {

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Piece } from '@/core/piece';
 import { nameWindow } from '../outbox/outbox';
+import { undelivered } from '../outbox/undelivered';
 import { leftUnderWay, openSync, type PieceSync, type SyncState } from '../outbox/pieceSync';
 import { useLengths } from '../shell/lengths';
 import { keepHistory, keptHistory } from './keptHistory';
@@ -81,7 +82,9 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
       removeEventListener('pagehide', leave);
       leave();
       removeEventListener('beforeunload', warn);
-      sync.current?.close();
+      const refused = sync.current?.close();
+      // Its screen is left: it is shown on the bench, until the maker decides.
+      if (refused) void undelivered.takeBack(refused).catch(() => undefined);
       sync.current = null;
     };
     // The revision is the one this window starts from; later ones come through the sync itself.
