@@ -8,6 +8,7 @@ const rules = [
       'node_modules/**',
       'next-env.d.ts',
       'public/**',
+      '.ci-out/**',
       'test-results/**',
       '.ivyloom/**',
     ],

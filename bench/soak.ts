@@ -17,7 +17,7 @@ const checks: readonly (readonly [string, () => Promise<string> | string])[] = [
   ['damaged folders', () => damagedFolders()],
   ['kills', () => kills(KILLS)],
   ['damaged requests', () => (built(), withChoir((served) => damagedRequests(served, REQUESTS)))],
-  ['slow journeys', () => (built(), slowJourneys(['planning', 'play', 'records']))],
+  ['slow journeys', () => (built(), slowJourneys())],
   ['long unit tests', longTests],
   ['a full disk', fullDisk],
   ['a folder only to be read', readOnlyFolder],

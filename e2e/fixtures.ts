@@ -11,7 +11,9 @@ interface WorkersOwn {
   readonly template: string;
 }
 
-interface TestsOwn {
+export interface TestsOwn {
+  /** How many times slower than it is the processor of the page is made to be. */
+  readonly slower: number;
   /** What lies on the bench when a test begins. */
   readonly bench: 'choir' | 'empty';
   readonly workspace: null;
@@ -32,13 +34,10 @@ async function knock(door: string, kind: string): Promise<void> {
   if (!answer.ok) throw new Error(await answer.text());
 }
 
-/** How many times slower than it is the processor of every page is made to be; 1 leaves it as it is. */
-const THROTTLE = Number(process.env.IVYLOOM_THROTTLE ?? 1);
-
 /** Makes the processor of a page slower, through the browser's own protocol. */
-async function throttle(page: Page): Promise<void> {
+async function throttle(page: Page, rate: number): Promise<void> {
   const session = await page.context().newCDPSession(page);
-  await session.send('Emulation.setCPUThrottlingRate', { rate: THROTTLE });
+  await session.send('Emulation.setCPUThrottlingRate', { rate });
 }
 
 /** Journeys stand on their own: each has a workspace that no other has touched. */
@@ -80,8 +79,9 @@ export const test = base.extend<TestsOwn, WorkersOwn>({
     },
     { auto: true },
   ],
-  page: async ({ page }, run) => {
-    if (THROTTLE > 1) await throttle(page);
+  slower: [1, { option: true }],
+  page: async ({ page, slower }, run) => {
+    if (slower > 1) await throttle(page, slower);
     await run(page);
   },
   spoil: ({ program }, run) => run(() => knock(program.door, 'spoil')),
