@@ -78,18 +78,19 @@ export async function visits({ url }: Served): Promise<void> {
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const told = page.getByText(/beads, .* of thread/);
+    const sent = await fetch(url).then((answer) => answer.text());
+    const cards = sent.match(/ of thread<\/p>/g)?.length ?? 0;
+    line('cards that the page itself brings', cards, cards >= 5, 'a screenful: at least 5');
     await page.goto(url);
     await told.first().waitFor();
     const seen: number[] = [];
-    for (let i = 0; i < VISITS; i++)
-      seen.push(
-        await timed(async () => {
-          await page.goto(url, { waitUntil: 'commit' });
-          await told.nth(3).waitFor();
-        }),
-      );
+    for (let i = 0; i < VISITS; i++) {
+      await page.goto(url);
+      // What the page brings is painted as one, before any script runs.
+      seen.push(await page.evaluate(() => performance.getEntriesByType('paint').at(-1)?.startTime ?? NaN));
+    }
     const shown = quantile(sorted(seen), 0.5);
-    line('its first screenful in a browser, median ms', shown, shown < 500, 'aim 250; fails at 500');
+    line('its first screenful painted in a browser, median ms', shown, shown < 500, 'aim 250; fails at 500');
     await page.mouse.move(640, 400);
     const scrolled = await timed(async () => {
       for (let i = 0; i < 40; i++) await page.mouse.wheel(0, 700);

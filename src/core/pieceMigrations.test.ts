@@ -16,7 +16,7 @@ function one(params: Record<string, unknown> = {}) {
     beads,
     thread,
     needle,
-    ends: { clasp: ends.clasp, seedsEachSide: 4, passes: 3, ...end },
+    ends: { clasp: ends.clasp, ...end },
     units: 40,
   };
 }

@@ -84,7 +84,7 @@ async function send(edit: SettingsEdit): Promise<SendAnswer> {
  * Carries changes of unit and habits to the server as edits of a piece are carried: shown at once, kept in the browser
  * until they are acknowledged, sent one after another. An edit names only what it changes, so it does no harm twice.
  */
-class SettingsSync {
+export class SettingsSync {
   private state: State = { words: 'saved', newest: null, owed: NOTHING };
   private sending: SettingsEdit = NOTHING;
   private next: SettingsEdit = NOTHING;
