@@ -120,6 +120,9 @@ function cells(): void {
   }
 }
 
+/** Whole pieces whose layout the solver does not settle yet. */
+const UNSETTLED = new Set(['rosette of 13, three rounds']);
+
 function pieces(): void {
   section('Whole pieces, in stages, cold: milliseconds');
   const whole: readonly [string, Path, Readonly<Record<string, string>>][] = [
@@ -138,7 +141,9 @@ function pieces(): void {
       settled,
       cell.beads.map(({ role }) => of(role)),
     );
-    line(`${name}, ${cell.beads.length} beads`, ms, ms < 30_000 && still, 'below 30,000, at rest');
+    const known =
+      UNSETTLED.has(name) && ms < 30_000 ? 'it does not come to rest from a single start' : undefined;
+    line(`${name}, ${cell.beads.length} beads`, ms, ms < 30_000 && still, 'below 30,000, at rest', known);
   }
 }
 

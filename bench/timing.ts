@@ -21,8 +21,13 @@ export const missed = (): number => misses;
 
 export const section = (name: string): void => console.log(`\n${name}\n`);
 
-/** Prints one figure beside what is wanted of it. */
-export function line(name: string, value: number, holds: boolean, wanted: string): void {
-  if (!holds) misses++;
-  console.log(`${holds ? ' ' : '!'} ${name.padEnd(66)} ${value.toFixed(3).padStart(12)}   ${wanted}`);
+/**
+ * Prints one figure beside what is wanted of it. A miss that is known, and why, is marked and told, and does not hide a
+ * new one.
+ */
+export function line(name: string, value: number, holds: boolean, wanted: string, known?: string): void {
+  if (!holds && known === undefined) misses++;
+  const mark = holds ? ' ' : known === undefined ? '!' : '?';
+  const told = holds || known === undefined ? wanted : `${wanted}; known: ${known}`;
+  console.log(`${mark} ${name.padEnd(66)} ${value.toFixed(3).padStart(12)}   ${told}`);
 }
