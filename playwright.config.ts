@@ -9,8 +9,8 @@ const slower = {
   expect: { timeout: 20_000 * SLOW },
 } as const;
 const SLOW_FILES = /(planning|play|records)\.spec\.ts/;
-/** One of each file, of those with most keys, drags and picks; `npm run soak` makes all of them slow. */
-const SOME = /the wish is moved by keys|a later pass is left out|a measured piece becomes its own gauge/;
+/** One with keys and drags; `npm run soak` makes all of them slow. */
+const SOME = /the wish is moved by keys/;
 
 export default defineConfig<TestsOwn>({
   testDir: 'e2e',
