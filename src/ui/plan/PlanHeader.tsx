@@ -26,7 +26,8 @@ export function PlanHeader({ piece, state, undo, redo, onName, children }: Props
   const go = (way: 'Taken back' | 'Done again', retrace: Retrace | null) => () => {
     if (!retrace) return;
     retrace.run();
-    void message.open({ key: 'retraced', content: `${way}: ${retrace.words}` });
+    // Short: it lies over the buttons that one presses again.
+    void message.open({ key: 'retraced', duration: 3, content: `${way}: ${retrace.words}` });
   };
   const [back, again] = [go('Taken back', undo), go('Done again', redo)];
   useShortcut('undo', back);

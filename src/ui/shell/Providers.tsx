@@ -50,7 +50,8 @@ export function Providers({
   return (
     <StyleProvider cache={cache}>
       <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }}>
-        <App notification={{ placement: 'bottomLeft' }}>
+        {/* Long enough to be read by whoever looks up from her beads. */}
+        <App notification={{ placement: 'bottomLeft' }} message={{ duration: 8 }}>
           <LengthsProvider unit={lengthUnit} denominator={settings.denominator} decimal={settings.decimal}>
             <AtHandProvider settings={settings} swatches={swatches} unreadableSwatches={unreadableSwatches}>
               {children}
