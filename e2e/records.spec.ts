@@ -23,7 +23,9 @@ test('somebody is added, measured again, and put away and back', async ({ page }
   await expectAccessible(page);
 
   await card.getByLabel('Note on Runa').fill('second alto');
+  const kept = page.waitForResponse((answer) => answer.request().method() === 'POST');
   await card.getByLabel('Note on Runa').blur();
+  await kept;
   await page.reload();
   await expect(page.getByLabel('Note on Runa')).toHaveValue('second alto');
   await page.getByRole('button', { name: 'Put away Runa' }).click();
