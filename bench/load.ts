@@ -64,7 +64,7 @@ function planner(url: string, id: string, doc: Piece) {
     });
 }
 
-export async function visits({ url }: Served): Promise<void> {
+async function visits({ url }: Served): Promise<void> {
   await fetch(url).then((answer) => answer.text());
   const times: number[] = [];
   for (let i = 0; i < VISITS; i++) times.push(await timed(() => fetch(url).then((answer) => answer.text())));
@@ -156,7 +156,7 @@ async function edits(
   return { times: sorted(times), errors };
 }
 
-export async function planners({ url }: Served): Promise<void> {
+async function planners({ url }: Served): Promise<void> {
   const doc = newPiece('Planned', 'flat-peyote', wearer);
   const all: ((n: number) => Promise<number>)[] = [];
   for (let i = 0; i < PLANNERS; i++) all.push(planner(url, await post(url, doc), doc));

@@ -1,6 +1,6 @@
 import { and, eq, sql } from 'drizzle-orm';
 import type { Db } from './database';
-import { measure, pattern, person, piece, pieceVersion, swatch, variant } from './schema';
+import { material, measure, pattern, person, piece, pieceVersion, swatch, variant } from './schema';
 
 /** What can be put away and brought back: nothing that a weaver made is deleted. */
 const SHELVES = { measure, pattern, person, piece, swatch, variant } as const;
@@ -40,5 +40,21 @@ export async function rawRow(
     .select({ raw: sql<string>`to_jsonb(${table})::text` })
     .from(table)
     .where(and(eq(table.id, id), eq(table.workspaceId, workspaceId)));
+  return row?.raw ?? null;
+}
+
+export const MATERIAL_SHELVES = material.kind.enumValues;
+
+/** A material as it stands, readable or not, as JSON text; null where there is none. */
+export async function rawMaterial(
+  db: Db,
+  workspaceId: string,
+  kind: (typeof MATERIAL_SHELVES)[number],
+  key: string,
+): Promise<string | null> {
+  const [row] = await db
+    .select({ raw: sql<string>`to_jsonb(${material})::text` })
+    .from(material)
+    .where(and(eq(material.kind, kind), eq(material.key, key), eq(material.workspaceId, workspaceId)));
   return row?.raw ?? null;
 }

@@ -177,7 +177,7 @@ export type SettleAnswer =
   | { readonly kind: 'missing' };
 
 /** Thrown inside a transaction to leave everything as it was. */
-class Unreadable extends Error {}
+class NotRead extends Error {}
 
 /** Settles a version set aside, once. Whatever is not chosen stays in the table of versions. */
 export async function settle(
@@ -188,7 +188,7 @@ export async function settle(
 ): Promise<SettleAnswer> {
   const read = (row: Row): StoredPiece => {
     const reading = stored(row);
-    if (!reading.ok) throw new Unreadable();
+    if (!reading.ok) throw new NotRead();
     return reading.value;
   };
   const settling = db.transaction(async (tx): Promise<SettleAnswer> => {
@@ -206,7 +206,7 @@ export async function settle(
     if (choice === 'keep current') return { kind: 'settled', piece: read(row), other: null };
 
     const version = readRow('version', aside.id, aside.doc);
-    if (!version.ok) throw new Unreadable();
+    if (!version.ok) throw new NotRead();
     const doc = version.value;
     if (choice === 'keep both')
       return {
@@ -229,7 +229,7 @@ export async function settle(
     return now ? { kind: 'settled', piece: read(now), other: null } : { kind: 'missing' };
   });
   return settling.catch((error: unknown) => {
-    if (error instanceof Unreadable) return { kind: 'unreadable' };
+    if (error instanceof NotRead) return { kind: 'unreadable' };
     throw error;
   });
 }

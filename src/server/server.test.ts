@@ -256,6 +256,9 @@ describe('the routes of a piece', () => {
     const raw = await getRow(request(null, 'GET', `/?shelf=piece&id=${bad?.id}`));
     expect(await raw.json()).toMatchObject({ id: bad?.id, doc: { name: 'odd' } });
     expect(raw.headers.get('content-disposition')).toMatch(/attachment/);
+    const needle = await getRow(request(null, 'GET', '/?shelf=needle&id=needle-11'));
+    expect(await needle.json()).toMatchObject({ kind: 'needle', key: 'needle-11' });
+    expect((await getRow(request(null, 'GET', '/?shelf=needle&id=none'))).status).toBe(404);
   });
 
   it('give the cards of the bench, kept with the revision and worked out again only when something changes', async () => {

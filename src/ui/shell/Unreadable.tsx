@@ -72,12 +72,12 @@ export function UnreadableThing({ thing: { kind, id, name, why } }: { readonly t
         </p>
       </div>
       <div className={styles.acts}>
-        {isFile(kind) && (
+        {kind !== 'settings' && (
           <a href={`/api/rows?${new URLSearchParams({ shelf: kind, id })}`} download>
             Save it as a file<span className="srOnly"> {name}</span>
           </a>
         )}
-        {isFile(kind) && (
+        {isPutAway(kind) && (
           <Button onClick={() => void putAway()}>
             Put away<span className="srOnly"> {name}</span>
           </Button>
@@ -87,4 +87,5 @@ export function UnreadableThing({ thing: { kind, id, name, why } }: { readonly t
   );
 }
 
-const isFile = (kind: Kind): boolean => isShelf(kind) || kind === 'version';
+/** A material is corrected where it stands: measured, or brought in anew under its id. */
+const isPutAway = (kind: Kind): boolean => isShelf(kind) || kind === 'version';
