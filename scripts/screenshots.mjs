@@ -25,6 +25,8 @@ try {
   /** The whole plan stands, not only what answers first. */
   const planned = (where) => where.getByRole('button', { name: /^Undo/ }).waitFor();
   await page.goto(url);
+  // Words come first, pictures one after another.
+  await page.waitForFunction(() => document.querySelectorAll('main li svg[viewBox]').length >= 6);
   await shoot('bench');
   await page.getByRole('button', { name: 'Start a piece' }).click();
   await page
