@@ -9,6 +9,7 @@ const rules = [
       'next-env.d.ts',
       'public/**',
       '.ci-out/**',
+      '.mutants/**',
       'test-results/**',
       '.ivyloom/**',
     ],

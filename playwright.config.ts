@@ -11,6 +11,7 @@ const slower = {
 const SLOW_FILES = /(planning|play|records)\.spec\.ts/;
 /** One with keys and drags; `npm run soak` makes all of them slow. */
 const SOME = /the wish is moved by keys/;
+const LONG = /@long/;
 
 export default defineConfig<TestsOwn>({
   testDir: 'e2e',
@@ -20,8 +21,14 @@ export default defineConfig<TestsOwn>({
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   projects: process.env.IVYLOOM_SOAK
-    ? [{ name: 'slow', testMatch: SLOW_FILES, ...slower }]
-    : [{ name: 'usual' }, { name: 'slow', testMatch: SLOW_FILES, grep: SOME, ...slower }],
+    ? [
+        { name: 'slow', testMatch: SLOW_FILES, ...slower },
+        { name: 'usual', grep: LONG },
+      ]
+    : [
+        { name: 'usual', grepInvert: LONG },
+        { name: 'slow', testMatch: SLOW_FILES, grep: SOME, ...slower },
+      ],
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',

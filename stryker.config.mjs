@@ -16,8 +16,8 @@ const config = {
   timeoutMS: 20_000,
   reporters: ['clear-text', 'json', 'progress-append-only'],
   clearTextReporter: { reportTests: false, allowColor: false },
-  jsonReporter: { fileName: '.ci-out/mutants.json' },
-  tempDirName: '.ci-out/stryker',
+  jsonReporter: { fileName: '.mutants/report.json' },
+  tempDirName: '.mutants/stryker',
   thresholds: { high: 90, low: 80, break: 80 },
 };
 

@@ -4,9 +4,9 @@ import { fullDisk, readOnlyFolder } from './soak/disk';
 import { damagedFiles } from './soak/files';
 import { damagedFolders } from './soak/folders';
 import { kills } from './soak/kills';
+import { journeys } from './soak/journeys';
 import { longTests } from './soak/longTests';
 import { damagedRequests } from './soak/requests';
-import { slowJourneys } from './soak/slow';
 
 const KILLS = Number(process.env.SOAK_KILLS ?? 100);
 const FILES = Number(process.env.SOAK_FILES ?? 10_000);
@@ -17,7 +17,7 @@ const checks: readonly (readonly [string, () => Promise<string> | string])[] = [
   ['damaged folders', () => damagedFolders()],
   ['kills', () => kills(KILLS)],
   ['damaged requests', () => (built(), withChoir((served) => damagedRequests(served, REQUESTS)))],
-  ['slow journeys', () => (built(), slowJourneys())],
+  ['journeys', () => (built(), journeys())],
   ['long unit tests', longTests],
   ['a full disk', fullDisk],
   ['a folder only to be read', readOnlyFolder],

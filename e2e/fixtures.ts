@@ -11,6 +11,9 @@ interface WorkersOwn {
   readonly template: string;
 }
 
+/** Of a journey that is long and seldom fails: `npm run soak` takes it. */
+export const LONG = { tag: '@long' };
+
 export interface TestsOwn {
   /** How many times slower than it is the processor of the page is made to be. */
   readonly slower: number;

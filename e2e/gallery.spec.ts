@@ -1,4 +1,4 @@
-import { expect, test } from './fixtures';
+import { LONG, expect, test } from './fixtures';
 import { STRUCTURES } from '@/core/structures/registry';
 import { address, expectAccessible, openChoice, pick, slip, startBracelet, unitsOf } from './helpers';
 
@@ -81,7 +81,7 @@ test('a long rope, whose beads all lie differently, is painted; a flat strip as 
   expect(await tape.locator('use').count()).toBeLessThan(100);
 });
 
-test('axe finds nothing in the gallery, or on any view of a stitch', async ({ page }) => {
+test('axe finds nothing in the gallery, or on any view of a stitch', LONG, async ({ page }) => {
   await page.goto(address('/gallery'));
   await expect(page.getByRole('heading', { name: 'Two-hole line' })).toBeVisible();
   await expectAccessible(page);

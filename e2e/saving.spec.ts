@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test, type Page } from './fixtures';
+import { LONG, expect, test, type Page } from './fixtures';
 import { address, expectAccessible, saved, slip, startBracelet, unitsOf } from './helpers';
 import { cli, startServer } from './server';
 
@@ -90,34 +90,39 @@ test('an answer that was lost is not taken for another’s change', async ({ pag
   await expect(page.getByText('changed in two windows')).toBeHidden();
 });
 
-test('the program is killed and started again: everything that was called saved is there', async ({
-  page,
-  seeded: folder,
-}) => {
-  let server = await startServer(folder);
-  await page.goto(server.url);
-  await page.getByRole('link', { name: 'Lantern line' }).click();
-  await rename(page, 'Lantern line, mended');
-  await saved(page);
-  const units = await unitsOf(page);
-  await server.stop('SIGKILL');
+test(
+  'the program is killed and started again: everything that was called saved is there',
+  LONG,
+  async ({ page, seeded: folder }) => {
+    let server = await startServer(folder);
+    await page.goto(server.url);
+    await page.getByRole('link', { name: 'Lantern line' }).click();
+    await rename(page, 'Lantern line, mended');
+    await saved(page);
+    const units = await unitsOf(page);
+    await server.stop('SIGKILL');
 
-  server = await startServer(folder);
-  await page.goto(server.url);
-  await expect(page.getByRole('listitem').filter({ hasText: 'Lantern line, mended' })).toContainText(
-    `${units} units`,
-  );
-  await server.stop();
-});
+    server = await startServer(folder);
+    await page.goto(server.url);
+    await expect(page.getByRole('listitem').filter({ hasText: 'Lantern line, mended' })).toContainText(
+      `${units} units`,
+    );
+    await server.stop();
+  },
+);
 
-test('the program is stopped: it closes its data and gives the folder free', async ({ seeded: folder }) => {
-  const server = await startServer(folder);
-  expect(existsSync(join(folder, 'in-use.json'))).toBe(true);
-  expect(await server.stop('SIGTERM')).toBe(0);
-  expect(existsSync(join(folder, 'in-use.json'))).toBe(false);
-  // PostgreSQL takes its own mark away when it is closed in order.
-  expect(cli('seed', [], folder).stdout).toMatch(/in use already/);
-});
+test(
+  'the program is stopped: it closes its data and gives the folder free',
+  LONG,
+  async ({ seeded: folder }) => {
+    const server = await startServer(folder);
+    expect(existsSync(join(folder, 'in-use.json'))).toBe(true);
+    expect(await server.stop('SIGTERM')).toBe(0);
+    expect(existsSync(join(folder, 'in-use.json'))).toBe(false);
+    // PostgreSQL takes its own mark away when it is closed in order.
+    expect(cli('seed', [], folder).stdout).toMatch(/in use already/);
+  },
+);
 
 test('a second program on the same folder is told, and changes nothing', async () => {
   const folder = process.env.IVYLOOM_FOLDER ?? '';

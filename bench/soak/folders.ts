@@ -77,7 +77,7 @@ export async function damagedFolders(seed = 7, kinds = Infinity): Promise<string
   }
   await damagedBackup(made);
   rmSync(made, { recursive: true, force: true });
-  return `${all.length} damaged folders: ${told} told at the start, all restored with what was there kept beside`;
+  return `${all.length} damaged folder${all.length === 1 ? '' : 's'}: ${told} told at the start, all restored with what was there kept beside`;
 }
 
 /** A backup that is damaged itself leaves everything as it was. */

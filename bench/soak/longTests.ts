@@ -1,7 +1,12 @@
-// The unit tests that are too long for `npm test`.
+// Unit tests that are too long for `npm test`, and properties tried with more cases.
 import { spawnSync } from 'node:child_process';
 
-const FILES = ['src/core/layout/solver/solver.test.ts', 'src/core/layout/drawing.test.ts'];
+const FILES = [
+  'src/core/layout/solver/solver.test.ts',
+  'src/core/layout/drawing.test.ts',
+  'src/core/structures/structures.test.ts',
+  'src/core/fit/fit.test.ts',
+];
 
 /** Runs the files that have long tests, those among them. Throws with what was said where one failed, or none was run. */
 export function longTests(): string {

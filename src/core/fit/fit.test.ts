@@ -4,6 +4,7 @@ import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { arrange, arrangedMm } from './arrange';
 import { programme } from '../testing/programme';
+import { runs } from '../testing/thorough';
 import { allowed, broken, canBeKept, cycle, type CountRule } from './rules';
 import { studentT, studentWithin } from './student';
 import { measuredGauge, pieceGauge, smallestSwatch } from './swatch';
@@ -179,7 +180,7 @@ describe('a graduated sequence', () => {
         const reference = solver.solve(programme(q)).ObjectiveValue;
         expect(Math.abs(arrange(q).offMm)).toBeCloseTo(reference, 4);
       }),
-      { numRuns: 120, seed: 3 },
+      { numRuns: runs(40), seed: 3 },
     );
   }, 60_000);
 

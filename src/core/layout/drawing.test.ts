@@ -9,6 +9,7 @@ import { hang } from './arc';
 import type { BeadSize } from '../materials/material';
 import { closedLayout } from '../testing/closed';
 import { rightAngleRing, rosette } from '../testing/paths';
+import { THOROUGH } from '../testing/thorough';
 import type { Path } from '../weave/path';
 import { drawing, type View } from './drawing';
 import { isRound, outline } from './outline';
@@ -224,7 +225,7 @@ describe('rings and motifs', () => {
   };
 
   // Long, and seldom fails: part of `npm run soak`.
-  it.runIf(process.env.IVYLOOM_SOAK)(
+  it.runIf(THOROUGH)(
     'a rosette of eight is drawn round from above, and thin from its edge (geometry)',
     () => {
       const eleven = () => bead('seed-11');

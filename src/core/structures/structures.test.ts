@@ -11,6 +11,7 @@ import { cellOf } from '../weave/cell';
 import { isTraversal } from '../weave/path';
 import { STRUCTURES } from './registry';
 import { ROLE_LETTERS, type Weaveable } from './structure';
+import { runs } from '../testing/thorough';
 import { all, bodies, eight, ends, layOut, sum } from '../testing/woven';
 
 /** Parameters of any structure built from its fields, so that a new family is tested without a word here. */
@@ -49,7 +50,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
         const weaveable = structure.bind(params);
         check(weaveable, weaveable.minimumUnits + more);
       }),
-      { numRuns: 60, seed: 7 },
+      { numRuns: runs(20), seed: 7 },
     );
 
   it('has defaults that its own check accepts, and refuses a sequence with no beads in words', () => {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../../materials/catalogue';
 import { BEAD_SHAPES } from '../../materials/material';
 import * as paths from '../../testing/paths';
+import { THOROUGH } from '../../testing/thorough';
 import { Weave } from '../../weave/builder';
 import type { Path } from '../../weave/path';
 import { openingMm, solveClosed } from './closed';
@@ -352,25 +353,22 @@ describe('closed pieces, laid out in stages', () => {
   });
 
   // Long, and seldom fails: part of `npm run soak`.
-  it.runIf(process.env.IVYLOOM_SOAK)(
-    'practice: 19 to 21 rows of herringbone are the fewest that hold an 8 mm ball',
-    () => {
-      const beads = of({ A: 'seed-11', Z: 'pressed-8' });
-      /** How far the ball stands out of the frame's middle. */
-      const standsOut = (rows: number) => {
-        const { cell, beads: at } = solveClosed(paths.framedBall(rows), beads);
-        const heights = at.flatMap(({ centre }, i) => (cell.beads[i]?.role === 'A' ? [centre[2]] : []));
-        const ball = at[cell.beads.findIndex(({ role }) => role === 'Z')];
-        return Math.abs((ball?.centre[2] ?? NaN) - heights.reduce((sum, z) => sum + z, 0) / heights.length);
-      };
-      const roomy = standsOut(24);
-      const fewest = [17, 18, 19, 20, 21, 22].find((rows) => standsOut(rows) < 1.2 * roomy);
-      expect(fewest).toBeGreaterThanOrEqual(19);
-      expect(fewest).toBeLessThanOrEqual(21);
-    },
-  );
+  it.runIf(THOROUGH)('practice: 19 to 21 rows of herringbone are the fewest that hold an 8 mm ball', () => {
+    const beads = of({ A: 'seed-11', Z: 'pressed-8' });
+    /** How far the ball stands out of the frame's middle. */
+    const standsOut = (rows: number) => {
+      const { cell, beads: at } = solveClosed(paths.framedBall(rows), beads);
+      const heights = at.flatMap(({ centre }, i) => (cell.beads[i]?.role === 'A' ? [centre[2]] : []));
+      const ball = at[cell.beads.findIndex(({ role }) => role === 'Z')];
+      return Math.abs((ball?.centre[2] ?? NaN) - heights.reduce((sum, z) => sum + z, 0) / heights.length);
+    };
+    const roomy = standsOut(24);
+    const fewest = [17, 18, 19, 20, 21, 22].find((rows) => standsOut(rows) < 1.2 * roomy);
+    expect(fewest).toBeGreaterThanOrEqual(19);
+    expect(fewest).toBeLessThanOrEqual(21);
+  });
 
-  it('a capsule: the cups are docked, the stone lies between them, all at rest', () => {
+  it.runIf(THOROUGH)('a capsule: the cups are docked, the stone lies between them, all at rest', () => {
     const beads = { A: 'seed-11', B: 'seed-11', Z: 'pressed-4' };
     const { cell, settled, beads: at } = solveClosed(paths.capsule(8), of(beads));
     expect(
