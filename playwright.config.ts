@@ -10,7 +10,7 @@ const slower = {
 } as const;
 const SLOW_FILES = /(planning|play|records)\.spec\.ts/;
 /** One with keys and drags; `npm run soak` makes all of them slow. */
-const SOME = /the wish is moved by keys/;
+const SOME = /the target length is moved by keys/;
 const LONG = /@long/;
 
 export default defineConfig<TestsOwn>({

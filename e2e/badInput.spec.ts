@@ -6,7 +6,7 @@ test('a wrist that cannot be: what was typed stays, the last good one counts, an
 }) => {
   await startBracelet(page, 'Maren', 'Flat herringbone');
   const units = await unitsOf(page);
-  await openChoice(page, 'Worn');
+  await openChoice(page, 'Who and length');
   const wrist = page.getByLabel('Wrist', { exact: true });
   for (const [typed, words] of [
     ['banana', /not a length.*Write it like/],
@@ -43,7 +43,7 @@ test('a sequence with no beads says so, keeps the last plan in view, and is mend
   page,
 }) => {
   await startBracelet(page, 'Maren', 'Strung line');
-  await openChoice(page, 'Structure');
+  await openChoice(page, 'Stitch');
   await page.getByRole('button', { name: 'B, 3 of 3: take it out' }).click();
   await page.getByRole('button', { name: 'A, 2 of 2: take it out' }).click();
   await page.getByRole('button', { name: 'A, 1 of 1: take it out' }).click();
@@ -56,12 +56,12 @@ test('a sequence with no beads says so, keeps the last plan in view, and is mend
 
 test('a clasp longer than the piece', async ({ page }) => {
   await startBracelet(page, 'Maren', 'Strung line');
-  await openChoice(page, 'Worn');
-  await page.getByText('flat rule', { exact: true }).click();
+  await openChoice(page, 'Who and length');
+  await page.getByText('fixed length', { exact: true }).click();
   await page.getByLabel('Finished length, closed').fill('80 mm');
   await openChoice(page, 'Beads');
   await pick(page, 'Clasp loops: size and shape', 'bugle 6 mm');
-  await openChoice(page, 'Ends');
+  await openChoice(page, 'Clasp and ends');
   await page.getByText('6, ring, 6').click();
   await expect(
     page.getByRole('alert').filter({ hasText: /Nothing is left to weave.*shorter clasp/ }),
@@ -69,9 +69,9 @@ test('a clasp longer than the piece', async ({ page }) => {
   await saved(page);
 });
 
-test('nobody to fit it to: it is started all the same, by the flat rule', async ({ page }) => {
+test('nobody to fit it to: it is started all the same, by the fixed length', async ({ page }) => {
   await startBracelet(page, 'nobody yet', 'Strung line');
-  await expect(slip(page)).toContainText('flat rule');
+  await expect(slip(page)).toContainText('fixed length');
   await page.getByText('wrist and ease').click();
   await expect(page.getByRole('alert').filter({ hasText: 'Choose who wears it' })).toBeVisible();
 });
@@ -120,7 +120,7 @@ test('rows that cannot be read are cards that say so; they can be saved and put 
   await page.goto(address('/people'));
   await expect(page.getByText('This measure cannot be read')).toHaveCount(1);
   await page.goto(address());
-  await card.getByRole('button', { name: 'Put away Slack water' }).click();
+  await card.getByRole('button', { name: 'Archive Slack water' }).click();
   await expect(card).toBeHidden();
 });
 

@@ -75,7 +75,7 @@ test('a long rope, whose beads all lie differently, is painted; a flat strip as 
   await startBracelet(page, 'Jorun', 'Tubular peyote');
   const tape = page.getByRole('group', { name: /The piece drawn to scale/ });
   await expect(tape.locator('image')).toHaveCount(0);
-  await openChoice(page, 'Structure');
+  await openChoice(page, 'Stitch');
   await page.getByRole('group', { name: 'Beads around' }).getByText('16', { exact: true }).click();
   await expect(tape.locator('image')).toHaveCount(1);
   expect(await tape.locator('use').count()).toBeLessThan(100);

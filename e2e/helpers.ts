@@ -77,7 +77,7 @@ export const startBracelet = (page: Page, who: string, stitch: string) =>
 /** Opens one of the choices. */
 export const openChoice = (page: Page, title: string) =>
   page
-    .getByRole('button', { name: new RegExp(`${title}`) })
+    .getByRole('button', { name: new RegExp(`^${title}`) })
     .first()
     .click();
 

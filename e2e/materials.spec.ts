@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './fixtures';
-import { address, expectAccessible, openChoice, pick, slip, startBracelet } from './helpers';
+import { address, expectAccessible, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
 
 test('a bead is measured with caliper and scale, and a plan can be reckoned with it', async ({ page }) => {
   await page.goto(address('/materials'));
   await page.getByLabel('Find a bead').fill('cylinder 11');
   await expect(page.getByRole('status').filter({ hasText: 'kinds of bead' })).toHaveText(/^1 of \d+/);
   const row = page.getByRole('row').filter({ hasText: 'cylinder seed 11/0' });
-  await expect(row).toContainText('from memory');
+  await expect(row).toContainText('typical, not measured');
   await row.getByRole('button', { name: 'Measure cylinder seed 11/0' }).click();
   await page.getByRole('button', { name: 'Keep these measures' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'at least one measure' })).toBeVisible();
@@ -15,7 +15,7 @@ test('a bead is measured with caliper and scale, and a plan can be reckoned with
   await expect(page.getByLabel('A hundred weigh, g')).toHaveValue(/^0\.\d\d$/);
   await page.getByLabel('Ten on a needle, end to end, mm').fill('banana');
   await page.getByRole('button', { name: 'Keep these measures' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: '“banana” is no figure' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: '“banana” is not a number' })).toBeVisible();
   await page.getByLabel('Ten on a needle, end to end, mm').fill('14,2');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Keep these measures' }).click();
@@ -58,6 +58,8 @@ test('a bead of one’s own, like one that is known, in its own sizes', async ({
   await form.getByRole('button', { name: /One, how thick$/ }).click();
   await form.getByLabel('From hole to hole, middles, mm').fill('9');
   await form.getByRole('button', { name: 'Add the bead' }).click();
+  await expect(form.getByRole('alert')).toContainText('is 9 mm right?');
+  await form.getByRole('button', { name: 'It is right, keep it' }).click();
   await expect(form.getByRole('alert')).toContainText('outside the bead');
   await form.getByLabel('From hole to hole, middles, mm').fill('2,5');
   await expectAccessible(page);
@@ -89,7 +91,7 @@ test('a clasp is measured closed, and a plan takes its new length', async ({ pag
   await expect(rings.getByRole('row').filter({ hasText: 'jump ring 5 mm' })).toContainText('3.60 mm');
 
   await startBracelet(page, 'Jorun', 'Flat herringbone');
-  await openChoice(page, 'Ends');
+  await openChoice(page, 'Clasp and ends');
   await pick(page, 'Clasp', 'lobster 15 mm');
   await expect(page.getByRole('definition').filter({ hasText: '7/8 in' }).first()).toBeVisible();
   await expect(slip(page)).toContainText('clasp closed');
@@ -128,4 +130,45 @@ test('what comes of another bead is told before it is taken', async ({ page }) =
       .filter({ hasText: name });
   await expect(option('round seed 11/0')).toContainText('fits as it is');
   await expect(option('round seed 8/0')).toContainText(/refit: \d+ units/);
+});
+
+test('one bead measured for ten is asked about; what was kept is offered to a piece, and can be gone back on', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Maren', 'Strung line');
+  const units = await unitsOf(page);
+  const plan = page.url();
+  await page.goto(address('/materials'));
+  await page.getByLabel('Find a bead').fill('round seed 11');
+  const row = page.getByRole('row').filter({ hasText: 'round seed 11/0' }).first();
+  await row.getByRole('button', { name: /^Measure round seed 11/ }).click();
+  const ten = page.getByLabel('Ten on a needle, end to end, mm');
+  await ten.fill('1.2');
+  await page.getByRole('button', { name: 'Keep these measures' }).click();
+  const asked = page.getByRole('alert').filter({ hasText: 'is 1.2 mm right?' });
+  await expect(asked).toContainText('If you measured only one, write 12 mm.');
+  await expectAccessible(page);
+  await asked.getByRole('button', { name: 'Write 12 mm' }).click();
+  await expect(ten).toHaveValue('12');
+  await expect(asked).toBeHidden();
+  await page.getByRole('button', { name: 'Keep these measures' }).click();
+  await expect(row).toContainText('1.20 mm');
+
+  await page.goto(plan);
+  const offer = page.getByRole('region', { name: 'Beads measured anew' });
+  await expect(offer).toContainText('along the hole 1.2 mm instead of');
+  await expect(offer).toContainText(`instead of ${units}.`);
+  await expectAccessible(page);
+  await offer.getByRole('button', { name: 'Use the new sizes here' }).click();
+  await expect(offer).toBeHidden();
+  await expect.poll(() => unitsOf(page)).toBeGreaterThan(units);
+  await saved(page);
+
+  await page.goto(address('/materials'));
+  await page.getByLabel('Find a bead').fill('round seed 11');
+  await row.getByRole('button', { name: /^Measure round seed 11/ }).click();
+  await page.getByRole('button', { name: 'Back to the catalogue’s sizes' }).click();
+  await expect(row).not.toContainText('1.20 mm');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(row).toContainText('1.20 mm');
 });

@@ -30,10 +30,10 @@ test('a ring: joined, sized by its finger and knuckle, in any scale', async ({ p
   await expect(total(page, 'B ·')).toHaveText(String(units));
   await expect(slip(page)).toContainText('Leave room.');
 
-  await openChoice(page, 'Worn');
+  await openChoice(page, 'Who and length');
   await page.getByLabel('size', { exact: true }).fill('10');
   await expect.poll(() => unitsOf(page)).toBeGreaterThan(units);
-  await expect(page.getByRole('button', { name: /Worn/ }).first()).toContainText('US 10');
+  await expect(page.getByRole('button', { name: /^Who and length/ }).first()).toContainText('US 10');
   await page.getByText('cm', { exact: true }).click();
   const round = ((ringMm('us', '10') ?? 0) / 10).toFixed(1);
   await expect(page.getByLabel('Finger', { exact: true })).toHaveValue(`${round} cm`);
@@ -53,15 +53,15 @@ test('a necklace: a woven front that falls in a V, chain on both sides makes up 
   page,
 }) => {
   await startPiece(page, 'necklace', 'Maren', 'Cross-weave');
-  await openChoice(page, 'Worn');
+  await openChoice(page, 'Who and length');
   await page.getByText('how far it falls').click();
   await page.getByLabel(/Lowest point/).fill('7 cm');
   await expect(page.getByText('for the drop')).toBeVisible();
-  await openChoice(page, 'Ends');
+  await openChoice(page, 'Clasp and ends');
   await page.getByRole('switch', { name: /woven front/ }).click();
   await page.getByLabel(/Woven front/).fill('17 cm');
   await expect(slip(page)).toContainText(/chain\s*2 ×/);
-  await expect(slip(page).getByText('as wished')).toBeVisible();
+  await expect(slip(page).getByText('right length')).toBeVisible();
   const units = await unitsOf(page);
   const links = Number(/(\d+) links/.exec((await slip(page).textContent()) ?? '')?.[1]);
   // Two units fewer: more chain, and the same necklace.
@@ -69,7 +69,7 @@ test('a necklace: a woven front that falls in a V, chain on both sides makes up 
   await page.keyboard.press('Space');
   await expect.poll(() => unitsOf(page)).toBe(units - 2);
   await expect(slip(page)).not.toContainText(`${links} links`);
-  await expect(slip(page).getByText('as wished')).toBeVisible();
+  await expect(slip(page).getByText('right length')).toBeVisible();
   await expectAccessible(page);
   await saved(page);
   await page.reload();
@@ -97,11 +97,13 @@ test('a graduated bracelet: how many of each step, and another arrangement at a 
 test('an anklet from a bracelet in one action, with an extender', async ({ page }) => {
   await startPiece(page, 'bracelet', 'Pell', 'Strung line');
   const onWrist = await unitsOf(page);
-  await openChoice(page, 'Worn');
+  await openChoice(page, 'Who and length');
   await page.getByText('anklet', { exact: true }).click();
   await expect.poll(() => unitsOf(page)).toBeGreaterThan(onWrist);
-  await expect(page.getByRole('button', { name: /Worn/ }).first()).toContainText('ankle 9 15/16 in');
-  await openChoice(page, 'Ends');
+  await expect(page.getByRole('button', { name: /^Who and length/ }).first()).toContainText(
+    'ankle 9 15/16 in',
+  );
+  await openChoice(page, 'Clasp and ends');
   await page.getByRole('group', { name: 'Extender chain, links' }).getByText('6', { exact: true }).click();
   await expect(slip(page)).toContainText('let out, at most');
   await expect(slip(page)).toContainText('Wire ends fly.');
@@ -111,14 +113,14 @@ test('an anklet from a bracelet in one action, with an extender', async ({ page 
 test('a typical size when nobody can be measured, and the plan says so', async ({ page }) => {
   await startOnBench(page, 'anklet', 'typical medium', 'Strung line');
   await expect(slip(page)).toContainText('A usual size, nobody’s own.');
-  await openChoice(page, 'Worn');
+  await openChoice(page, 'Who and length');
   await page.getByLabel('Ankle', { exact: true }).fill('24 cm');
   await expect(slip(page)).not.toContainText('A usual size');
 });
 
 test('a beaded loop over a ball: the count is worked out, and a tight one is told', async ({ page }) => {
   await startPiece(page, 'bracelet', 'Ilse', 'Flat herringbone');
-  await openChoice(page, 'Ends');
+  await openChoice(page, 'Clasp and ends');
   await pick(page, 'Clasp', 'beaded loop over a 6 mm ball');
   const loop = page.getByRole('group', { name: 'Seeds in the loop' });
   await expect(loop).toContainText('tight');
@@ -154,7 +156,7 @@ test('a clasp of one’s own is measured, kept, and chosen; a wrong length is re
   page,
 }) => {
   await startPiece(page, 'bracelet', 'Osk', 'Ladder with picots');
-  await openChoice(page, 'Ends');
+  await openChoice(page, 'Clasp and ends');
   await page.getByText('A clasp of your own').click();
   await page.getByLabel('What you call it').fill('brass hook');
   await page.getByLabel('Closed, from loop to loop').fill('two');

@@ -28,9 +28,9 @@ test('somebody is added, measured again, and put away and back', async ({ page }
   await kept;
   await page.reload();
   await expect(page.getByLabel('Note on Runa')).toHaveValue('second alto');
-  await page.getByRole('button', { name: 'Put away Runa' }).click();
+  await page.getByRole('button', { name: 'Archive Runa' }).click();
   await expect(page.getByLabel('Name of Runa')).toBeHidden();
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByLabel('Name of Runa')).toBeVisible();
 });
 
@@ -57,7 +57,7 @@ test('a measured piece becomes its own gauge, and a swatch for the next one', as
   const gauge = page.getByRole('region', { name: 'Tubular peyote' });
   await expect(gauge).toContainText('2.90 mm');
   await expectAccessible(page);
-  await gauge.getByRole('button', { name: /Put away/ }).click();
+  await gauge.getByRole('button', { name: /Archive/ }).click();
   await expect(gauge).toBeHidden();
   await startPiece(page, 'bracelet', 'Jorun', 'Tubular peyote');
   expect(await unitsOf(page)).toBe(before);
@@ -79,7 +79,7 @@ test('a swatch is recorded on its own screen, and refused in words while somethi
 
 test('a stitch of one’s own: the same plan from what was measured', async ({ page }) => {
   await startPiece(page, 'bracelet', 'Maren', 'A stitch of your own');
-  await openChoice(page, 'Structure');
+  await openChoice(page, 'Stitch');
   await page.getByLabel('Units that you measured').fill('8');
   await page.getByLabel(/^They measure/).fill('40 mm');
   await page.getByLabel('Thread that they took').fill('80 cm');
@@ -95,10 +95,10 @@ test('settings: what a new piece starts from, and how lengths are shown', async 
   await page.goto(address('/settings'));
   await expectAccessible(page);
   await page.getByText('an eighth', { exact: true }).click();
-  await page.getByText('flat rule', { exact: true }).click();
+  await page.getByText('fixed length', { exact: true }).click();
   await saved(page);
   await page.reload();
-  await expect(page.getByRole('radio', { name: 'flat rule' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'fixed length' })).toBeChecked();
   await expect(page.getByRole('radio', { name: 'an eighth' })).toBeChecked();
   await startPiece(page, 'bracelet', 'Jorun', 'Strung line');
   await expect(slip(page)).toContainText('7 1/4 in');

@@ -53,7 +53,7 @@ test('a hole that is too small is named, and what helps has been tried', async (
   await openChoice(page, 'Thread');
   await pick(page, 'Needle', /^needle 10,/);
   const warning = slip(page).getByRole('listitem').filter({ hasText: 'It will not go through' });
-  await expect(warning).toContainText(/At trip 2, .* of the hole/);
+  await expect(warning).toContainText(/At pass 2, .* of the hole/);
   await expect(page.getByText('What helps, each tried with the whole piece:')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: /^needle 1[1-5]/ }).click();
@@ -65,9 +65,9 @@ test('what did not go is learnt from, and forgotten again', async ({ page }) => 
   await startBracelet(page, 'Jorun', 'Ladder with picots');
   await openChoice(page, 'Thread');
   await expect(page.getByText('To 60 % it is easy, to 75 % hard.')).toBeVisible();
-  await page.getByRole('button', { name: 'It did not go' }).click();
+  await page.getByRole('button', { name: 'The needle would not pass' }).click();
   await expect(slip(page)).toContainText('It will not go through');
-  await page.getByRole('button', { name: 'Forget what did not go' }).click();
+  await page.getByRole('button', { name: 'Forget that it would not pass' }).click();
   await expect(slip(page)).not.toContainText('It will not go through');
   await expect(page.getByText('To 60 % it is easy, to 75 % hard.')).toBeVisible();
 });
@@ -94,7 +94,7 @@ test('thread in another colour shows, is told, and at a press it vanishes', asyn
   await expect(slip(page)).toContainText(`The thread shows: ${other} beside ${like}.`);
   await expect(page.getByRole('region', { name: /^Cut / })).toContainText(`in ${other}`);
   await expect(undo(page)).toHaveAccessibleName(/colour of the thread: open → /);
-  await page.getByText('What it goes to, pass by pass').click();
+  await page.getByText('What it is used for, pass by pass').click();
   await expect(page.getByText('sewn by the tail')).toBeVisible();
   await expectAccessible(page);
   await take.click();

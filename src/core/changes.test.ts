@@ -22,6 +22,14 @@ describe('naming a change', () => {
     expect(words({ hand: 'left' })).toBe('needle in the: right hand → left hand');
   });
 
+  it('says where thread is changed', () => {
+    const after = (pass: string, unit: number) => ({ needle: 'working', pass, unit });
+    expect(words({ threadChanges: [] })).toBe('thread changed: where it is best → nowhere');
+    expect(words({ threadChanges: [after('base', 13), after('picots', 2)] })).toBe(
+      'thread changed: where it is best → after unit 14, after unit 3 of the picots',
+    );
+  });
+
   it('says nothing where nothing changed', () => {
     expect(changeBetween(piece, { ...piece, beads: { ...piece.beads } }, INCHES)).toBeNull();
   });

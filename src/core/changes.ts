@@ -68,9 +68,12 @@ const yes = (on: boolean) => (on ? 'yes' : 'no');
 const girths = ({ wearer }: Piece, style: LengthStyle): Facts =>
   Object.entries(wearer?.girths ?? {}).map(([place, mm]) => [place, formatLength(mm, style)]);
 
-function wear({ wear: choice, kind }: Piece, style: LengthStyle): Facts {
+function wear({ wear: choice, kind, targetMm }: Piece, style: LengthStyle): Facts {
   const mm = (value: number | null) => (value === null ? 'not known' : formatLength(value, style));
-  const by: Facts = [['length by', SCHOOL_WORDS[choice.school]]];
+  const by: Facts = [
+    ['length by', SCHOOL_WORDS[choice.school]],
+    ['target length', targetMm === null ? 'what fits' : mm(targetMm)],
+  ];
   switch (choice.school) {
     case 'flat':
       return [...by, ['finished length', mm(choice.finishedMm)]];

@@ -1,8 +1,9 @@
 import { changeBetween } from './changes';
 import { countWords } from './choosing';
-import { formatChange, formatLength, formatThread, type LengthStyle } from './length/length';
+import { formatLength, formatThread, type LengthStyle } from './length/length';
 import type { Piece } from './piece';
 import type { Plan } from './plan';
+import { offTarget } from './words/figures';
 
 /** One line of a comparison: the same thing said of every version. */
 export interface ComparedLine {
@@ -25,8 +26,8 @@ const FACETS: readonly Facet[] = [
   { what: 'stitch', of: ({ structure }) => structure.name.toLowerCase() },
   { what: 'count', of: (plan) => countWords(plan, plan.chosen.units) },
   { what: 'finished length', of: ({ chosen }, style) => formatLength(chosen.finishedMm, style) },
-  { what: 'off the wish', of: ({ chosen }, style) => formatChange(chosen.offMm, style) },
-  { what: 'sits', of: ({ sit }) => sit ?? 'one length' },
+  { what: 'against the target', of: ({ chosen }, style) => offTarget(chosen, style) },
+  { what: 'sits', of: ({ sit }) => sit ?? 'fixed length' },
   { what: 'beads in all', of: (plan) => String(beadsInAll(plan)) },
   { what: 'thread', of: ({ thread }, style) => formatThread(thread.totalMm, style.unit, style.decimal) },
   { what: 'lengths of thread', of: ({ thread }) => String(thread.lengths) },

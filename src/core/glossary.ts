@@ -109,7 +109,7 @@ export const GLOSSARY = [
   {
     word: 'pass',
     meaning:
-      'A trip of the thread along the piece. A first pass strings and weaves, later ones edge, fill or reinforce.',
+      'One way of the thread along the piece. A first pass strings and weaves, later ones edge, fill or reinforce.',
     example: { structureId: 'ladder', view: 'side' },
   },
   {

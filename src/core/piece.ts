@@ -44,6 +44,9 @@ export const girthsSchema = z.object(
   },
 );
 
+/** Everything that a bead is chosen for. */
+export const BEAD_ROLES = [...ROLE_LETTERS, LOOP_ROLE] as const;
+
 const finished = z.number().min(5).max(5000);
 const wearSchema = z.discriminatedUnion('school', [
   z.object({
@@ -95,11 +98,13 @@ export const choicesSchema = z.object({
     })
     .nullable(),
   wear: wearSchema,
+  /** A finished length of the maker's own, in the place of what `wear` comes to; null leaves it to that. */
+  targetMm: finished.nullable().default(null),
   structure: z
     .object({ id: z.string(), params: z.record(z.string(), z.unknown()) })
     .refine((s) => structureById(s.id) !== undefined, 'This version knows no such structure.'),
   /** The bead of each role, copied from the catalogue. */
-  beads: z.record(z.enum([...ROLE_LETTERS, LOOP_ROLE]), beadMaterialSchema),
+  beads: z.record(z.enum(BEAD_ROLES), beadMaterialSchema),
   /** Roles whose beads come in several colours, and how they share them out. */
   colourings: z.partialRecord(z.enum(ROLE_LETTERS), colouringSchema).default({}),
   thread: threadSchema,
@@ -185,7 +190,7 @@ const usualKind = ({ usual }: Structure, role: string): BeadKind =>
 
 /** A bead for every role, so that a role that comes into use already has one. */
 function startingBeads(structure: Structure): Piece['beads'] {
-  const entries = [...ROLE_LETTERS, LOOP_ROLE].map(
+  const entries = BEAD_ROLES.map(
     (role, i) => [role, inColour(usualKind(structure, role), colourOf(role, i))] as const,
   );
   return Object.fromEntries(entries) as Piece['beads'];
@@ -207,6 +212,25 @@ export function inStructure(piece: Piece, id: string, params?: Piece['structure'
       beads[part.role] = { ...usualKind(structure, part.role), colour, colourName, finish };
   }
   return { ...piece, structure: { id, params: own }, beads, threadChanges: null, units: null };
+}
+
+/**
+ * The same piece in another main bead: every role that has the bead of the first one, and can be woven with it, has it
+ * now, in its own colour.
+ */
+export function inBead(piece: Piece, kind: BeadKind): Piece {
+  const structure = structureById(piece.structure.id);
+  const { params } = piece.structure;
+  const parts = structure && structure.check(params).length === 0 ? structure.bind(params).parts : [];
+  const [first] = parts;
+  if (!first) return piece;
+  const { id } = piece.beads[first.role];
+  const beads = { ...piece.beads };
+  for (const role of new Set(parts.map((part) => part.role))) {
+    const fits = parts.every((part) => part.role !== role || misfit(part, kind) === null);
+    if (beads[role].id === id && fits) beads[role] = { ...beads[role], ...kind };
+  }
+  return { ...piece, beads };
 }
 
 /** To start from, and to be written over: the thickness of a beaded rope, and how far a V falls (from memory), mm. */
@@ -267,6 +291,7 @@ export function forPlace(piece: Piece, kind: Kind): Piece {
     ...piece,
     kind,
     wear: startingWear(kind, piece.wearer),
+    targetMm: null,
     ends: {
       ...piece.ends,
       closing: kept ?? 'clasp',
@@ -285,6 +310,7 @@ function unfitted(piece: Piece): Piece {
     structure: { ...piece.structure, params: Array.isArray(counts) ? params : piece.structure.params },
     gauge: piece.gauge?.source === 'this piece' ? null : piece.gauge,
     threadChanges: null,
+    targetMm: null,
     units: null,
   };
 }
@@ -344,6 +370,7 @@ export function newPiece(
     kind,
     wearer,
     wear: startingWear(kind, wearer, settings),
+    targetMm: null,
     structure: { id: structureId, params: { ...structure.defaults } },
     beads: startingBeads(structure),
     colourings: {},

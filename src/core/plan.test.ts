@@ -46,6 +46,7 @@ describe('a plan', () => {
         .flatMap((group) => group.steps.map((step) => step.text))
         .join(' ');
     expect(words('right')).toContain('right A');
+    expect(words('right')).toMatch(/pick up 3 loop seeds?/i);
     expect(words('left')).toBe(
       words('right').replace(/left|right/g, (side) => (side === 'left' ? 'right' : 'left')),
     );

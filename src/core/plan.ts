@@ -203,6 +203,7 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
     kind: piece.kind,
     girths: piece.wearer?.girths ?? {},
     choice: piece.wear,
+    targetMm: piece.targetMm,
     thicknessMm,
     widthMm,
   });

@@ -22,7 +22,7 @@ const habitsSchema = z.object({
   denominator: z.union([z.literal(8), z.literal(16)]),
   /** Written between the whole and its parts. Both are read, whichever is shown. */
   decimal: z.enum(['.', ',']),
-  /** A bracelet starts by ease over the wrist, or by the flat rule. */
+  /** A bracelet starts by ease over the wrist, or by a fixed length. */
   school: z.enum(['ease', 'flat']),
   /** Whether π·t is added for thickness from the start. */
   thicknessEffect: z.boolean(),

@@ -19,7 +19,7 @@ export type Warning =
   | {
       readonly code: 'chosen-does-not-fit';
       readonly sit: Sit | null;
-      readonly offMm: number;
+      readonly chosen: Candidate;
       readonly best: Candidate;
     }
   | { readonly code: 'breaks-rule'; readonly rule: CountRule; readonly units: number }
@@ -27,7 +27,7 @@ export type Warning =
   | { readonly code: 'between-knuckle' }
   | { readonly code: 'flat-strip-long'; readonly finishedMm: number; readonly mostMm: number }
   | { readonly code: 'over-the-head'; readonly finishedMm: number; readonly headMm: number }
-  | { readonly code: 'chain-ran-out'; readonly offMm: number }
+  | { readonly code: 'chain-ran-out'; readonly chosen: Candidate }
   | { readonly code: 'end-fixed-first'; readonly ends: readonly ('start' | 'end')[] }
   | { readonly code: 'one-pass-through-clasp' }
   | { readonly code: 'closure'; readonly doubt: ClosureDoubt }
@@ -89,10 +89,10 @@ export function warningsOf(f: Findings): Warning[] {
 function fitWarnings({ chosen, best, sit, piece }: Findings): Warning[] {
   const breaks = chosen.breaks.map((rule): Warning => ({ code: 'breaks-rule', rule, units: chosen.units }));
   if (piece.ends.chain && chosen.links === 0 && !chosen.fits)
-    return [{ code: 'chain-ran-out', offMm: chosen.offMm }, ...breaks];
+    return [{ code: 'chain-ran-out', chosen }, ...breaks];
   if (!best.fits) return [{ code: 'none-fits', nearest: best }, ...breaks];
   if (chosen.fits) return breaks;
-  return [{ code: 'chosen-does-not-fit', sit, offMm: chosen.offMm, best }, ...breaks];
+  return [{ code: 'chosen-does-not-fit', sit, chosen, best }, ...breaks];
 }
 
 function placeWarnings({ piece, structure, chosen, wear }: Findings): Warning[] {

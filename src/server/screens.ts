@@ -2,6 +2,7 @@ import { cache } from 'react';
 import * as z from 'zod';
 import type { Answers } from '@/core/answers';
 import type { CellLayout } from '@/core/layout/cellLayout';
+import type { BeadKind } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
 import { catalogue, type Catalogue, type StoredCatalogue } from '@/data/materials';
 import { patterns, type StoredPattern } from '@/data/patterns';
@@ -84,6 +85,8 @@ export interface BenchData {
   readonly away: readonly PieceLabel[];
   readonly patterns: Readings<StoredPattern>;
   readonly people: readonly Person[];
+  /** Beads that a piece can be started in. */
+  readonly beads: readonly Pick<BeadKind, 'id' | 'name'>[];
 }
 
 /** What the Bench shows. */
@@ -98,6 +101,9 @@ export const benchScreen = (): Promise<BenchData> =>
       away: await pieceLabels(db, workspaceId, true),
       patterns: await patterns(db, workspaceId),
       people: (await people(db, workspaceId)).found,
+      beads: (await catalogue(db, workspaceId)).beads
+        .filter(({ holes }) => holes === 1)
+        .map(({ id, name }) => ({ id, name })),
     };
   });
 

@@ -2,15 +2,17 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { UNMEASURED } from '@/core/materials/learn';
 import { newPiece, type Piece } from '@/core/piece';
 import { swatchOf } from '@/core/swatches';
 import { people } from '@/data/people';
-import { addPiece, pieces } from '@/data/pieces';
+import { addPiece, pieceById, pieces } from '@/data/pieces';
 import { piece } from '@/data/schema';
 import { theWorkspace } from '@/data/workspaces';
 import type { Answer } from './answer';
 import {
   bringMaterialsAction,
+  forgetMeasuresAction,
   measureBeadAction,
   addClaspAction,
   addThreadAction,
@@ -317,6 +319,47 @@ describe('settings', () => {
     expect(answer.status).toBe(400);
     expect(await told(answer)).toBe('Snug is the least ease, loose the most.');
     expect((await theWorkspace(db())).settingsRevision).toBe(0);
+  });
+});
+
+describe('a piece is started', () => {
+  const start = async (asked: Partial<Parameters<typeof startPieceAction>[0]>) => {
+    const made = await startPieceAction({
+      structureId: 'flat-peyote',
+      kind: 'bracelet',
+      personId: null,
+      typical: 'medium',
+      ...asked,
+    });
+    if (!made.ok) throw new Error(made.message);
+    const found = await pieceById(db(), ws, made.value);
+    if (!found?.ok) throw new Error('it is not there');
+    return found.value.doc;
+  };
+
+  it('as snug as is asked, in the bead that is asked for; as is usual where nothing is asked', async () => {
+    expect((await start({})).wear).toMatchObject({ school: 'ease', fit: 'comfortable' });
+    const doc = await start({ fit: 'snug', beadId: 'seed-8' });
+    expect(doc.wear).toMatchObject({ school: 'ease', fit: 'snug' });
+    expect(doc.beads.A.id).toBe('seed-8');
+    // A length that is one figure knows no ease.
+    expect((await start({ typical: null, fit: 'snug' })).wear).toMatchObject({ school: 'flat' });
+  });
+
+  it('with beads as they were measured, until the catalogue’s sizes are gone back to', async () => {
+    const { id, lengthMm } = (await start({})).beads.A;
+    const measured = { ...UNMEASURED, tenMm: 9 * lengthMm };
+    expect((await measureBeadAction({ id, measured })).ok).toBe(true);
+    expect((await start({})).beads.A.lengthMm).toBeCloseTo(0.9 * lengthMm, 9);
+    const kept = (await start({})).beads.A;
+    expect((await forgetMeasuresAction({ id, measured: null })).ok).toBe(true);
+    expect((await start({})).beads.A).toMatchObject({
+      lengthMm,
+      source: expect.not.stringMatching('measured'),
+    });
+    expect((await forgetMeasuresAction({ id, measured: kept })).ok).toBe(true);
+    expect((await start({})).beads.A.lengthMm).toBeCloseTo(0.9 * lengthMm, 9);
+    expect(await forgetMeasuresAction({ id: 'own-1', measured: null })).toMatchObject({ ok: false });
   });
 });
 

@@ -11,7 +11,7 @@ import {
   NECKLACE_LENGTHS,
 } from './necklace';
 import { PLACE_FACTS, PLACES, typicalGirths } from './places';
-import { ringMm, ringSize, RING_SCALES, SCALES } from './ringSize';
+import { namedRingMm, ringMm, ringSize, RING_SCALES, SCALES } from './ringSize';
 
 const across = (roundMm: number | null) => (roundMm ?? NaN) / Math.PI;
 
@@ -32,6 +32,14 @@ describe('ring sizes', () => {
 
   it('published, BS 6820 (constants from memory): N is 53.75 mm round; the older gauge is 0.4 mm more', () => {
     expect(ringMm('uk', 'N')).toBeCloseTo(53.75, 9);
+    for (const [text, scale, size] of [
+      ['US 7 3/4', 'us', '7.75'],
+      ['us7¾', 'us', '7.75'],
+      ['uk size N½', 'uk', 'N½'],
+      ['ISO 54', 'iso', '54'],
+    ] as const)
+      expect([text, namedRingMm(text)]).toEqual([text, ringMm(scale, size)]);
+    for (const text of ['7 3/4', '54 mm', 'US', 'US lots', '2 1/8 in']) expect(namedRingMm(text)).toBeNull();
     expect(ringMm('uk', 'n½')).toBeCloseTo(54.375, 9);
     expect((ringMm('uk older', 'N') ?? 0) - (ringMm('uk', 'N') ?? 0)).toBeCloseTo(0.4, 9);
     // Library: a sixty-fourth of an inch of diameter a letter.

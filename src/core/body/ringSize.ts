@@ -119,6 +119,17 @@ export function ringMm(scale: RingScale, text: string): number | null {
   return size === null ? null : zeroMm + size * stepMm;
 }
 
+/** How a scale is named before a size. */
+const SCALE_WORDS: Readonly<Record<string, RingScale>> = { US: 'us', UK: 'uk', ISO: 'iso', JP: 'japan' };
+const NAMED = new RegExp(`^(${Object.keys(SCALE_WORDS).join('|')})\\s*(?:SIZE\\s*)?(.+)$`);
+
+/** Inside circumference of a ring size that names its scale, `US 7 3/4` or `UK N½`, mm; null where it is none. */
+export function namedRingMm(text: string): number | null {
+  const [, scale = '', size = ''] = NAMED.exec(text.trim().toUpperCase()) ?? [];
+  const named = SCALE_WORDS[scale];
+  return named ? ringMm(named, size) : null;
+}
+
 const FRACTIONS: Readonly<Record<string, string>> = { '0.25': ' 1/4', '0.5': ' 1/2', '0.75': ' 3/4' };
 
 /** The nearest size of a scale, as it is written: `7 1/2`, `N½`, `54`, `17.2`. */

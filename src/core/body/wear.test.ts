@@ -24,6 +24,7 @@ const worn = (change: Partial<WearQuestion>) =>
     kind: 'bracelet',
     girths: { wrist: 160 },
     choice: eased('snug'),
+    targetMm: null,
     thicknessMm: 4,
     widthMm: 6,
     ...change,
@@ -85,12 +86,29 @@ describe('from the body to the finished length', () => {
   it('by hand: like a bracelet 2 mm thick that fits, one of 4 mm is longer by π · 2 mm, and one of 1 mm shorter', () => {
     const like = { school: 'like', finishedMm: 180, thicknessMm: 2 } as const;
     const wish = (thicknessMm: number, choice: WearChoice = like) =>
-      wear({ kind: 'bracelet', girths: {}, choice, thicknessMm, widthMm: 8 });
+      wear({ kind: 'bracelet', girths: {}, choice, targetMm: null, thicknessMm, widthMm: 8 });
     expect(wish(4).wishMm).toBeCloseTo(180 + Math.PI * 2, 9);
     expect(wish(1).wishMm).toBeCloseTo(180 - Math.PI, 9);
     expect(wish(4).parts.map(({ what }) => what)).toEqual(['length', 'other thickness']);
     // Nobody has measured it: then it is taken as thick as this one.
     expect(wish(4, { ...like, thicknessMm: null }).wishMm).toBe(180);
+  });
+
+  it('by hand: with a target of one’s own all else stays what it was, with as much room about it', () => {
+    const by = worn({});
+    const own = worn({ targetMm: by.wishMm + 7 });
+    expect(own.wishMm).toBe(by.wishMm + 7);
+    expect(own.parts.reduce((sum, { mm }) => sum + mm, 0)).toBeCloseTo(own.wishMm, 9);
+    expect(own.parts.slice(0, -1)).toEqual(by.parts);
+    expect(own.band.maxMm - own.band.minMm).toBeCloseTo(by.band.maxMm - by.band.minMm, 9);
+    expect(own.band.minMm).toBeCloseTo(by.band.minMm + 7, 9);
+    // How it sits is told by the body, whatever was aimed at.
+    expect(sit(own.wishMm + 40, own, eased('snug'))).toBe('too loose');
+    // What must pass over a hand must do so whatever is aimed at.
+    const over: WearChoice = { school: 'over', fit: 'snug', easeMm, thicknessEffect: true, overMm: null };
+    const bangle = { kind: 'bangle', girths: { hand: 200 }, choice: over } as const;
+    expect(worn({ ...bangle, targetMm: 150 }).band).toEqual(worn(bangle).band);
+    expect(sit(150, worn({ ...bangle, targetMm: 150 }), over)).toBe('too tight');
   });
 
   it('names the girth that is missing, and refuses to do without', () => {
@@ -119,7 +137,7 @@ describe('from the body to the finished length', () => {
     const necklace = worn({ kind: 'necklace', girths: {}, choice: flat });
     expect([400, 450, 500].map((mm) => sit(mm, necklace, flat))).toEqual([
       'too short',
-      'as wished',
+      'right length',
       'too long',
     ]);
   });

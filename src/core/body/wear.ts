@@ -33,7 +33,7 @@ export interface Band {
 
 /** One of the lengths that add up to the wish. */
 export interface WearPart {
-  readonly what: 'body' | 'ease' | 'wide band' | 'thickness' | 'drop' | 'length' | 'other thickness';
+  readonly what: 'body' | 'ease' | 'wide band' | 'thickness' | 'drop' | 'length' | 'other thickness' | 'own';
   readonly mm: number;
 }
 
@@ -79,6 +79,8 @@ export interface WearQuestion {
   readonly kind: Kind;
   readonly girths: Girths;
   readonly choice: WearChoice;
+  /** A target length of the maker's own; null leaves it to the choice. */
+  readonly targetMm: number | null;
   /** How far the piece stands from the skin. */
   readonly thicknessMm: number;
   readonly widthMm: number;
@@ -93,10 +95,28 @@ export function missingGirth({ kind, girths, choice }: Pick<WearQuestion, 'kind'
 }
 
 /**
- * Finished length from the body, by the chosen school.
+ * Finished length from the body, by the chosen school, or the maker's own.
  * Throws where the girth it needs is missing: ask `missingGirth` first.
  */
 export function wear(q: WearQuestion): Wear {
+  const found = bySchool(q);
+  return q.targetMm === null ? found : aimed(found, q.choice, q.targetMm);
+}
+
+/** The same with a target of the maker's own: as much room about it, unless it is the body that sets the limits. */
+function aimed(found: Wear, { school }: WearChoice, targetMm: number): Wear {
+  const offMm = targetMm - found.wishMm;
+  const { minMm, maxMm } = found.band;
+  return {
+    ...found,
+    parts: [...found.parts, { what: 'own', mm: offMm }],
+    wishMm: targetMm,
+    band:
+      school === 'over' || school === 'elastic' ? found.band : { minMm: minMm + offMm, maxMm: maxMm + offMm },
+  };
+}
+
+function bySchool(q: WearQuestion): Wear {
   const { kind, choice, thicknessMm } = q;
   const { place, flat } = KIND_FACTS[kind];
   const bodyMm = (place && q.girths[place]) ?? null;
@@ -188,7 +208,14 @@ function worn(kind: Kind, bodyMm: number | null, parts: readonly WearPart[], off
 
 /** How a finished length sits on the body. */
 export type Sit =
-  'too tight' | 'snugly' | 'comfortably' | 'loosely' | 'too loose' | 'too short' | 'too long' | 'as wished';
+  | 'too tight'
+  | 'snugly'
+  | 'comfortably'
+  | 'loosely'
+  | 'too loose'
+  | 'too short'
+  | 'too long'
+  | 'right length';
 
 /**
  * How a finished length sits; null where there is neither a body nor a wish that could be missed.
@@ -205,7 +232,7 @@ export function sit(finishedMm: number, worn: Wear, choice: WearChoice): Sit | n
   if (choice.school === 'flat' && !hangs) return null;
   if (finishedMm < band.minMm) return hangs ? 'too short' : 'too tight';
   if (finishedMm > band.maxMm) return hangs ? 'too long' : 'too loose';
-  return 'as wished';
+  return 'right length';
 }
 
 function sitByEase(ease: number, amounts: EaseAmounts): Sit {

@@ -7,6 +7,7 @@ import {
   formatFine,
   formatLength,
   formatThread,
+  shownParts,
   parseLength,
   MM_PER_INCH,
   MM_PER_YARD,
@@ -152,4 +153,29 @@ describe('wording lengths', () => {
       ),
     );
   });
+});
+
+it('millimetres of a bead are shown as they were measured, and read back bare', () => {
+  const style = { unit: 'mm', denominator: 8 } as const;
+  expect([5.5, 1.34, 6, 0.125].map((one) => formatLength(one, style))).toEqual([
+    '5.5 mm',
+    '1.34 mm',
+    '6 mm',
+    '0.13 mm',
+  ]);
+  expect(formatLength(1.5, { ...style, decimal: ',' })).toBe('1,5 mm');
+  expect(parseLength('1,34', 'mm')).toEqual({ ok: true, mm: 1.34 });
+  // A unit that is written counts, whatever is usual there.
+  expect(parseLength('1 in', 'mm')).toEqual({ ok: true, mm: 25.4 });
+});
+
+it('parts are shown so that what is shown adds up', () => {
+  const style = { unit: 'in', denominator: 8 } as const;
+  const parts = [6.06, 0.44, 0.31].map((inches) => inches * MM_PER_INCH);
+  const shown = shownParts(parts, style);
+  const eighths = shown.map((one) => (one / MM_PER_INCH) * 8);
+  expect(eighths.map((n) => Math.round(n))).toEqual([48, 4, 2]);
+  for (const n of eighths) expect(n).toBeCloseTo(Math.round(n), 9);
+  // 6.81 inches in all are 6 6/8.
+  expect(eighths.reduce((sum, n) => sum + n, 0)).toBeCloseTo(54, 9);
 });

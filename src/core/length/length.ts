@@ -20,6 +20,9 @@ export type WrittenUnit = keyof typeof MM_PER;
 /** The unit a weaver reads lengths in. */
 export type LengthUnit = 'in' | 'cm';
 
+/** Beads and gauges are read in millimetres by everybody. */
+export type ReadUnit = LengthUnit | 'mm';
+
 /** What a length may be. Outside it the reading is questioned, not guessed at. */
 export interface LengthRange {
   readonly minMm: number;
@@ -65,7 +68,7 @@ const TERM = new RegExp(String.raw`^\s*(${NUMBER})\s*("|″|”|''|'|′|’|[a-
  * With a `range`, a length outside it is refused with the units in which the same number would fit; nothing is a
  * length only where the range begins there.
  */
-export function parseLength(text: string, unit: LengthUnit, range?: LengthRange): LengthReading {
+export function parseLength(text: string, unit: ReadUnit, range?: LengthRange): LengthReading {
   const clean = text
     .trim()
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c] ?? c}`)
@@ -101,7 +104,7 @@ interface Term {
 }
 
 /** One term, or feet and then inches. Null where the text is anything else. */
-function readTerms(text: string, fallback: LengthUnit): Term[] | null {
+function readTerms(text: string, fallback: ReadUnit): Term[] | null {
   const terms: Term[] = [];
   let rest = text;
   while (rest.trim() !== '') {
@@ -133,6 +136,9 @@ export interface LengthStyle {
   readonly decimal?: Decimal;
 }
 
+/** The same for a length that is read in any unit. */
+export type ReadStyle = Omit<LengthStyle, 'unit'> & { readonly unit: ReadUnit };
+
 export type Decimal = '.' | ',';
 
 /** A figure with so many decimals, with the weaver's own decimal sign. */
@@ -143,15 +149,16 @@ export const formatFigure = (value: number, digits: number, decimal: Decimal = '
 export const formatFine = (mm: number, { decimal }: Pick<LengthStyle, 'decimal'>): string =>
   `${formatFigure(mm, 2, decimal)} mm`;
 
-/** `7 1/4 in` or `18.4 cm`. Inches to 1/8 or 1/16, lowest terms; centimetres to one decimal. */
-export function formatLength(mm: number, style: LengthStyle): string {
+/** `7 1/4 in`, `18.4 cm` or `1.34 mm`. Inches to 1/8 or 1/16, lowest terms; centimetres to one decimal. */
+export function formatLength(mm: number, style: ReadStyle): string {
   return `${formatNumber(mm, style)} ${style.unit}`;
 }
 
 /** The same without its unit, for columns that name the unit once. */
-export function formatNumber(mm: number, { unit, denominator, decimal }: LengthStyle): string {
+export function formatNumber(mm: number, { unit, denominator, decimal }: ReadStyle): string {
   const sign = mm < 0 ? '−' : '';
   const size = Math.abs(mm);
+  if (unit === 'mm') return `${sign}${String(Number(size.toFixed(2))).replace('.', decimal ?? '.')}`;
   if (unit === 'cm') {
     const tenths = Math.round(size); // one tenth of a centimetre is a millimetre
     return `${tenths === 0 ? '' : sign}${formatFigure(tenths / 10, 1, decimal)}`;
@@ -173,8 +180,24 @@ function mixedNumber(parts: number, denominator: number): string {
   return whole === 0 ? `${above}/${below}` : `${whole} ${above}/${below}`;
 }
 
+/** The length that a reader takes from what is shown, mm. */
+export function shownMm(mm: number, { unit, denominator }: LengthStyle): number {
+  const stepMm = unit === 'cm' ? 1 : MM_PER_INCH / denominator;
+  return Math.round(mm / stepMm) * stepMm;
+}
+
+/** How far one length lies from another, both as they are shown: whoever adds up what stands there comes out right. */
+export const differenceMm = (mm: number, fromMm: number, style: LengthStyle): number =>
+  shownMm(mm, style) - shownMm(fromMm, style);
+
+/** Lengths that add up, each so that what is shown of them adds up as well, mm. */
+export function shownParts(parts: readonly number[], style: LengthStyle): number[] {
+  const sums = parts.map((_, i) => parts.slice(0, i + 1).reduce((sum, mm) => sum + mm, 0));
+  return sums.map((sum, i) => differenceMm(sum, sums[i - 1] ?? 0, style));
+}
+
 /** A change of length with its sign: `+1/4 in`, `−3/8 in`. */
-export const formatChange = (mm: number, style: LengthStyle): string => {
+export const formatChange = (mm: number, style: ReadStyle): string => {
   const text = formatLength(mm, style);
   return mm > 0 && !/^0([.,]0)? /.test(text) ? `+${text}` : text;
 };

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId, CLASPS, FINDINGS, THREADS } from './catalogue';
 import { simulatedInstruments } from './instruments';
-import { learned, learnedClasp, learnedFinding, measuredProblem } from './learn';
+import { learned, learnedClasp, learnedFinding, measureDoubts, measuredProblem } from './learn';
 import { beadKindSchema, claspClosedMm, makeOf, needsNeedle } from './material';
 import { readThread } from './threadName';
 
@@ -40,6 +40,25 @@ describe('an entry learns', () => {
     const wrong = learned(seed, { diameterMm: 0.8, holeMm: 0.9 });
     expect(measuredProblem(wrong)).toMatch(/wider than the bead/);
     expect(measuredProblem(seed)).toBeNull();
+  });
+
+  it('by hand: a measure further than a third from what is known is asked about; ten that measure one, by that', () => {
+    const ten = 10 * seed.lengthMm;
+    expect(measureDoubts({ tenMm: seed.lengthMm }, seed)).toEqual([
+      { key: 'tenMm', value: seed.lengthMm, known: ten, perhaps: ten },
+    ]);
+    expect(measureDoubts({ tenMm: 0.7 * ten }, seed)).toEqual([]);
+    expect(measureDoubts({ tenMm: 1.3 * ten }, seed)).toEqual([]);
+    expect(measureDoubts({ tenMm: 0.6 * ten }, seed)).toMatchObject([{ perhaps: null }]);
+    expect(measureDoubts({ tenMm: 1.4 * ten }, seed)).toHaveLength(1);
+    expect(measureDoubts({ diameterMm: 2 * seed.diameterMm, holeMm: seed.holeMm }, seed)).toMatchObject([
+      { key: 'diameterMm', perhaps: null },
+    ]);
+    // A hundredth of what a hundred weigh is one bead on the scale.
+    const weighed = { ...seed, perGram: 110 };
+    expect(measureDoubts({ hundredGrams: 1 / 110 }, weighed)).toMatchObject([{ perhaps: 100 / 110 }]);
+    expect(measureDoubts({ hundredGrams: 1 }, { ...seed, perGram: null })).toEqual([]);
+    expect(measureDoubts({ widthMm: 5 }, seed)).toEqual([]);
   });
 
   it('no bead of the catalogue has its holes outside itself, or a hole wider than it is', () => {

@@ -115,7 +115,7 @@ function passes(path: Path, run: readonly Traversal[], words: StepWords): string
     return `weave on, hidden, through ${counted(run.length, 'bead')} to come out of ${where}`;
   }
   const beads = passed(path, run, words);
-  const stroke = run.length > 1 && sameStroke(run, words) ? ', in one stroke' : '';
+  const stroke = run.length > 1 && sameStroke(run, words) ? ', all on the needle at once' : '';
   switch (first.as) {
     case 'step-up':
       return `step up through ${beads}`;

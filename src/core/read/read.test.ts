@@ -4,7 +4,7 @@ import type { Layout } from '../layout/layout';
 import { BEADS, byId } from '../materials/catalogue';
 import { beadGrams } from '../materials/weight';
 import { STRUCTURES } from '../structures/registry';
-import { REPEATING, rosette, spiralRope, strung } from '../testing/paths';
+import { capsule, REPEATING, rosette, spiralRope, strung } from '../testing/paths';
 import { Weave } from '../weave/builder';
 import { isTraversal, type Path } from '../weave/path';
 import { steps } from './steps';
@@ -106,12 +106,19 @@ describe('strokes of the needle', () => {
     const path = w.path();
     const words = { row: 'row', hand: 'right', role: (r: string) => r } as const;
     const text = steps(path, { ...words, strokes: strokes(path, line(path, 0)) })[0]?.steps[0]?.text;
-    expect(text).toMatch(/through the 3 beads of this row, in one stroke/);
-    expect(steps(path, words)[0]?.steps[0]?.text).not.toMatch(/stroke/);
+    expect(text).toMatch(/through the 3 beads of this row, all on the needle at once/);
+    expect(steps(path, words)[0]?.steps[0]?.text).not.toMatch(/at once/);
   });
 });
 
 describe('what a step says beside the moves', () => {
+  it('what is set in, by name', () => {
+    const words = { row: 'row', hand: 'right', role: (r: string) => (r === 'Z' ? 'stone' : r) } as const;
+    const told = steps(capsule(8), words).flatMap((group) => group.steps.map(({ text }) => text));
+    expect(told.filter((text) => /set in 1 stone\b/i.test(text))).toHaveLength(1);
+    expect(told.join(' ')).not.toMatch(/set in (?!1 stone)/i);
+  });
+
   it('tension and reason of its pass; left out where an optional pass is switched off', () => {
     const path = (without: readonly string[]) => {
       const w = new Weave({ without: new Set(without) });

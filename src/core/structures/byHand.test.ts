@@ -370,3 +370,20 @@ describe('strung line by hand', () => {
     expect(distance(holeEnd(layout, first, 1), holeEnd(layout, second, 0))).toBeCloseTo(0);
   });
 });
+
+it('practice: what a weaver calls what repeats', () => {
+  const words = (weaveable: Weaveable) => weaveable.rowWord;
+  expect(words(flatPeyote.bind(flatPeyote.defaults))).toBe('row');
+  expect(words(ladder.bind(ladder.defaults))).toBe('rung');
+  expect(words(tubularPeyote.bind(tubularPeyote.defaults))).toBe('round');
+  const net = (motif: string[][]) =>
+    words(rightAngleWeave.bind({ side: ['A'], rung: ['A'], rows: 1, edge: 'none', motif } as never));
+  expect(net([])).toBe('unit');
+  expect(net([['A', 'A', 'A', 'A']])).toBe('unit');
+  expect(
+    net([
+      ['A', 'A', 'A', 'A'],
+      ['B', 'A', 'A', 'A'],
+    ]),
+  ).toBe('circle');
+});

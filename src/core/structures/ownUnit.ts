@@ -8,17 +8,19 @@ import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './str
 
 const MOST = 60;
 
+/** Null while it is not measured. */
 const mm = (least: number, most: number, what: string) =>
   z
     .number(`Give the ${what}.`)
     .min(least, `The ${what} is too small.`)
-    .max(most, `The ${what} is too large.`);
+    .max(most, `The ${what} is too large.`)
+    .nullable();
 
 const params = z.object({
   /** What one unit takes, in any order. */
   sequence: sequenceSchema(MOST),
   /** So many units were worked and measured. */
-  units: z.number().int().min(1, 'Measure at least one unit.').max(500),
+  units: z.number().int().min(1, 'Measure at least one unit.').max(500).nullable(),
   lengthMm: mm(0.5, 2000, 'length of the units'),
   threadMm: mm(1, 100_000, 'thread that the units took'),
   widthMm: mm(0.5, 200, 'width'),
@@ -62,8 +64,31 @@ function weave({ sequence }: Params, units: number, { start, end, joined, ...opt
   return w.path();
 }
 
-/** Figures to be written over: the plan says that they are nobody's until they are. */
+/** Planned with until somebody has measured: the plan says that they are nobody's. */
 const EXAMPLE = { units: 5, lengthMm: 25, threadMm: 250, widthMm: 6, thicknessMm: 3 } as const;
+
+type Figures = { readonly [K in keyof typeof EXAMPLE]: number };
+
+/** What was measured, and the example where nothing was yet. Older documents hold the example itself. */
+function figures(p: Params): Figures & { readonly example: boolean } {
+  const told = (key: keyof typeof EXAMPLE) => p[key] ?? EXAMPLE[key];
+  const all: Figures = {
+    units: told('units'),
+    lengthMm: told('lengthMm'),
+    threadMm: told('threadMm'),
+    widthMm: told('widthMm'),
+    thicknessMm: told('thicknessMm'),
+  };
+  const missing = p.units === null || p.lengthMm === null || p.threadMm === null;
+  const untouched = p.lengthMm === EXAMPLE.lengthMm && p.threadMm === EXAMPLE.threadMm;
+  return { ...all, example: missing || untouched };
+}
+
+/** What stands in the place of a path. */
+function pathless(params: Params) {
+  const { units, lengthMm, threadMm, example } = figures(params);
+  return { measured: { units, lengthMm }, threadMm: threadMm / units, example };
+}
 
 /** A stitch of the maker's own: what one unit takes, and how long so many of them measured. */
 export const ownUnit = structure({
@@ -85,7 +110,11 @@ export const ownUnit = structure({
   params,
   defaults: {
     sequence: ['A', 'A', 'B'],
-    ...EXAMPLE,
+    units: null,
+    lengthMm: null,
+    threadMm: null,
+    widthMm: null,
+    thicknessMm: null,
   },
   usual: {},
   fields: [
@@ -117,6 +146,7 @@ export const ownUnit = structure({
       label: 'Wide',
       help: 'Across the strip.',
       range: { minMm: 0.5, maxMm: 200 },
+      fine: true,
     },
     {
       key: 'thicknessMm',
@@ -124,22 +154,20 @@ export const ownUnit = structure({
       label: 'Thick',
       help: 'How far it stands from the table.',
       range: { minMm: 0.3, maxMm: 60 },
+      fine: true,
     },
   ],
-  bind: (p) => ({
-    parts: partsOf(p.sequence, 'bead of a unit'),
+  bind: (params) => ({
+    parts: partsOf(params.sequence, 'bead of a unit'),
     minimumUnits: 1,
     rowWord: 'unit',
     closing: null,
     closings: ['clasp', 'joined', 'open'],
     formIsExact: true,
-    pathless: {
-      measured: { units: p.units, lengthMm: p.lengthMm },
-      threadMm: p.threadMm / p.units,
-      example: p.lengthMm === EXAMPLE.lengthMm && p.threadMm === EXAMPLE.threadMm,
-    },
-    weave: (units, request) => weave(p, units, request),
+    pathless: pathless(params),
+    weave: (units, request) => weave(params, units, request),
     form() {
+      const p = { ...figures(params), sequence: params.sequence };
       const pitchMm = p.lengthMm / p.units;
       // So many beside each other that their places are about as long as wide.
       const rows = Math.max(

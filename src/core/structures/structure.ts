@@ -133,6 +133,8 @@ export type Field =
       readonly label: string;
       readonly help: string;
       readonly range: LengthRange;
+      /** Read in millimetres by everybody, as beads are. */
+      readonly fine?: boolean;
     }
   | {
       readonly key: string;

@@ -4,11 +4,11 @@ import { LOOP_ROLE, loopSection } from '../closures/sewnLoop';
 import { type Pose } from '../layout/layout';
 import { turnOf } from '../layout/pose';
 import { tally, unitTally } from '../read/tally';
-import { threadMm } from '../read/thread';
+import { threadMm, threadMoves } from '../read/thread';
 import { findingPasses } from '../read/traversals';
 import { steps } from '../read/steps';
 import { cellOf } from '../weave/cell';
-import { isTraversal } from '../weave/path';
+import { isTraversal, type Bead } from '../weave/path';
 import { STRUCTURES } from './registry';
 import { ROLE_LETTERS, type Weaveable } from './structure';
 import { runs } from '../testing/thorough';
@@ -122,6 +122,51 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
         if (isTraversal(move)) expect(gapMm).toBeLessThanOrEqual(2 * eight.diameterMm + toLoop);
       }
     }));
+
+  /** Thread bare over a whole piece, and over the same with some of its beads lying otherwise. */
+  const laidOtherwise = (weaveable: Weaveable, n: number) => {
+    const { path, layout, thread } = layOut(weaveable, n);
+    const bareMm = (moves: typeof thread) => sum(moves.map(({ gapMm }) => gapMm));
+    // The first unit, which may lie otherwise than the others, and one in the middle.
+    const looked = path.beads.filter(
+      ({ place: { section, unit } }) => section === 'body' && [0, Math.floor(n / 2)].includes(unit),
+    );
+    expect(looked.length).toBeGreaterThan(1);
+    const poseOf = ({ id }: Bead) => layout.poses[id] as Pose;
+    const bareWith = (changed: ReadonlyMap<number, Pose>) =>
+      bareMm(
+        threadMoves(path, { ...layout, poses: layout.poses.map((pose, id) => changed.get(id) ?? pose) }),
+      );
+    return { looked, poseOf, nowMm: bareMm(thread), bareWith };
+  };
+  /**
+   * Many beads on a short diagonal overlap by a little, and a bead of a starting rung is come to from both sides; a bead
+   * that is turned round costs several times as much.
+   */
+  const CROWDED_MM = 1;
+
+  it('lies so that its thread takes the short way: no bead turned round would leave less of it bare', () =>
+    each((weaveable, n) => {
+      const { looked, poseOf, nowMm, bareWith } = laidOtherwise(weaveable, n + 4);
+      for (const bead of looked) {
+        const [x, y, z] = poseOf(bead).axis;
+        const turned = new Map([[bead.id, { ...poseOf(bead), axis: [-x, -y, -z] as const }]]);
+        expect(nowMm, bead.name).toBeLessThanOrEqual(bareWith(turned) + CROWDED_MM);
+      }
+    }));
+
+  it('lies in the order of its path: no two beads in each other’s places would leave less thread bare', () => {
+    const { looked, poseOf, nowMm, bareWith } = laidOtherwise(structure.bind(structure.defaults), 8);
+    for (const one of looked)
+      for (const other of looked) {
+        if (other.id <= one.id || one.role !== other.role) continue;
+        const changed = new Map([
+          [one.id, poseOf(other)],
+          [other.id, poseOf(one)],
+        ]);
+        expect(nowMm, `${one.name} and ${other.name}`).toBeLessThanOrEqual(bareWith(changed) + CROWDED_MM);
+      }
+  });
 
   it('is as long as its form says, and no two beads of it share a place', () =>
     each((weaveable, n) => {

@@ -147,7 +147,7 @@ export const strungLine = structure({
   threads: ['gel-spun', 'waxed nylon', 'cord'],
   thread: 'Gel-spun thread of 6 to 10 lb; cord where the holes are wide.',
   looks: [
-    { after: 'the first trip', look: 'A loose line that turns in the hand. It steadies on the way back.' },
+    { after: 'the first pass', look: 'A loose line that turns in the hand. It steadies on the way back.' },
     { after: 'the first swags', look: 'They swing to either side until the clasp is on and the line hangs.' },
   ],
   watch: [
@@ -186,7 +186,7 @@ export const strungLine = structure({
       key: 'swags',
       kind: 'choice',
       label: 'Swags',
-      help: 'Hung across every other unit on the way back; a second, shorter row above them on a third trip.',
+      help: 'Hung across every other unit on the way back; a second, shorter row above them on a third pass.',
       options: [
         { value: 0, label: 'none' },
         { value: 1, label: 'one row' },

@@ -128,13 +128,13 @@ export const twoHoleLine = structure({
   uses: ['bracelet', 'necklace'],
   needles: 1,
   threads: ['gel-spun'],
-  thread: 'Gel-spun thread of 6 lb; four trips go through the holes, so no thicker.',
+  thread: 'Gel-spun thread of 6 lb; four passes go through the holes, so no thicker.',
   looks: [
     {
       after: 'the first row of holes',
       look: 'The beads turn on the thread like blinds. The way back sets them flat.',
     },
-    { after: 'the first diagonals', look: 'The line leans one way until the second trip crosses them.' },
+    { after: 'the first diagonals', look: 'The line leans one way until the second pass crosses them.' },
   ],
   watch: [
     'Look through both holes of every bead before it goes on.',

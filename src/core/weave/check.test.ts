@@ -145,6 +145,39 @@ describe('each fault is named', () => {
     expect(under).toEqual([]);
   });
 
+  it('what stands still or leaves only a knot leads the thread round nothing; what leads it on does', () => {
+    /** Out of a bead, some move, and back into it by the end it came out of. */
+    const backAfter = (
+      move: (w: Weave, t: ReturnType<Weave['needle']>, beads: ReturnType<typeof pick>) => Partial<Move>,
+    ) => {
+      const w = new Weave();
+      const t = w.needle('working').begin('none');
+      const beads = pick(t);
+      t.back(beads.c);
+      const path = w.path();
+      const last = path.moves.at(-1) as Move;
+      const between = { needle: last.needle, place: last.place, ...move(w, t, beads) } as Move;
+      return codes(checkPath({ ...path, moves: [...path.moves.slice(0, -1), between, last] }));
+    };
+    const pick = (t: ReturnType<Weave['needle']>) => t.pick({ a: 'A', b: 'A', c: 'A' });
+    const stand: readonly Parameters<typeof backAfter>[0][] = [
+      (_, __, { a }) => ({ kind: 'skip', bead: a }),
+      () => ({ kind: 'turn', how: 'over' }),
+      () => ({ kind: 'release' }),
+    ];
+    for (const move of stand) expect(backAfter(move)).toEqual(['turns-back']);
+    expect(backAfter((_, __, { c }) => ({ kind: 'enclose', bead: { ...c, id: 99 } }))).toContain(
+      'turns-back',
+    );
+    const lead: readonly Parameters<typeof backAfter>[0][] = [
+      (w) => ({ kind: 'attach', finding: w.finding('bar', 1), hole: 0 }),
+      (_, __, { a, b }) => ({ kind: 'between', beads: [a, b] }),
+      (_, __, { a }) => ({ kind: 'around', bead: a }),
+      () => ({ kind: 'knot', knot: 'half hitch', into: null }),
+    ];
+    for (const move of lead) expect(backAfter(move)).toEqual([]);
+  });
+
   it('a bridge that is not there', () => {
     const path = ladder(4);
     const first = path.beads[0];
@@ -237,6 +270,16 @@ describe('what needs sizes', () => {
       { code: 'round-does-not-fit', section: 'round 2', hasMm: 24, effect: 'cups' },
     ]);
     expect(rounds(12, 24)).toMatchObject([{ effect: 'ruffles' }]);
+    // A round lies as far out as its thickest bead makes it, whatever else is in it.
+    const mixed = new Weave();
+    const needle = mixed.needle('working');
+    mixed.round('round 1', 12, () => needle.pick({ bead: 'A' }), { liesAlong: true });
+    mixed.round('round 2', 9, () => needle.pick({ thin: 'A', thick: 'B' }), { liesAlong: true });
+    const sizes = (role: string) => (role === 'A' ? cube : { lengthMm: 2, diameterMm: 4 });
+    // Radius 24 / 2π, then (2 + 4) / 2 further out: 24 + 6π mm round, and 36 mm of beads.
+    expect(checkRounds(mixed.path(), sizes)).toMatchObject([
+      { hasMm: 36, needsMm: expect.closeTo(24 + 6 * Math.PI, 6), effect: 'cups' },
+    ]);
     // One more bead a round outgrows its rule slowly: too few from the second on.
     expect(codes(rounds(12, 13))).toEqual(['round-does-not-fit']);
   });

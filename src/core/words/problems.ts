@@ -1,11 +1,26 @@
 import { PLACE_FACTS } from '../body/places';
-import { formatLength, type LengthProblem, type LengthStyle } from '../length/length';
+import {
+  formatFigure,
+  formatLength,
+  type Decimal,
+  type LengthProblem,
+  type LengthStyle,
+  type ReadStyle,
+  type ReadUnit,
+} from '../length/length';
 import type { Problem } from '../plan';
 import { CLOSING_WORDS } from './closings';
 
+/** How a length may be written. */
+const WAYS: Readonly<Record<ReadUnit, (decimal: Decimal | undefined) => string>> = {
+  in: (decimal) => `7 1/4, ${formatFigure(7.25, 2, decimal)} in or ${formatFigure(18.5, 1, decimal)} cm`,
+  cm: (decimal) => `${formatFigure(18.5, 1, decimal)} cm, 185 mm or 7 1/4"`,
+  mm: (decimal) => `${formatFigure(1.5, 1, decimal)} or ${formatFigure(1.5, 1, decimal)} mm`,
+};
+
 /** What is wrong with a length as it was typed, and what to write instead. */
-export function wordLengthProblem(problem: LengthProblem, style: LengthStyle): string {
-  const ways = style.unit === 'in' ? '7 1/4, 7.25 in or 18.5 cm' : '18,5 cm, 185 mm or 7 1/4"';
+export function wordLengthProblem(problem: LengthProblem, style: ReadStyle): string {
+  const ways = WAYS[style.unit](style.decimal);
   switch (problem.code) {
     case 'empty':
       return `Write a length, such as ${ways}.`;
@@ -44,7 +59,7 @@ export function wordProblem(problem: Problem, style: LengthStyle): string {
       return (
         `This stitch cannot be ${CLOSING_WORDS[problem.closing]} as it stands. ` +
         (problem.can.length > 0
-          ? `It can be ${problem.can.map((one) => CLOSING_WORDS[one]).join(' or ')}: change it under Ends.`
+          ? `It can be ${problem.can.map((one) => CLOSING_WORDS[one]).join(' or ')}: change it under Clasp and ends.`
           : 'Choose another stitch, or fewer rows.')
       );
     case 'rules':

@@ -9,7 +9,7 @@ export const tripWords = ({ bead, at }: HoleState): string => {
   const { pass, section } = at.move.place;
   const where = /^(start|end) loop$/.test(section) ? ` at the ${section.split(' ')[0]}` : '';
   const unit = section === 'body' ? `, unit ${bead.place.unit + 1}` : '';
-  return `trip ${at.trip}, ${pass === 'base' ? 'the weave itself' : pass}${where}${unit}`;
+  return `pass ${at.trip}, ${pass === 'base' ? 'the weave itself' : pass}${where}${unit}`;
 };
 
 /** What speaks against a thread in these beads. */
@@ -29,7 +29,7 @@ export function wordThreadDoubt(doubt: ThreadDoubt, style: LengthStyle): Said {
       };
     case 'goes-hard':
       return {
-        title: `It goes hard through ${doubt.bead}.`,
+        title: `It is tight through ${doubt.bead}.`,
         text: `At ${tripWords(doubt.state)}, ${percent(doubt.state.at.fill)} of the hole is taken. Try it on one bead first; do not force it.`,
       };
     case 'sharp-and-soft':

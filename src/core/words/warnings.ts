@@ -1,24 +1,27 @@
-import { formatChange, formatFine, formatLength, formatThread, type LengthStyle } from '../length/length';
+import { formatFine, formatLength, formatThread, type LengthStyle } from '../length/length';
 import type { Warning } from '../plan';
 import { wordClosureDoubt } from './closureDoubts';
+import { counted, offTarget } from './figures';
 import type { Said } from './said';
 import { wordThreadDoubt } from './threadDoubts';
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What a weaver should know about a plan that stands. */
 export function wordWarning(warning: Warning, style: LengthStyle): Said {
   switch (warning.code) {
     case 'none-fits':
       return {
-        title: 'No count lands right.',
-        text: `${warning.nearest.units} units come nearest, ${formatChange(warning.nearest.offMm, style)} off the wish. Another clasp, or one loop seed more or less, moves it.`,
+        title: 'No whole number of units fits.',
+        text: `${counted(warning.nearest.units, 'unit')} come nearest, ${offTarget(warning.nearest, style)}. Another clasp, or one loop seed more or less, moves it.`,
       };
     case 'chosen-does-not-fit':
       return {
         title:
           warning.sit === 'too tight' || warning.sit === 'too loose'
             ? `This sits ${warning.sit}.`
-            : 'Not as wished.',
-        text: `${formatChange(warning.offMm, style)} off the wish. ${warning.best.units} units fit best.`,
+            : 'This is not the length you want.',
+        text: `${capital(offTarget(warning.chosen, style))}. ${counted(warning.best.units, 'unit')} fit best.`,
       };
     case 'breaks-rule':
       return {
@@ -50,7 +53,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
     case 'chain-ran-out':
       return {
         title: 'No room for chain.',
-        text: `The woven part alone is ${formatChange(warning.offMm, style)} off the wish. Weave fewer units, and chain makes up the rest.`,
+        text: `The woven part alone makes it ${offTarget(warning.chosen, style)}. Weave fewer units, and chain makes up the rest.`,
       };
     case 'end-fixed-first':
       return {
@@ -67,7 +70,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
     case 'example-figures':
       return {
         title: 'Example figures, nobody’s own.',
-        text: 'Work a few units of your stitch, and write under Structure how many there are, how long they measure and how much thread they took.',
+        text: 'Work a few units of your stitch, and write under Stitch how many there are, how long they measure and how much thread they took.',
       };
     case 'no-path':
       return {

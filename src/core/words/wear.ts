@@ -5,14 +5,14 @@ import type { WearPart } from '../body/wear';
 /** How a length is found, whatever the kind of piece. */
 export const SCHOOL_WORDS: Readonly<Record<School, string>> = {
   ease: 'body and ease',
-  flat: 'one length',
+  flat: 'fixed length',
   like: 'one that fits',
   drop: 'how far it falls',
   over: 'what it goes over',
   elastic: 'elastic',
 };
 
-/** What a part of the wish is called; the body by its place. */
+/** What a part of the target length is called; the body by its place. */
 export function wordWearPart(part: WearPart['what'], kind: Kind, place: Place | null): string {
   switch (part) {
     case 'body':
@@ -29,5 +29,7 @@ export function wordWearPart(part: WearPart['what'], kind: Kind, place: Place | 
       return 'finished length';
     case 'other thickness':
       return 'for a thickness unlike that piece’s';
+    case 'own':
+      return 'your own target, against that';
   }
 }

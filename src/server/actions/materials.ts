@@ -10,6 +10,7 @@ import {
   threadSchema,
   type BeadKind,
 } from '@/core/materials/material';
+import { BEADS } from '@/core/materials/catalogue';
 import { readThread } from '@/core/materials/threadName';
 import { parseLength } from '@/core/length/length';
 import { wordLengthProblem } from '@/core/words/problems';
@@ -77,6 +78,20 @@ export const measureBeadAction = action(
     Object.values(measured).every((value) => value === null)
       ? refused('Write at least one measure: ten on a ruler, one across, or a hundred on a scale.')
       : keepBead(at, id, (kind) => learned(kind, measured)),
+);
+
+/** Takes a kind of bead back to what is told of it, or to what was measured of it before. */
+export const forgetMeasuresAction = action(
+  z.object({ id: z.string(), measured: beadKindSchema.nullable() }),
+  GONE,
+  async ({ id, measured }, { db, workspaceId }) => {
+    const told = measured?.id === id ? measured : BEADS.find((bead) => bead.id === id);
+    if (!told)
+      return refused('This bead is your own: there are no other sizes to go back to. Measure it again.');
+    await keepMaterials(db, workspaceId, 'bead', [told]);
+    revalidatePath('/', 'layout');
+    return done(told);
+  },
 );
 
 /** Adds a bead of the weaver's own: like one that is known, in its own sizes. */

@@ -2,13 +2,16 @@
 
 import { revalidatePath } from 'next/cache';
 import * as z from 'zod';
-import { KINDS } from '@/core/body/kinds';
+import { FITS, KINDS } from '@/core/body/kinds';
 import { SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
+import { correctedBeads, withCorrected } from '@/core/corrected';
 import { patternOf } from '@/core/pattern';
 import {
+  BEAD_ROLES,
   choicesSchema,
   copyOf,
   forWearer,
+  inBead,
   migratePiece,
   newPiece,
   pieceName,
@@ -16,6 +19,7 @@ import {
 } from '@/core/piece';
 import { structureById } from '@/core/structures/registry';
 import { people } from '@/data/people';
+import { catalogue } from '@/data/materials';
 import { addPattern, patternById } from '@/data/patterns';
 import { addPiece, pieceById, settle, SETTLEMENTS } from '@/data/pieces';
 import { addVariant } from '@/data/variants';
@@ -54,13 +58,17 @@ export const startPieceAction = action(
     /** Somebody, a typical size, or nobody yet. */
     personId: personIdSchema,
     typical: z.enum(SIZES).nullable().default(null),
+    /** How close it is to sit, where ease decides that; what is usual where nothing is said. */
+    fit: z.enum(FITS).nullable().default(null),
+    /** The bead that it is mostly of; the stitch's own where nothing is said. */
+    beadId: z.string().nullable().default(null),
     /** Parameters and beads as they were played with in the gallery. */
     params: choicesSchema.shape.structure.shape.params.optional(),
     beads: choicesSchema.shape.beads.optional(),
     without: choicesSchema.shape.without.optional(),
   }),
   'This could not be read as the beginning of a piece. Choose what it is, for whom, and a stitch.',
-  async ({ structureId, kind, personId, typical, params, beads, without = [] }, at) => {
+  async ({ structureId, kind, personId, typical, fit, beadId, params, beads, without = [] }, at) => {
     const structure = structureById(structureId);
     if (!structure) return refused('Choose a structure to start from.');
     const [wrong] = structure.check(params ?? structure.defaults);
@@ -71,13 +79,19 @@ export const startPieceAction = action(
     const kindName = kind.charAt(0).toUpperCase() + kind.slice(1);
     const name = wearer && !wearer.typical ? `${kindName} for ${wearer.name}` : `New ${kind}`;
     const { settings } = await workspaceById(db, workspaceId);
-    const fresh = newPiece(pieceName(name), structure.id, wearer, kind, settings);
-    const piece = await addPiece(db, workspaceId, {
-      ...fresh,
+    const usual = newPiece(pieceName(name), structure.id, wearer, kind, settings);
+    const { beads: kinds } = await catalogue(db, workspaceId);
+    const chosen: Piece = {
+      ...usual,
+      wear: fit && 'fit' in usual.wear ? { ...usual.wear, fit } : usual.wear,
       structure: { id: structure.id, params: { ...(params ?? structure.defaults) } },
-      beads: { ...fresh.beads, ...beads },
+      beads: { ...usual.beads, ...beads },
       without,
-    });
+    };
+    // Beads that somebody has measured are hers from the start.
+    const sized = { ...chosen, ...withCorrected(chosen, correctedBeads(chosen, BEAD_ROLES, kinds)) };
+    const mostly = kinds.find(({ id }) => id === beadId);
+    const piece = await addPiece(db, workspaceId, mostly ? inBead(sized, mostly) : sized);
     revalidatePath('/');
     return done(piece.id);
   },

@@ -20,7 +20,7 @@ import { useCards } from './useCards';
 import styles from './Bench.module.css';
 
 /** The pieces planned, each with its little true picture; patterns to make again; what was put away. */
-export function BenchScreen({ labels, first, away, patterns, people }: BenchData) {
+export function BenchScreen({ labels, first, away, patterns, people, beads }: BenchData) {
   const asked = useSearchParams().has('start');
   const router = useRouter();
   const [begun, setBegun] = useState(labels.length === 0);
@@ -41,11 +41,20 @@ export function BenchScreen({ labels, first, away, patterns, people }: BenchData
         {labels.length > 1 && (
           <Find label="Find a piece" hint="Find by name, wearer, stitch" sought={sought} onSeek={setSought} />
         )}
-        {!starting && <Begin onBegin={() => setBegun(true)}>Start a piece</Begin>}
+        {labels.length > 0 && (
+          <Begin begun={starting} onBegin={() => (starting ? leave() : setBegun(true))}>
+            Start a piece
+          </Begin>
+        )}
       </ScreenHeader>
       <KeptHere />
       {starting && (
-        <StartPiece people={people} patterns={patterns.found} onCancel={labels.length > 0 ? leave : null} />
+        <StartPiece
+          people={people}
+          beads={beads}
+          patterns={patterns.found}
+          onCancel={labels.length > 0 ? leave : null}
+        />
       )}
       {labels.length === 0 ? (
         <section className={`card ${styles.empty}`}>
@@ -96,7 +105,7 @@ function Patterns({ patterns }: { readonly patterns: readonly StoredPattern[] })
               <strong>{doc.name}</strong> · {doc.kind} · {structureById(doc.structure.id)?.name.toLowerCase()}
             </span>
             <Button onClick={() => void putAway(id, doc.name)}>
-              Put away<span className="srOnly"> the pattern {doc.name}</span>
+              Archive<span className="srOnly"> the pattern {doc.name}</span>
             </Button>
           </li>
         ))}
@@ -117,7 +126,7 @@ function PutAway({ away }: { readonly away: readonly PieceLabel[] }) {
   };
   return (
     <details className={`card ${styles.shelf}`}>
-      <summary>Put away: {counted(away.length, 'piece')}</summary>
+      <summary>Archived: {counted(away.length, 'piece')}</summary>
       <ul>
         {away.map((label) => (
           <li key={label.id}>
@@ -125,7 +134,7 @@ function PutAway({ away }: { readonly away: readonly PieceLabel[] }) {
               <strong>{label.name}</strong> · {aboutPiece(label)}
             </span>
             <Button onClick={() => void bringBack('piece', label.id)}>
-              Back on the bench<span className="srOnly">: {label.name}</span>
+              Restore<span className="srOnly">: {label.name}</span>
             </Button>
           </li>
         ))}

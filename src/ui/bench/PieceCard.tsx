@@ -123,7 +123,7 @@ function Acts({ label, people }: Props) {
             { key: 'again', label: 'Make it for somebody else', onClick: () => setAgain(true) },
             { key: 'copy', label: 'Duplicate', onClick: () => void duplicate() },
             { key: 'pattern', label: 'Keep as a pattern', onClick: () => void keepPattern() },
-            { key: 'away', label: 'Put away', onClick: () => void putAway(id, name) },
+            { key: 'away', label: 'Archive', onClick: () => void putAway(id, name) },
           ],
         }}
       >
@@ -165,7 +165,7 @@ function MakeAgain({ label: { id, name, kind }, people, onLeave }: AgainProps) {
         <Button type="primary" loading={busy} disabled={who.kind === 'new'} onClick={make}>
           Make it again
         </Button>
-        <Button onClick={onLeave}>Leave it</Button>
+        <Button onClick={onLeave}>Cancel</Button>
       </div>
     </section>
   );

@@ -3,36 +3,48 @@
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useRef, useState, useTransition } from 'react';
-import { KIND_FACTS, KINDS, type Kind } from '@/core/body/kinds';
+import { FITS, KIND_FACTS, KINDS, type Fit, type Kind } from '@/core/body/kinds';
 import { ownUnit } from '@/core/structures/ownUnit';
 import { STRUCTURES } from '@/core/structures/registry';
 import { makeAgainAction, startPieceAction } from '@/server/actions/pieces';
-import type { Person, StoredPattern } from '@/server/screens';
+import type { BenchData, Person, StoredPattern } from '@/server/screens';
 import { ask } from '../fields/ask';
 import { Choice } from '../fields/Choice';
+import { Pick } from '../fields/Pick';
 import { StitchSample, useOneByOne } from '../gallery/StitchSample';
+import { useOpened } from '../shell/focus';
 import { NOBODY, SOMEBODY_NEW, whoAsked, WhoChoice, type Who } from './WhoChoice';
 import styles from './Bench.module.css';
+
+const THE_STITCHS = 'the stitch’s';
 
 interface Props {
   readonly people: readonly Person[];
   readonly patterns: readonly StoredPattern[];
+  readonly beads: BenchData['beads'];
   readonly onCancel: (() => void) | null;
 }
 
-/** Three questions, and a piece is on the bench: what, for whom, and in which stitch or by which pattern. */
-export function StartPiece({ people, patterns, onCancel }: Props) {
+/**
+ * A few questions, and a piece is on the bench: what, for whom, and in which stitch or by which pattern. How it sits and
+ * its bead have a usual answer.
+ */
+export function StartPiece({ people, patterns, beads, onCancel }: Props) {
   const router = useRouter();
   const [kind, setKind] = useState<Kind>('bracelet');
   const [who, setWho] = useState<Who>(people.length === 0 ? SOMEBODY_NEW : NOBODY);
+  const [fit, setFit] = useState<Fit>('comfortable');
+  const [beadId, setBead] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, startIt] = useTransition();
   const drawn = useOneByOne(STRUCTURES.length);
   const first = useRef<HTMLFieldSetElement>(null);
+  const opened = useOpened<HTMLElement>(onCancel);
   const { place, closings } = KIND_FACTS[kind];
   const stitches = STRUCTURES.filter(({ bind, defaults }) =>
     (bind(defaults).closings ?? ['clasp']).some((closing) => closings.includes(closing)),
   );
+  const sits = place !== null && !KIND_FACTS[kind].hangs && (who.kind === 'person' || who.kind === 'typical');
   const ofKind = patterns.filter(({ doc }) => doc.piece.kind === kind);
 
   const begin = (ask: () => ReturnType<typeof startPieceAction>) =>
@@ -42,12 +54,12 @@ export function StartPiece({ people, patterns, onCancel }: Props) {
       else setProblem(answer.message);
     });
   const inStitch = (structureId: string) =>
-    begin(() => ask(startPieceAction, { structureId, kind, ...whoAsked(who) }));
+    begin(() => ask(startPieceAction, { structureId, kind, fit, beadId, ...whoAsked(who) }));
   const byPattern = (id: string) =>
     begin(() => ask(makeAgainAction, { from: 'pattern', id, ...whoAsked(who) }));
 
   return (
-    <section className={`card ${styles.starting}`} aria-label="Start a piece">
+    <section {...opened} className={`card ${styles.starting}`} aria-label="Start a piece">
       <Choice
         label="What is it to be?"
         value={kind}
@@ -63,6 +75,27 @@ export function StartPiece({ people, patterns, onCancel }: Props) {
         // Whoever has just written a name goes on to the stitch without a mouse.
         onAdded={() => first.current?.querySelector('button')?.focus()}
       />
+      <div className={styles.skippable}>
+        {sits && (
+          <Choice
+            label="How is it to sit?"
+            value={fit}
+            options={FITS.map((one) => ({ value: one, label: one }))}
+            onChange={setFit}
+          />
+        )}
+        <div className={styles.bead}>
+          <Pick
+            label="In which bead, mostly?"
+            value={beadId ?? THE_STITCHS}
+            options={[
+              { value: THE_STITCHS, label: 'what the stitch usually takes' },
+              ...beads.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onChange={(id) => setBead(id === THE_STITCHS ? null : id)}
+          />
+        </div>
+      </div>
       {ofKind.length > 0 && (
         <fieldset className={styles.stitches} disabled={busy}>
           <legend>By one of your patterns?</legend>
@@ -100,7 +133,7 @@ export function StartPiece({ people, patterns, onCancel }: Props) {
       )}
       {onCancel && (
         <div>
-          <Button onClick={onCancel}>Leave it</Button>
+          <Button onClick={onCancel}>Cancel</Button>
         </div>
       )}
     </section>

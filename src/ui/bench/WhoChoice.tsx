@@ -1,5 +1,6 @@
 'use client';
 
+import { useState } from 'react';
 import { PLACE_FACTS, SIZES, typicalGirths, type Place, type TypicalSize } from '@/core/body/places';
 import type { Person } from '@/server/screens';
 import { Choice } from '../fields/Choice';
@@ -38,6 +39,7 @@ interface Props {
 /** Asks for whom it is. */
 export function WhoChoice({ people, place, who, onChange, onAdded }: Props) {
   const { show } = useLengths();
+  const [pressed, setPressed] = useState(true);
   const girth = (mm: number | undefined) =>
     place === null ? '' : mm === undefined ? `, ${place} not measured` : `, ${show(mm)}`;
   const sizes = SIZES.filter(() => place && PLACE_FACTS[place].typical);
@@ -59,14 +61,17 @@ export function WhoChoice({ people, place, who, onChange, onAdded }: Props) {
         label="For whom is it?"
         value={keyOf(who)}
         options={all.map((one) => ({ value: keyOf(one.who), label: one.label }))}
-        onChange={(key) => {
+        onChange={(key, byHand) => {
           const found = all.find((one) => keyOf(one.who) === key);
+          setPressed(byHand);
           if (found) onChange(found.who);
         }}
       />
       {who.kind === 'new' && (
         <AddPerson
           place={place ?? 'neck'}
+          // Whoever goes through the names by arrow keys is not thrown into a field.
+          autoFocus={pressed}
           onAdded={({ id }) => {
             onChange({ kind: 'person', id });
             onAdded?.();

@@ -12,7 +12,8 @@ interface Props<T extends string | number> {
   readonly label: string;
   readonly value: T;
   readonly options: readonly Option<T>[];
-  readonly onChange: (value: T) => void;
+  /** @param byHand pressed, and not merely come to by arrow keys */
+  readonly onChange: (value: T, byHand: boolean) => void;
   readonly help?: string;
 }
 
@@ -29,7 +30,9 @@ export function Choice<T extends string | number>({ label, value, options, onCha
               type="radio"
               name={name}
               checked={option.value === value}
-              onChange={() => onChange(option.value)}
+              onChange={({ nativeEvent }) =>
+                onChange(option.value, nativeEvent instanceof MouseEvent && nativeEvent.detail > 0)
+              }
             />
             {option.label}
           </label>

@@ -1,8 +1,7 @@
 'use client';
 
-import { Input } from 'antd';
-import { useId, useState } from 'react';
-import styles from './fields.module.css';
+import { TypedInput } from './TypedInput';
+import type { Reading } from './useTyped';
 
 interface Props {
   readonly label: string;
@@ -14,46 +13,22 @@ interface Props {
   readonly help?: string;
 }
 
-/** A whole number as it is typed. What is none stays as typed, with words that say what would do. */
+/** A whole number as it is typed. */
 export function CountInput({ label, value, least, most, onChange, help }: Props) {
-  const id = useId();
-  const [typed, setTyped] = useState<string | null>(null);
-  const read = (text: string) => {
+  const read = (text: string): Reading<number> => {
     const count = Number(text.trim());
-    return /^\d+$/.test(text.trim()) && count >= least && count <= most ? count : null;
+    return /^\d+$/.test(text.trim()) && count >= least && count <= most
+      ? { ok: true, value: count }
+      : { ok: false, problem: `Write a whole number from ${least} to ${most}.` };
   };
-  const wrong = typed !== null && read(typed) === null;
   return (
-    <div className={styles.field}>
-      <label htmlFor={id}>{label}</label>
-      <Input
-        id={id}
-        inputMode="numeric"
-        value={typed ?? value ?? ''}
-        status={wrong ? 'error' : ''}
-        aria-invalid={wrong}
-        aria-describedby={wrong ? `${id}-problem` : help ? `${id}-help` : undefined}
-        autoComplete="off"
-        onFocus={(event) => event.target.select()}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          const count = read(event.target.value);
-          if (count !== null) onChange(count);
-        }}
-        onBlur={() => {
-          if (!wrong) setTyped(null);
-        }}
-      />
-      {help && !wrong && (
-        <p id={`${id}-help`} className={styles.help}>
-          {help}
-        </p>
-      )}
-      {wrong && (
-        <p id={`${id}-problem`} role="alert" className={styles.problem}>
-          Write a whole number from {least} to {most}.
-        </p>
-      )}
-    </div>
+    <TypedInput
+      label={label}
+      shown={value === null ? '' : String(value)}
+      read={read}
+      onTake={onChange}
+      inputMode="numeric"
+      help={help || undefined}
+    />
   );
 }

@@ -5,6 +5,16 @@ import { useRouter } from 'next/navigation';
 import { putAwayAction, type Shelf } from '@/server/actions/archive';
 import { ask } from './ask';
 
+/** What is a record is archived; what was merely set beside, or a slip in measuring, is removed. */
+const DONE: Readonly<Record<Shelf, string>> = {
+  piece: 'archived',
+  pattern: 'archived',
+  person: 'archived',
+  swatch: 'archived',
+  measure: 'removed',
+  variant: 'removed',
+};
+
 /** Puts things of a shelf away, by id and name, and offers to put each back. */
 export function useUndo(shelf: Shelf) {
   const { message } = App.useApp();
@@ -25,9 +35,9 @@ export function useUndo(shelf: Shelf) {
       type: 'success',
       content: (
         <>
-          {name} is put away.{' '}
+          {name} is {DONE[shelf]}.{' '}
           <Button size="small" onClick={() => void putBack()}>
-            Put it back
+            Undo
           </Button>
         </>
       ),

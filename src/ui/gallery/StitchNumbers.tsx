@@ -35,7 +35,7 @@ export function StitchNumbers({ plan, layingOut }: Props) {
         <div>
           <dt>One unit</dt>
           <dd>
-            {fine(gauge.pitchMm)}, {figure(gauge.perInch, 1)} to the inch
+            {fine(gauge.pitchMm)}, {figure(measure / gauge.pitchMm, 1)} to {unit === 'in' ? 'the inch' : per}
           </dd>
         </div>
         <div>
@@ -56,7 +56,7 @@ export function StitchNumbers({ plan, layingOut }: Props) {
         )}
         {gauge.drape && (
           <div>
-            <dt>In the hand</dt>
+            <dt>Feel</dt>
             <dd>{gauge.drape}</dd>
           </div>
         )}

@@ -23,8 +23,8 @@ interface Props {
 type Shown = View | 'played';
 
 const VIEWS: readonly { readonly value: Shown; readonly label: string }[] = [
-  { value: 'above', label: 'front' },
-  { value: 'side', label: 'edge' },
+  { value: 'above', label: 'from above' },
+  { value: 'side', label: 'from the side' },
   { value: 'end', label: 'cut across' },
   { value: 'played', label: 'as it is worked' },
 ];

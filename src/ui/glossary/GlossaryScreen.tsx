@@ -17,7 +17,7 @@ export function GlossaryScreen() {
   const found = ENTRIES.filter(({ word, meaning }) => hasWords(sought, word, meaning));
   return (
     <div className={styles.screen}>
-      <ScreenHeader title="Words of the craft">
+      <ScreenHeader title="Glossary">
         <Find label="Find a word" sought={sought} onSeek={setSought} />
       </ScreenHeader>
       {found.length === 0 && (

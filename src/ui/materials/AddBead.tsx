@@ -3,13 +3,13 @@
 import { App, Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useId, useState, useTransition } from 'react';
-import { UNMEASURED } from '@/core/materials/learn';
+import { measureDoubts, UNMEASURED, type MeasureDoubt, type MeasuredBead } from '@/core/materials/learn';
 import type { BeadKind } from '@/core/materials/material';
 import { addBeadAction } from '@/server/actions/materials';
 import { ask } from '../fields/ask';
 import { Pick } from '../fields/Pick';
 import { beadFields } from './beadFields';
-import { MeasureFields, Simulated, useMeasures } from './measures';
+import { Doubts, MeasureFields, Simulated, useMeasures } from './measures';
 import styles from './materials.module.css';
 
 /** A bead of one's own: shape and holes as a bead that is known, sizes as they are measured. */
@@ -25,11 +25,20 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
   const fields = kind ? beadFields(kind) : [];
   // What was typed for a bead with two holes is nothing to one with one.
   const { typed, type, clear, values, wrong } = useMeasures(fields.map(({ key }) => key));
-  const add = () =>
+  const [asked, setAsked] = useState<readonly MeasureDoubt[]>([]);
+  const write = (key: keyof MeasuredBead, text: string) => {
+    setAsked([]);
+    type(key, text);
+  };
+  const add = (sure: boolean) =>
     start(async () => {
       if (!kind)
         return setProblem('Choose the bead that it is most like: shape and holes are taken from it.');
       if (wrong !== null) return setProblem(wrong);
+      const found = sure ? [] : measureDoubts(values, kind);
+      setAsked(found);
+      setProblem(null);
+      if (found.length > 0) return;
       const answer = await ask(addBeadAction, {
         name,
         like: kind.id,
@@ -50,7 +59,7 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
         aria-label="Add a bead"
         onSubmit={(event) => {
           event.preventDefault();
-          add();
+          add(false);
         }}
       >
         <div className={styles.field}>
@@ -69,7 +78,8 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
           placeholder="a bead that is known"
           onChange={setLike}
         />
-        <MeasureFields fields={fields} typed={typed} onType={type} />
+        <MeasureFields fields={fields} typed={typed} onType={write} />
+        <Doubts doubts={asked} fields={fields} onType={write} onKeep={() => add(true)} />
         {problem !== null && (
           <p role="alert" className={styles.problem}>
             {problem}

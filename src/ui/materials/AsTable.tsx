@@ -32,7 +32,7 @@ export function AsTable() {
       <h2 id="as-table">As a table</h2>
       <p>
         <a href="/api/materials" download="ivy-loom-materials.csv">
-          Take all of it along as CSV
+          Download everything as CSV
         </a>
         , change it in any spreadsheet, and bring it in again. Lengths are in millimetres; a row with an id
         that is known corrects it. At most {MOST_TABLE_ROWS} rows at once.

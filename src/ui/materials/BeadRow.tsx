@@ -21,7 +21,7 @@ interface Props {
 
 /** One kind of bead with its sizes, and the place to correct them. */
 export function BeadRow({ kind, measuring, onMeasure }: Props) {
-  const { fine, figure } = useLengths();
+  const { fine, figure, unit } = useLengths();
   const { name, lengthMm, diameterMm, holeMm, perGram, source } = kind;
   return (
     <>
@@ -35,7 +35,7 @@ export function BeadRow({ kind, measuring, onMeasure }: Props) {
         <td className="figures">{fine(lengthMm)}</td>
         <td className="figures">{fine(diameterMm)}</td>
         <td className="figures">{fine(holeMm)}</td>
-        <td className="figures">{figure(MM_PER_INCH / lengthMm, 1)}</td>
+        <td className="figures">{figure((unit === 'in' ? MM_PER_INCH : 100) / lengthMm, 1)}</td>
         <td className="figures">{perGram === null ? 'not known' : figure(perGram, 0)}</td>
         <td>{SOURCE_WORDS[source]}</td>
         <td>

@@ -3,6 +3,7 @@
 import { App, Button } from 'antd';
 import { useState } from 'react';
 import { simulatedCaliper } from '@/core/materials/instruments';
+import { isDoubtful } from '@/core/materials/learn';
 import { claspClosedMm, type Clasp, type FindingMaterial } from '@/core/materials/material';
 import { measureClosureAction } from '@/server/actions/materials';
 import { ask } from '../fields/ask';
@@ -116,6 +117,11 @@ function Row({ shelf, entry, mm, facts, measuring, onMeasure, onDone }: RowProps
                 },
               ]}
               onSave={(values) => ask(measureClosureAction, { shelf, id: entry.id, mm: values.mm })}
+              doubts={({ mm: value }) =>
+                value !== null && isDoubtful(value, mm)
+                  ? [{ key: 'mm', value, known: mm, perhaps: null }]
+                  : []
+              }
               onDone={onDone}
             />
           </td>

@@ -5,6 +5,7 @@ import { MM_PER_INCH } from '@/core/length/length';
 import type { StoredCatalogue } from '@/server/screens';
 import { Rows } from '../fields/Rows';
 import { hasWords } from '../fields/sought';
+import { useLengths } from '../shell/lengths';
 import { Find, ScreenHeader } from '../shell/ScreenHeader';
 import { UnreadableThings } from '../shell/Unreadable';
 import { AddBead } from './AddBead';
@@ -21,6 +22,7 @@ export function MaterialsScreen({
 }: {
   readonly catalogue: StoredCatalogue;
 }) {
+  const { unit } = useLengths();
   const [sought, setSought] = useState('');
   const [measuring, setMeasuring] = useState<string | null>(null);
   const found = beads.filter(({ name, shape, source }) =>
@@ -44,8 +46,8 @@ export function MaterialsScreen({
         />
       </ScreenHeader>
       <p className="soft">
-        Most sizes are from memory. Measure what you have: ten on a needle beside a ruler, a hundred on a
-        scale. Pieces already begun keep the bead as it was until it is chosen again.
+        Most sizes are typical ones, not measured. Measure what you have: ten on a needle beside a ruler, a
+        hundred on a scale. Pieces already begun keep the bead as it was until it is chosen again.
       </p>
       <section className={`card ${styles.card}`} aria-labelledby="beads">
         <h2 id="beads">Beads</h2>
@@ -53,7 +55,18 @@ export function MaterialsScreen({
         {found.length === 0 ? (
           <p>No bead has “{sought}” in its name or shape.</p>
         ) : (
-          <Rows heads={['bead', 'long', 'across', 'hole', 'an inch', 'a gram', 'known from']} does="measure">
+          <Rows
+            heads={[
+              'bead',
+              'along the hole',
+              'diameter',
+              'hole',
+              unit === 'in' ? 'an inch' : '10 cm',
+              'a gram',
+              'known from',
+            ]}
+            does="measure"
+          >
             {found.map((kind) => (
               <BeadRow
                 key={kind.id}

@@ -2,7 +2,8 @@
 
 import { App, Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useId, useState, useTransition } from 'react';
+import { useId, useState, useTransition, type ReactNode } from 'react';
+import { formatFigure, formatNumber } from '@/core/length/length';
 import type { Instrument } from '@/core/materials/instruments';
 import type { Answer } from '@/server/answer';
 import { useLengths } from '../shell/lengths';
@@ -32,6 +33,7 @@ const read = (text: string | undefined): number | null =>
 
 /** What has been typed so far: its figures, and words for the first that is none. */
 export function useMeasures<K extends string>(keys: readonly K[]) {
+  const { decimal } = useLengths().style;
   const [typed, setTyped] = useState<Typed>({});
   const wrong = keys.find((key) => Number.isNaN(read(typed[key])));
   return {
@@ -39,7 +41,10 @@ export function useMeasures<K extends string>(keys: readonly K[]) {
     type: (key: K, text: string) => setTyped((before) => ({ ...before, [key]: text })),
     clear: () => setTyped({}),
     values: Object.fromEntries(keys.map((key) => [key, read(typed[key])])) as Record<K, number | null>,
-    wrong: wrong === undefined ? null : `“${typed[wrong]}” is no figure. Write it like 14.2.`,
+    wrong:
+      wrong === undefined
+        ? null
+        : `“${typed[wrong]}” is not a number. Write it like ${formatFigure(14.2, 1, decimal)}.`,
   };
 }
 
@@ -90,24 +95,89 @@ export const Simulated = () => (
   </p>
 );
 
+/** A measure that may be a slip: what it is, what is known, and what it would be if one was measured for many. */
+export interface Doubt<K extends string> {
+  readonly key: K;
+  readonly value: number;
+  readonly known: number;
+  readonly perhaps: number | null;
+}
+
+interface DoubtsProps<K extends string> {
+  readonly doubts: readonly Doubt<K>[];
+  readonly fields: readonly MeasureField<K>[];
+  readonly onType: (key: K, text: string) => void;
+  readonly onKeep: () => void;
+}
+
+/** Asks about measures that are far from what is known, before they are kept. */
+export function Doubts<K extends string>({ doubts, fields, onType, onKeep }: DoubtsProps<K>) {
+  const { style } = useLengths();
+  if (doubts.length === 0) return null;
+  const say = (key: K, value: number) =>
+    `${formatNumber(value, { ...style, unit: 'mm' })} ${fields.find((field) => field.key === key)?.unit ?? 'mm'}`;
+  return (
+    <div role="alert" className={styles.doubts}>
+      {doubts.map(({ key, value, known, perhaps }) => (
+        <p key={key}>
+          <strong>{fields.find((field) => field.key === key)?.label}:</strong> is {say(key, value)} right?
+          What is known of it is {say(key, known)}.
+          {perhaps !== null && ` If you measured only one, write ${say(key, perhaps)}.`}
+        </p>
+      ))}
+      <span className={styles.reading}>
+        {doubts.map(
+          ({ key, perhaps }) =>
+            perhaps !== null && (
+              <Button key={key} onClick={() => onType(key, formatNumber(perhaps, { ...style, unit: 'mm' }))}>
+                Write {say(key, perhaps)}
+              </Button>
+            ),
+        )}
+        <Button onClick={onKeep}>It is right, keep it</Button>
+      </span>
+    </div>
+  );
+}
+
 interface FormProps<K extends string> {
   /** What is measured. */
   readonly name: string;
   readonly fields: readonly MeasureField<K>[];
   readonly onSave: (values: Readonly<Record<K, number | null>>) => Promise<Answer<unknown>>;
+  /** What is to be asked about before it is kept. */
+  readonly doubts: (values: Readonly<Record<K, number | null>>) => readonly Doubt<K>[];
   readonly onDone: () => void;
+  /** What else can be done with the entry. */
+  readonly children?: ReactNode;
 }
 
 /** Measures of something that is known, typed or read off an instrument; its entry learns. */
-export function MeasureForm<K extends string>({ name, fields, onSave, onDone }: FormProps<K>) {
+export function MeasureForm<K extends string>({
+  name,
+  fields,
+  onSave,
+  doubts,
+  onDone,
+  children,
+}: FormProps<K>) {
   const { message } = App.useApp();
   const router = useRouter();
   const { typed, type, values, wrong } = useMeasures(fields.map(({ key }) => key));
   const [problem, setProblem] = useState<string | null>(null);
+  const [asked, setAsked] = useState<readonly Doubt<K>[]>([]);
   const [saving, start] = useTransition();
-  const save = () =>
+  const write = (key: K, text: string) => {
+    setAsked([]);
+    type(key, text);
+  };
+  const save = (sure: boolean) =>
     start(async () => {
       if (wrong !== null) return setProblem(wrong);
+      const found = sure ? [] : doubts(values);
+      setAsked(found);
+      setProblem(null);
+      if (found.length > 0) return;
       const answer = await onSave(values);
       if (!answer.ok) return setProblem(answer.message);
       void message.success(`${name} goes by your measure now.`);
@@ -119,10 +189,11 @@ export function MeasureForm<K extends string>({ name, fields, onSave, onDone }: 
       className={styles.measure}
       onSubmit={(event) => {
         event.preventDefault();
-        save();
+        save(false);
       }}
     >
-      <MeasureFields fields={fields} typed={typed} onType={type} />
+      <MeasureFields fields={fields} typed={typed} onType={write} />
+      <Doubts doubts={asked} fields={fields} onType={write} onKeep={() => save(true)} />
       {problem !== null && (
         <p role="alert" className={styles.problem}>
           {problem}
@@ -133,7 +204,8 @@ export function MeasureForm<K extends string>({ name, fields, onSave, onDone }: 
         <Button type="primary" htmlType="submit" loading={saving}>
           {fields.length > 1 ? 'Keep these measures' : 'Keep this measure'}
         </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        {children}
+        <Button onClick={onDone}>Cancel</Button>
       </span>
     </form>
   );

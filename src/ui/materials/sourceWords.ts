@@ -4,6 +4,6 @@ import type { BeadKind } from '@/core/materials/material';
 export const SOURCE_WORDS: Readonly<Record<BeadKind['source'], string>> = {
   published: 'published',
   practice: 'common practice',
-  memory: 'from memory',
+  memory: 'typical, not measured',
   measured: 'your measure',
 };

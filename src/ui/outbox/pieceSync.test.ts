@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { newPiece, type Piece } from '@/core/piece';
 import type { Change, Owed, SendAnswer } from './outbox';
-import { leftUnderWay, openSync, PieceSync, type SyncState } from './pieceSync';
+import { leftUnderWay, newestHere, openSync, PieceSync, type SyncState } from './pieceSync';
 
 const { remember, send } = vi.hoisted(() => ({
   remember: vi.fn<(owed: Owed) => Promise<void>>(),
@@ -17,6 +17,8 @@ const piece = newPiece('Spring tide', 'ladder', null);
 const named = (name: string): Piece => ({ ...piece, name });
 /** What was sent, in turn: from which revision, and the name of the piece. */
 const sent = () => send.mock.calls.map(([{ revision, change }]) => `${revision} ${change.doc.name}`);
+/** What a page says that the server has. */
+const page = (revision: number) => ({ doc: piece, revision });
 const unheard = { kind: 'unheard', message: null } as const;
 
 function window() {
@@ -211,7 +213,7 @@ describe('where saving cannot go on', () => {
   });
 
   it('a screen that is left with an edit that was refused gives it back, and sends nothing more', async () => {
-    const sync = openSync('11', 3, 'a window');
+    const sync = openSync('11', page(3), 'a window');
     send.mockResolvedValueOnce({ kind: 'refused', message: 'It is not here.' });
     await sync.change(named('Flotsam'));
     await vi.runAllTimersAsync();
@@ -222,15 +224,29 @@ describe('where saving cannot go on', () => {
   });
 
   it('a screen that is come back to before all has arrived goes on from there', async () => {
-    const first = openSync('9', 3, 'a window');
+    const first = openSync('9', page(3), 'a window');
     send.mockResolvedValueOnce(unheard);
     await first.change(named('On its way'));
     first.close();
     await vi.advanceTimersByTimeAsync(100);
     expect(leftUnderWay('9')?.doc?.name).toBe('On its way');
-    expect(openSync('9', 3, 'another name')).toBe(first);
+    expect(openSync('9', page(3), 'another name')).toBe(first);
     await vi.runAllTimersAsync();
     expect(leftUnderWay('9')).toBeNull();
-    expect(openSync('9', 4, 'another name')).not.toBe(first);
+    expect(openSync('9', page(4), 'another name')).not.toBe(first);
+  });
+
+  it('a page that the browser goes back to is older than what was saved since: that is gone on from', async () => {
+    const first = openSync('12', page(3), 'a window');
+    await first.change(named('Newer'));
+    first.close();
+    await vi.runAllTimersAsync();
+    expect(newestHere('12', page(3))).toEqual({ doc: named('Newer'), revision: 4 });
+    const again = openSync('12', page(3), 'a window');
+    await again.change(named('Newer still'));
+    await vi.runAllTimersAsync();
+    expect(sent()).toEqual(['3 Newer', '4 Newer still']);
+    // Changed elsewhere since: the page knows better.
+    expect(newestHere('12', page(9))).toEqual(page(9));
   });
 });

@@ -15,8 +15,14 @@ export type SyncState =
 const GATHER_MS = 350;
 const RETRY_MS = [1000, 2000, 5000, 10_000];
 
-/** The syncs of this window that still owe something after their screen was left. */
-const underWay = new Map<string, PieceSync>();
+/** A state of a piece that the server has. */
+export interface Acknowledged {
+  readonly doc: Piece;
+  readonly revision: number;
+}
+
+/** The sync of each piece that was opened in this window. */
+const opened = new Map<string, PieceSync>();
 
 /**
  * Carries the edits of one piece in one window to the server: gathers them and sends the newest, which holds all before
@@ -30,7 +36,13 @@ export class PieceSync {
   private state: SyncState = { kind: 'saved' };
   private listener: ((state: SyncState) => void) | null = null;
 
-  constructor(pieceId: string, revision: number, window: string) {
+  /** @param acknowledged what the server is known to have by another sync of this window */
+  constructor(
+    pieceId: string,
+    revision: number,
+    window: string,
+    private known: Acknowledged | null = null,
+  ) {
     this.owed = { pieceId, window, revision, change: null, tried: false, after: [], refused: null };
   }
 
@@ -45,6 +57,11 @@ export class PieceSync {
     return this.owed.change?.doc ?? null;
   }
 
+  /** What the server has by the last that it said to this window; null while it has said nothing. */
+  get acknowledged(): Acknowledged | null {
+    return this.known;
+  }
+
   /** A newer state of the piece. It is in the outbox before this resolves, where the browser keeps anything. */
   async change(doc: Piece): Promise<void> {
     this.owed = withChange(this.owed, { id: crypto.randomUUID(), doc });
@@ -54,7 +71,8 @@ export class PieceSync {
   }
 
   /** Goes on from another revision, after the weaver chose between two versions. */
-  restart(revision: number): void {
+  restart(revision: number, doc: Piece | null = null): void {
+    if (doc) this.known = { doc, revision };
     this.owed = { ...this.owed, revision, change: null, tried: false, after: [], refused: null };
     this.tell({ kind: 'saved' });
     void this.keep();
@@ -82,7 +100,7 @@ export class PieceSync {
   close(): Owed | null {
     this.listener = null;
     if (this.owed.refused !== null) {
-      underWay.delete(this.owed.pieceId);
+      opened.delete(this.owed.pieceId);
       return this.owed;
     }
     this.hurry();
@@ -127,6 +145,7 @@ export class PieceSync {
     this.failures = answer.kind === 'unheard' ? this.failures + 1 : 0;
     switch (answer.kind) {
       case 'saved':
+        this.known = { doc: sent.doc, revision: answer.revision };
         this.owed = {
           ...this.owed,
           revision: answer.revision,
@@ -155,13 +174,24 @@ export class PieceSync {
 
 /** The sync of a piece that was left in this window before all had arrived; null where nothing is owed. */
 export const leftUnderWay = (pieceId: string): PieceSync | null => {
-  const sync = underWay.get(pieceId);
+  const sync = opened.get(pieceId);
   return sync?.owing ? sync : null;
 };
 
+/**
+ * The newest state of a piece that this window knows of: a page that the browser goes back to may be older than what was
+ * saved since.
+ */
+export function newestHere(pieceId: string, page: Acknowledged): Acknowledged {
+  const known = opened.get(pieceId)?.acknowledged;
+  return known && known.revision > page.revision ? known : page;
+}
+
 /** The sync of a piece whose screen is opened: the one left under way goes on. */
-export function openSync(pieceId: string, revision: number, window: string): PieceSync {
-  const sync = leftUnderWay(pieceId) ?? new PieceSync(pieceId, revision, window);
-  underWay.set(pieceId, sync);
+export function openSync(pieceId: string, page: Acknowledged, window: string): PieceSync {
+  const known = opened.get(pieceId)?.acknowledged ?? null;
+  const { revision } = newestHere(pieceId, page);
+  const sync = leftUnderWay(pieceId) ?? new PieceSync(pieceId, revision, window, known);
+  opened.set(pieceId, sync);
   return sync;
 }

@@ -15,7 +15,7 @@ import styles from './people.module.css';
 
 /** A newer measure of somebody: where, how long, and on which day. */
 export function AddMeasure({ person }: { readonly person: Person }) {
-  const { unit, show } = useLengths();
+  const { unit, exact } = useLengths();
   const id = useId();
   const router = useRouter();
   const [place, setPlace] = useState<Place>('wrist');
@@ -68,7 +68,7 @@ export function AddMeasure({ person }: { readonly person: Person }) {
         </p>
         {(place === 'finger' || place === 'knuckle') && (
           <div className={styles.wide}>
-            <RingSizeInput mm={null} onChange={(mm) => setLength(show(mm))} />
+            <RingSizeInput mm={null} onChange={(mm) => setLength(exact(mm))} />
           </div>
         )}
         {problem && (

@@ -8,18 +8,21 @@ import { formatLength } from '@/core/length/length';
 import { addPersonAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
 import { ask } from '../fields/ask';
+import { useOpened } from '../shell/focus';
 import { useLengths } from '../shell/lengths';
 import styles from './people.module.css';
 
 interface Props {
   /** What is asked for beside the name. */
   readonly place?: Place;
+  /** The name is gone to at once. */
+  readonly autoFocus?: boolean;
   readonly onAdded: (person: Person) => void;
   readonly onCancel: () => void;
 }
 
 /** A name and a girth as people write it. What was typed stays when it is refused. */
-export function AddPerson({ place = 'wrist', onAdded, onCancel }: Props) {
+export function AddPerson({ place = 'wrist', autoFocus = true, onAdded, onCancel }: Props) {
   const { unit, style } = useLengths();
   const id = useId();
   const router = useRouter();
@@ -27,6 +30,7 @@ export function AddPerson({ place = 'wrist', onAdded, onCancel }: Props) {
   const [girth, setGirth] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const opened = useOpened<HTMLFormElement>(onCancel, autoFocus ? 'field' : 'nothing');
   const { range, how } = PLACE_FACTS[place];
   const example = formatLength((range.minMm + range.maxMm) / 2, style);
 
@@ -41,16 +45,10 @@ export function AddPerson({ place = 'wrist', onAdded, onCancel }: Props) {
   };
 
   return (
-    <form className={styles.add} onSubmit={submit}>
+    <form {...opened} className={styles.add} onSubmit={submit}>
       <div className={styles.field}>
         <label htmlFor={`${id}-name`}>Name</label>
-        <Input
-          id={`${id}-name`}
-          value={name}
-          autoFocus
-          autoComplete="off"
-          onChange={(e) => setName(e.target.value)}
-        />
+        <Input id={`${id}-name`} value={name} autoComplete="off" onChange={(e) => setName(e.target.value)} />
       </div>
       <div className={styles.field}>
         <label htmlFor={`${id}-girth`}>{place.charAt(0).toUpperCase() + place.slice(1)}</label>
@@ -58,7 +56,7 @@ export function AddPerson({ place = 'wrist', onAdded, onCancel }: Props) {
           id={`${id}-girth`}
           value={girth}
           autoComplete="off"
-          placeholder={`such as ${example}`}
+          placeholder={`such as ${example}${place === 'finger' ? ', or US 7 3/4' : ''}`}
           status={problem ? 'error' : ''}
           aria-describedby={problem ? `${id}-problem` : `${id}-how`}
           onChange={(e) => setGirth(e.target.value)}
@@ -76,7 +74,7 @@ export function AddPerson({ place = 'wrist', onAdded, onCancel }: Props) {
         <Button type="primary" htmlType="submit" loading={busy}>
           Add
         </Button>
-        <Button onClick={onCancel}>Leave it</Button>
+        <Button onClick={onCancel}>Cancel</Button>
       </div>
     </form>
   );

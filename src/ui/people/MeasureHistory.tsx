@@ -24,7 +24,7 @@ export function MeasureHistory({
         The record, {counted(measures.length, 'measure')}
         <span className="srOnly"> of {who}</span>
       </summary>
-      <Rows heads={['day', 'what', 'length']} does="take back" wide={false}>
+      <Rows heads={['day', 'what', 'length']} does="remove" wide={false}>
         {measures.map(({ id, place, mm, takenOn }) => (
           <tr key={id}>
             <td className="figures">{takenOn}</td>
@@ -32,7 +32,7 @@ export function MeasureHistory({
             <td className="figures">{show(mm)}</td>
             <td>
               <Button onClick={() => void takeBack(id, `The ${place} of ${takenOn}`)}>
-                Take back{' '}
+                Remove{' '}
                 <span className="srOnly">
                   {place} of {takenOn}
                 </span>

@@ -23,7 +23,9 @@ export function PeopleScreen({
         title="People"
         told={people.length === 0 ? 'nobody yet' : counted(people.length, 'person', 'people')}
       >
-        {!adding && <Begin onBegin={() => setAdding(true)}>Add somebody</Begin>}
+        <Begin begun={adding} onBegin={() => setAdding(!adding)}>
+          Add somebody
+        </Begin>
       </ScreenHeader>
       {people.length === 0 && (
         <p>

@@ -39,7 +39,7 @@ export function PersonCard({ person }: { readonly person: Person }) {
           id={person.id}
         />
         <Button onClick={() => void putAway(person.id, name)}>
-          Put away <span className="srOnly">{name}</span>
+          Archive <span className="srOnly">{name}</span>
         </Button>
       </div>
       {known.length === 0 ? (

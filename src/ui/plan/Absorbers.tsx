@@ -2,7 +2,8 @@
 
 import { useMemo } from 'react';
 import { absorbers, type Absorber } from '@/core/absorbers';
-import { counted } from '@/core/words/figures';
+import { differenceMm, formatChange, type LengthStyle } from '@/core/length/length';
+import { counted, offTarget } from '@/core/words/figures';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue } from '@/server/screens';
@@ -20,7 +21,7 @@ interface Props {
 
 /** What would absorb the rest, with the count as it is: one press does it. */
 export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
-  const { change } = useLengths();
+  const { style } = useLengths();
   const known = useKnown();
   // Worked out after the count itself is on screen.
   const later = useAfterPaint(plan);
@@ -32,7 +33,7 @@ export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
   return (
     <section className={styles.rest} aria-labelledby="rest">
       <h3 id="rest">
-        Or keep {plan.chosen.units} and take up the {change(-plan.chosen.offMm)}
+        Or keep {plan.chosen.units} and change something else: it is {offTarget(plan.chosen, style)}
       </h3>
       <ul>
         {offered.map((one) => (
@@ -41,7 +42,7 @@ export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
               <span>{words(one, plan.weaveable.extraWord ?? 'row')}</span>
               <strong className={one.fits ? styles.fits : styles.off}>
                 {one.fits ? '✓ ' : ''}
-                {lands(one, plan, change)}
+                {lands(one, plan, style)}
               </strong>
             </button>
           </li>
@@ -69,10 +70,10 @@ function words({ what }: Absorber, row: string): string {
   }
 }
 
-/** How much it changes the finished length; with other beads the wish moves too, so it says how far off it lands. */
-function lands({ finishedMm, offMm, what }: Absorber, plan: Plan, change: (mm: number) => string): string {
-  const off = change(offMm);
-  if (what.kind === 'bead') return /^0([.,]0)? /.test(off) ? 'lands on the wish' : `lands ${off} off`;
-  const by = change(finishedMm - plan.chosen.finishedMm);
+/** How much it changes the finished length; with other beads the target moves too, so it says how far off it lands. */
+function lands(one: Absorber, plan: Plan, style: LengthStyle): string {
+  const { finishedMm, what } = one;
+  if (what.kind === 'bead') return offTarget(one, style);
+  const by = formatChange(differenceMm(finishedMm, plan.chosen.finishedMm, style), style);
   return what.kind === 'extender' ? `up to ${by}` : by;
 }

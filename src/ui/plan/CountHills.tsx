@@ -4,6 +4,7 @@ import { line, range, scaleLinear, area } from 'd3';
 import type { Answers } from '@/core/answers';
 import { countWords, stepsWords } from '@/core/choosing';
 import type { Candidate } from '@/core/fit/candidates';
+import { offTarget } from '@/core/words/figures';
 import { useLengths } from '../shell/lengths';
 import styles from './CountHills.module.css';
 
@@ -21,7 +22,7 @@ interface Props {
 
 /** The neighbouring counts as hills on a length axis, the fitting band behind them: choose one. */
 export function CountHills({ answers, onChoose }: Props) {
-  const { show, change } = useLengths();
+  const { show, style } = useLengths();
   const { candidates, chosen, gauge, wear, closure, arrangement } = answers;
   // With chain every count comes to about the wish: then the counts are set out by what is woven.
   const chained = closure.chainMm > 0;
@@ -38,7 +39,7 @@ export function CountHills({ answers, onChoose }: Props) {
     if (c.breaks.some(({ must }) => must)) return { good: false, words: '✕ not by the rule' };
     return c.fits
       ? { good: true, words: chained ? `${c.links} links` : '✓ fits' }
-      : { good: false, words: change(c.offMm) };
+      : { good: false, words: offTarget(c, style) };
   };
   const stepsOf = ({ counts }: Candidate) =>
     counts && arrangement ? `, each half ${stepsWords(arrangement.steps, counts)}` : '';
@@ -83,7 +84,7 @@ export function CountHills({ answers, onChoose }: Props) {
             value={keyOf(c)}
             checked={keyOf(c) === keyOf(chosen)}
             onChange={() => onChoose(c)}
-            aria-label={`${countWords(answers, c.units)}${stepsOf(c)}, ${show(c.finishedMm)}, ${change(c.offMm)} off the wish${verdict(c).good ? ', fits' : ''}${rule(c)}`}
+            aria-label={`${countWords(answers, c.units)}${stepsOf(c)}, ${show(c.finishedMm)}, ${offTarget(c, style)}${verdict(c).good ? ', fits' : ''}${rule(c)}`}
           />
           <span className={styles.number}>{c.units}</span>
           {c.counts && <span className={styles.length}>{c.counts.join(' · ')}</span>}

@@ -57,10 +57,10 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
         {later ? <BodySection {...later} /> : <div className={styles.bodyToCome} />}
         <p>
           <strong>{countWords(plan, plan.chosen.units)}</strong>,{' '}
-          {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'} {show(plan.chosen.finishedMm)}, give or
-          take {show(2 * plan.chosen.sdMm)}.
+          {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'} {show(plan.chosen.finishedMm)}; nearly
+          always {show(plan.chosen.lowMm)} to {show(plan.chosen.highMm)}.
           <br />
-          {chanceWords(plan.chosen.chance)} to sit as wished.
+          {chanceWords(plan.chosen.chance)}
         </p>
       </div>
       {!plan.weaveable.pathless && (
@@ -81,6 +81,6 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
 /** A chance in words that do not pretend to more than is known. */
 function chanceWords(chance: number): string {
   const tenths = Math.round(chance * 10);
-  if (tenths >= 10) return 'Nearly certain';
-  return tenths === 0 ? 'Hardly a chance' : `${tenths} in 10 chances`;
+  if (tenths >= 10) return 'It is nearly certain to fit.';
+  return tenths === 0 ? 'It will hardly fit.' : `It fits ${tenths} times in 10.`;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { MOST_LETTERS, type Piece } from '@/core/piece';
 import { structureById } from '@/core/structures/registry';
@@ -22,14 +22,12 @@ interface Props {
 
 /** The name of the piece, what it is, going back and forth, and whether it is saved. */
 export function PlanHeader({ piece, state, undo, redo, onName, children }: Props) {
-  const { message } = App.useApp();
-  const go = (way: 'Taken back' | 'Done again', retrace: Retrace | null) => () => {
-    if (!retrace) return;
-    retrace.run();
-    // Short: it lies over the buttons that one presses again.
-    void message.open({ key: 'retraced', duration: 3, content: `${way}: ${retrace.words}` });
+  /** What was taken back or done again, until something else is changed. */
+  const [retraced, setRetraced] = useState<{ readonly words: string; readonly piece: Piece } | null>(null);
+  const go = (way: 'Undone' | 'Done again', retrace: Retrace | null) => () => {
+    if (retrace) setRetraced({ words: `${way}: ${retrace.words}`, piece: retrace.run() });
   };
-  const [back, again] = [go('Taken back', undo), go('Done again', redo)];
+  const [back, again] = [go('Undone', undo), go('Done again', redo)];
   useShortcut('undo', back);
   useShortcut('redo', again);
   return (
@@ -45,6 +43,10 @@ export function PlanHeader({ piece, state, undo, redo, onName, children }: Props
         <Back words="Redo" retrace={redo} icon={<RedoOutlined aria-hidden />} onPress={again} />
         {children}
       </div>
+      {/* Beside the buttons, which one presses again, and never over them. */}
+      <p role="status" className={styles.retraced}>
+        {retraced?.piece === piece && retraced.words}
+      </p>
       <SaveState state={state} />
     </header>
   );

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { use, useCallback, useEffect, useMemo, useState } from 'react';
+import { use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { choosing, countWords } from '@/core/choosing';
 import { planOrFault, type Plan } from '@/core/plan';
 import type { Piece } from '@/core/piece';
@@ -20,7 +20,9 @@ import { useKnown } from '../shell/useKnown';
 import { useLengths } from '../shell/lengths';
 import { usePressAgain, type KeptKeysRef } from '../shortcuts/keptKeys';
 import { useShortcut } from '../shortcuts/useShortcut';
+import { choiceId } from './choices/ChoiceRow';
 import { CHOICE_TITLES, Choices, type ChoiceTitle } from './choices/Choices';
+import { Corrected } from './Corrected';
 import { CountSection } from './CountSection';
 import { PaletteDrag } from './palette/PaletteDrag';
 import { PlanHeader } from './PlanHeader';
@@ -84,12 +86,13 @@ function Planned({
   const [late] = aside.found;
 
   const [view, setView] = useView();
-  const [choice, setChoice] = useState<ChoiceTitle | null>(piece.wearer ? null : 'Worn');
+  const [choice, setChoice] = useState<ChoiceTitle | null>(piece.wearer ? null : 'Who and length');
+  const moveTo = useMoveTo(choice, setChoice);
   const [comparing, setComparing] = useState(false);
   const [stepsOpen, setStepsOpen] = useState(false);
   useShortcut('choice', (key) => {
     const title = CHOICE_TITLES[Number(key) - 1] ?? null;
-    setChoice(choice === title ? null : title);
+    moveTo(choice === title ? null : title);
   });
   useShortcut('compare', () => setComparing(!comparing));
   useShortcut('steps', () => setStepsOpen(!stepsOpen));
@@ -141,10 +144,11 @@ function Planned({
               view={view}
               onView={setView}
               onChange={change}
-              onChooseBead={() => setChoice('Beads')}
+              onChooseBead={() => moveTo('Beads')}
             />
           )}
           {shown && <AnswerLine plan={shown} />}
+          {plan.ok && <Corrected piece={piece} plan={plan} kinds={catalogue.beads} onChange={change} />}
           {comparing && (
             <Compare
               pieceId={stored.id}
@@ -178,7 +182,7 @@ function Planned({
                   onChange={change}
                 />
                 <div className={plan.ok ? undefined : styles.stale}>
-                  <Slip piece={piece} plan={shown} onChooseBead={() => setChoice('Beads')} />
+                  <Slip piece={piece} plan={shown} onChooseBead={() => moveTo('Beads')} />
                 </div>
               </>
             ) : (
@@ -206,6 +210,24 @@ function AnswerLine({ plan }: { readonly plan: Plan }) {
       {plan.sit && `, ${sitWords(plan.sit)}`}
     </p>
   );
+}
+
+/** Opens a choice from elsewhere and moves into it; closed, its line has the focus. */
+function useMoveTo(open: ChoiceTitle | null, setChoice: (title: ChoiceTitle | null) => void) {
+  const moved = useRef(false);
+  const before = useRef(open);
+  useEffect(() => {
+    const number = CHOICE_TITLES.findIndex((title) => title === (open ?? before.current)) + 1;
+    before.current = open;
+    if (!moved.current) return;
+    moved.current = false;
+    const id = choiceId(number);
+    document.querySelector<HTMLElement>(open ? `#${id}` : `[aria-controls="${id}"]`)?.focus();
+  }, [open]);
+  return (title: ChoiceTitle | null) => {
+    moved.current = true;
+    setChoice(title);
+  };
 }
 
 /** Takes up what was done before the plan was there. */

@@ -104,14 +104,14 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
         {closure.longestMm > chosen.finishedMm && (
           <Line name="let out, at most">{show(closure.longestMm)}</Line>
         )}
-        <Line name="19 in 20 come to">
+        <Line name="nearly always comes to">
           {show(chosen.lowMm)} to {show(chosen.highMm)}
         </Line>
         <Line name="weighs">
           {plan.weight.grams < 10 ? figure(plan.weight.grams, 1) : Math.round(plan.weight.grams)} g
           {plan.weight.unknown.length > 0 && ` without ${plan.weight.unknown.join(', ')}`}
         </Line>
-        <Line name="wished for">{show(wear.wishMm)}</Line>
+        <Line name="target length">{show(wear.wishMm)}</Line>
       </dl>
       <Palette />
       <Notes

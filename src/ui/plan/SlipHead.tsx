@@ -3,6 +3,7 @@
 import type { Answers } from '@/core/answers';
 import type { Sit } from '@/core/body/wear';
 import { countWords, stepsWords } from '@/core/choosing';
+import { useUnfinished } from '../fields/unfinished';
 import { useLengths } from '../shell/lengths';
 import styles from './Slip.module.css';
 
@@ -15,39 +16,46 @@ interface Props {
 /** How many, how long, and how it sits. */
 export function SlipHead({ answers, sitKnown = true }: Props) {
   const { show } = useLengths();
-  const { chosen, sit, closure, arrangement, weaveable, kind } = answers;
+  const { chosen, sit, closure, arrangement, weaveable } = answers;
+  const unfinished = useUnfinished();
   return (
-    <div className={styles.head} aria-live="polite">
-      <div>
-        <p className={styles.units}>{countWords(answers, chosen.units)}</p>
-        {arrangement && (
-          <p className="soft">
-            each half {stepsWords(arrangement.steps, chosen.counts ?? arrangement.counts)}
-          </p>
-        )}
-        {weaveable.closing && closure.closing !== 'joined' && <p className="soft">{weaveable.closing}</p>}
+    <div aria-live="polite">
+      {unfinished.map(({ label, typed, counts }) => (
+        <p key={label} className={styles.unfinished}>
+          {label}: {typed.trim() === '' ? 'nothing is written' : `“${typed.trim()}” does not count`}
+          {counts !== '' && `; ${counts} counts`}.
+        </p>
+      ))}
+      <div className={styles.head}>
+        <div>
+          <p className={styles.units}>{countWords(answers, chosen.units)}</p>
+          {arrangement && (
+            <p className="soft">
+              each half {stepsWords(arrangement.steps, chosen.counts ?? arrangement.counts)}
+            </p>
+          )}
+          {weaveable.closing && closure.closing !== 'joined' && <p className="soft">{weaveable.closing}</p>}
+        </div>
+        <p className={styles.finished}>
+          <strong className="figures">{show(chosen.finishedMm)}</strong>
+          <br />
+          {closure.closing === 'clasp'
+            ? 'clasp closed'
+            : closure.closing === 'joined'
+              ? 'round its middle line'
+              : 'tip to tip'}
+          <br />
+          {!sitKnown ? null : sit ? (
+            <span className={sit.startsWith('too') ? styles.bad : styles.good}>{sitWords(sit)}</span>
+          ) : (
+            'fixed length'
+          )}
+        </p>
       </div>
-      <p className={styles.finished}>
-        <strong className="figures">{show(chosen.finishedMm)}</strong>
-        <br />
-        {closure.closing === 'clasp'
-          ? 'clasp closed'
-          : closure.closing === 'joined'
-            ? 'round its middle line'
-            : 'tip to tip'}
-        <br />
-        {!sitKnown ? null : sit ? (
-          <span className={sit.startsWith('too') ? styles.bad : styles.good}>{sitWords(sit)}</span>
-        ) : kind === 'bracelet' ? (
-          'flat rule'
-        ) : (
-          'one length'
-        )}
-      </p>
     </div>
   );
 }
 
 /** How it sits, after the word that it needs. */
 export const sitWords = (sit: Sit): string =>
-  sit.startsWith('too') ? sit : sit === 'as wished' ? 'as wished' : `sits ${sit}`;
+  sit.startsWith('too') || sit === 'right length' ? sit : `sits ${sit}`;

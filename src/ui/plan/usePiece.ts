@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import type { Piece } from '@/core/piece';
 import { nameWindow } from '../outbox/outbox';
 import { undelivered } from '../outbox/undelivered';
-import { leftUnderWay, openSync, type PieceSync, type SyncState } from '../outbox/pieceSync';
+import { leftUnderWay, newestHere, openSync, type PieceSync, type SyncState } from '../outbox/pieceSync';
 import { useLengths } from '../shell/lengths';
 import { keepHistory, keptHistory } from './keptHistory';
 import { historyWords, pieceHistory } from './pieceHistory';
@@ -13,7 +13,8 @@ import { historyWords, pieceHistory } from './pieceHistory';
 /** What can be taken back or done again: its words, and the press that does it. */
 export interface Retrace {
   readonly words: string;
-  readonly run: () => void;
+  /** Answers with the piece as it then is. */
+  readonly run: () => Piece;
 }
 
 interface Held {
@@ -32,7 +33,7 @@ interface Held {
 export function usePiece(id: string, initial: Piece, revision: number, onStale: () => void): Held {
   const [history] = useState(() => {
     // Left before all had arrived, and come back to: the server's state is the older one.
-    const now = leftUnderWay(id)?.doc ?? initial;
+    const now = leftUnderWay(id)?.doc ?? newestHere(id, { doc: initial, revision }).doc;
     return pieceHistory(now, keptHistory(id, now));
   });
   const { piece } = useStore(history.store);
@@ -52,7 +53,7 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
     let closed = false;
     void nameWindow().then((window) => {
       if (closed && !early.current) return;
-      const opened = openSync(id, revision, window);
+      const opened = openSync(id, { doc: initial, revision }, window);
       if (closed) {
         // Changed and left at once: it goes on its way without the screen.
         void opened.change(history.store.getState().piece).then(() => opened.hurry());
@@ -108,7 +109,7 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
   const restart = useCallback(
     (next: Piece, from: number) => {
       history.go(next);
-      sync.current?.restart(from);
+      sync.current?.restart(from, next);
     },
     [history],
   );
@@ -117,10 +118,14 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
 
   const [undo, redo] = useMemo((): [Retrace | null, Retrace | null] => {
     // The words follow from the states: they are read anew when one of those has changed.
+    const kept = (now: Piece) => {
+      keep(now);
+      return now;
+    };
     const words = pastStates.length + futureStates.length > 0 ? historyWords(history, style) : null;
     return [
-      words?.undo ? { words: words.undo, run: () => keep(history.undo()) } : null,
-      words?.redo ? { words: words.redo, run: () => keep(history.redo()) } : null,
+      words?.undo ? { words: words.undo, run: () => kept(history.undo()) } : null,
+      words?.redo ? { words: words.redo, run: () => kept(history.redo()) } : null,
     ];
     // The piece is read through the history.
     // eslint-disable-next-line react-hooks/exhaustive-deps

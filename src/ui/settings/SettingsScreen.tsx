@@ -68,7 +68,7 @@ export function SettingsScreen() {
           value={settings.school}
           options={[
             { value: 'ease', label: 'wrist and ease' },
-            { value: 'flat', label: 'flat rule' },
+            { value: 'flat', label: 'fixed length' },
           ]}
           onChange={(school) => set({ school })}
         />
@@ -85,12 +85,12 @@ export function SettingsScreen() {
       <section className={`card ${styles.section}`} aria-labelledby="screen-and-keys">
         <h2 id="screen-and-keys">Screen and keys</h2>
         <Choice
-          label="Seen"
+          label="Colours of the screen"
           value={settings.theme}
           options={[
             { value: 'device', label: 'as this device is set' },
-            { value: 'light', label: 'by daylight' },
-            { value: 'dark', label: 'by the lamp: dark' },
+            { value: 'light', label: 'light' },
+            { value: 'dark', label: 'dark' },
           ]}
           onChange={(theme) => set({ theme })}
         />
@@ -129,7 +129,8 @@ export function SettingsScreen() {
         />
         {settings.holeFactor < 1 && (
           <p>
-            Holes are filled to {percent(settings.holeFactor)} of the usual limits, since a trip did not go.{' '}
+            Holes are filled to {percent(settings.holeFactor)} of the usual limits, since a needle would not
+            pass.{' '}
             <button type="button" className="linkButton" onClick={() => set({ holeFactor: 1 })}>
               forget that
             </button>

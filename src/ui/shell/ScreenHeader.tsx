@@ -46,17 +46,20 @@ export const Find = ({ label, hint = label, sought, onSeek }: FindProps) => (
 interface BeginProps {
   readonly children: string;
   readonly disabled?: boolean;
+  /** It has begun: pressed again, it is left. */
+  readonly begun: boolean;
   readonly onBegin: () => void;
 }
 
 /** Begins something new. */
-export const Begin = ({ children, disabled = false, onBegin }: BeginProps) => (
+export const Begin = ({ children, disabled = false, begun, onBegin }: BeginProps) => (
   <Button
     type="primary"
     size="large"
     icon={<PlusOutlined aria-hidden />}
     className={styles.begin}
     disabled={disabled}
+    aria-expanded={begun}
     onClick={onBegin}
   >
     {children}

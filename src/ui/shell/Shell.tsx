@@ -15,6 +15,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { undelivered } from '../outbox/undelivered';
 import { deliverSettings } from './settingsSync';
 import { useShortcut } from '../shortcuts/useShortcut';
+import { useFocusKept } from './focus';
 import { useLengths } from './lengths';
 import styles from './Shell.module.css';
 
@@ -34,6 +35,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const router = useRouter();
   const path = usePathname();
   const [sheet, setSheet] = useState(false);
+  useFocusKept();
   useShortcut('sheet', () => setSheet(true));
   useShortcut('bench', () => router.push('/'));
   useShortcut('start', () => router.push('/?start'));
@@ -74,10 +76,10 @@ export function Shell({ children }: { children: ReactNode }) {
             className={styles.small}
             aria-current={path === '/glossary' ? 'page' : undefined}
           >
-            Words
+            Glossary
           </Link>
           <button type="button" className={styles.small} onClick={() => setSheet(true)}>
-            Keys
+            Keyboard
           </button>
         </div>
         <UnitSwitch />

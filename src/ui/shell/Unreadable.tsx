@@ -60,7 +60,7 @@ export function UnreadableThing({ thing: { kind, id, name, why } }: { readonly t
       ? await ask(putAwayAction, { shelf: kind, id, away: true })
       : await ask(settleAction, { asideId: id, choice: 'keep current' as const });
     if (!answer.ok) return void message.error(answer.message);
-    void message.success(`${name} is put away. It stays in the data, and in every backup.`);
+    void message.success(`${name} is archived. It stays in the data, and in every backup.`);
     router.refresh();
   };
   return (
@@ -79,7 +79,7 @@ export function UnreadableThing({ thing: { kind, id, name, why } }: { readonly t
         )}
         {isPutAway(kind) && (
           <Button onClick={() => void putAway()}>
-            Put away<span className="srOnly"> {name}</span>
+            Archive<span className="srOnly"> {name}</span>
           </Button>
         )}
       </div>

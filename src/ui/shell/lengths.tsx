@@ -21,6 +21,10 @@ interface Lengths {
   readonly thread: (mm: number) => string;
   /** Millimetres to a hundredth. */
   readonly fine: (mm: number) => string;
+  /** Millimetres as they were measured, without the noughts of `fine`. */
+  readonly exact: (mm: number) => string;
+  /** The same of a change, with its sign. */
+  readonly exactChange: (mm: number) => string;
   /** A figure with so many decimals. */
   readonly figure: (value: number, digits: number) => string;
   readonly setUnit: (unit: LengthUnit) => void;
@@ -44,6 +48,8 @@ export function LengthsProvider({
       change: (mm) => formatChange(mm, style),
       thread: (mm) => formatThread(mm, unit, decimal),
       fine: (mm) => formatFine(mm, style),
+      exactChange: (mm) => formatChange(mm, { ...style, unit: 'mm' }),
+      exact: (mm) => formatLength(mm, { ...style, unit: 'mm' }),
       figure: (value, digits) => formatFigure(value, digits, decimal),
       setUnit: (lengthUnit) => changeSettings({ lengthUnit }),
     };

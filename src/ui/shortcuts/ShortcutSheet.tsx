@@ -15,7 +15,7 @@ const PLACES = [
 const FOCUSED = [
   {
     keys: '← →',
-    does: 'on the wish: longer, shorter; on the piece: from bead to bead; on the counts: the next one',
+    does: 'on the target length: longer, shorter; on the piece: from bead to bead; on the counts: the next one',
   },
   { keys: 'Page ↑ ↓', does: 'the same in larger steps' },
   { keys: 'Space', does: 'on a colour: take it up, carry it with the arrows to a bead, put it down' },
@@ -25,7 +25,7 @@ const FOCUSED = [
 /** All keys, on one sheet. */
 export function ShortcutSheet({ onClose }: { readonly onClose: () => void }) {
   return (
-    <Modal open onCancel={onClose} footer={null} title="Keys" width={680}>
+    <Modal open onCancel={onClose} footer={null} title="Keyboard" width={680}>
       <div className={styles.sheet}>
         {PLACES.map(({ where, title }) => (
           <section key={where}>

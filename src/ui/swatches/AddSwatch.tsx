@@ -15,6 +15,7 @@ import { CountInput } from '../fields/CountInput';
 import { LengthInput } from '../fields/LengthInput';
 import { Pick } from '../fields/Pick';
 import { Toggle } from '../fields/Toggle';
+import { useOpened } from '../shell/focus';
 import { useKnown } from '../shell/useKnown';
 import { today } from '../shell/today';
 import styles from './swatches.module.css';
@@ -42,6 +43,7 @@ export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const opened = useOpened<HTMLElement>(onCancel);
   const piece = pieces.find((one) => one.id === pieceId)?.doc;
   const plan = piece && planPiece(piece, known);
   const later = plan?.ok ? (plan.gauge.shortening?.passes ?? []) : [];
@@ -62,7 +64,7 @@ export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
     });
   };
   return (
-    <section className={`card ${styles.add}`} aria-label="Record a swatch">
+    <section {...opened} className={`card ${styles.add}`} aria-label="Record a swatch">
       <Pick
         label="In the stitch, beads and thread of"
         value={pieceId}
@@ -108,7 +110,7 @@ export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
         <Button type="primary" loading={busy} onClick={keep}>
           Keep the swatch
         </Button>
-        <Button onClick={onCancel}>Leave it</Button>
+        <Button onClick={onCancel}>Cancel</Button>
       </div>
     </section>
   );

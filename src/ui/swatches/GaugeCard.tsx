@@ -38,17 +38,17 @@ export function GaugeCard({ title, swatches, gauge }: Props) {
       <dl className={styles.facts}>
         <Fact name="one unit">{fine(gauge.pitchMm)}</Fact>
         {gauge.meanBetweenMm && (
-          <Fact name="the mean lies between (19 in 20)">
+          <Fact name="the mean nearly always lies between">
             {figure(gauge.meanBetweenMm[0], 2)} and {fine(gauge.meanBetweenMm[1])}
           </Fact>
         )}
-        <Fact name="the next piece, 19 in 20">
+        <Fact name="the next piece, nearly always">
           {figure(gauge.pitchMm * (1 - 1.96 * gauge.spread), 2)} to{' '}
           {fine(gauge.pitchMm * (1 + 1.96 * gauge.spread))}
         </Fact>
         <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{figure(perLength, 1)}</Fact>
       </dl>
-      <Rows heads={['day', 'units', 'length, beads only', 'one unit', 'thread, tension']} does="put away">
+      <Rows heads={['day', 'units', 'length, beads only', 'one unit', 'thread, tension']} does="archive">
         {swatches.map(({ id, doc }) => (
           <tr key={id}>
             <td className="figures">{doc.takenOn}</td>
@@ -62,7 +62,7 @@ export function GaugeCard({ title, swatches, gauge }: Props) {
             </td>
             <td>
               <Button onClick={() => void putAway(id, `The swatch of ${doc.takenOn}`)}>
-                Put away{' '}
+                Archive{' '}
                 <span className="srOnly">
                   {doc.units} units of {doc.takenOn}
                 </span>

@@ -28,11 +28,9 @@ export function SwatchesScreen({ pieces }: { readonly pieces: readonly StoredPie
             : `${counted(swatches.length, 'swatch', 'swatches')}, ${counted(gauges.length, 'gauge')}`
         }
       >
-        {!adding && (
-          <Begin disabled={pieces.length === 0} onBegin={() => setAdding(true)}>
-            Record a swatch
-          </Begin>
-        )}
+        <Begin disabled={pieces.length === 0} begun={adding} onBegin={() => setAdding(!adding)}>
+          Record a swatch
+        </Begin>
       </ScreenHeader>
       {adding && (
         <AddSwatch pieces={pieces} onAdded={() => setAdding(false)} onCancel={() => setAdding(false)} />

@@ -13,9 +13,12 @@ interface Props {
   readonly children: ReactNode;
 }
 
+/** What stands open beneath a line. */
+export const choiceId = (number: number) => `choice-${number}`;
+
 /** One choice in the order of the work: a line that opens in place. */
 export function ChoiceRow({ number, title, summary, open, onToggle, children }: Props) {
-  const id = `choice-${number}`;
+  const id = choiceId(number);
   return (
     <li className={open ? styles.rowOpen : styles.row}>
       <h2 className={styles.heading}>
@@ -33,7 +36,7 @@ export function ChoiceRow({ number, title, summary, open, onToggle, children }: 
           <span className={styles.summary}>{summary}</span>
         </button>
       </h2>
-      <div id={id} className={styles.body} hidden={!open}>
+      <div id={id} className={styles.body} role="group" aria-label={title} tabIndex={-1} hidden={!open}>
         {open && children}
       </div>
     </li>

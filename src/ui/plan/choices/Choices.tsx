@@ -27,7 +27,14 @@ import { sourceWords } from './gauge/gaugeWords';
 import styles from './choices.module.css';
 
 /** The choices, in the order of the work. */
-export const CHOICE_TITLES = ['Worn', 'Structure', 'Beads', 'Ends', 'Gauge', 'Thread'] as const;
+export const CHOICE_TITLES = [
+  'Who and length',
+  'Stitch',
+  'Beads',
+  'Clasp and ends',
+  'Gauge',
+  'Thread',
+] as const;
 export type ChoiceTitle = (typeof CHOICE_TITLES)[number];
 
 interface Props {
@@ -52,11 +59,11 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
     : usedRoles(piece);
 
   const rows: Readonly<Record<ChoiceTitle, { readonly summary: string; readonly body: ReactNode }>> = {
-    Worn: {
+    'Who and length': {
       summary: wornWords(piece, plan, show),
       body: <WornChoice piece={piece} plan={plan} people={people} onChange={onChange} />,
     },
-    Structure: {
+    Stitch: {
       summary: `${structure?.name.toLowerCase() ?? 'unknown'}: ${motifWords(piece) ?? sequenceWords(piece)}`,
       body: <StructureChoice piece={piece} plan={plan} onChange={onChange} />,
     },
@@ -75,7 +82,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
         />
       ),
     },
-    Ends: {
+    'Clasp and ends': {
       summary: endsWords(piece, plan, show),
       body: (
         <EndsChoice
@@ -154,13 +161,13 @@ const sequenceWords = (piece: Piece): string =>
 function wornWords(piece: Piece, plan: Plan | null, show: (mm: number) => string): string {
   const { kind, wear, wearer } = piece;
   const { place } = KIND_FACTS[kind];
-  const wish = plan ? ` → wish ${show(plan.wear.wishMm)}` : '';
+  const wish = plan ? ` → target ${show(plan.wear.wishMm)}` : '';
   const girth = place && wearer?.girths[place];
   const size = kind === 'ring' && girth ? ` (US ${ringSize('us', girth)})` : '';
   const who = wearer ? `${wearer.name}${girth ? `, ${place} ${show(girth)}${size}` : ''}` : 'nobody yet';
   switch (wear.school) {
     case 'flat':
-      return `${kind}, ${kind === 'bracelet' ? 'flat rule' : 'one length'}${wish}`;
+      return `${kind}, ${'fixed length'}${wish}`;
     case 'like':
       return `${kind}, like one that fits${wish}`;
     case 'drop':

@@ -63,7 +63,7 @@ export function OwnColour({ label, onTake }: Props) {
       />
       <div className={styles.buttons}>
         <Button onClick={take}>Take this colour</Button>
-        <Button onClick={() => setOpen(false)}>Leave it</Button>
+        <Button onClick={() => setOpen(false)}>Cancel</Button>
       </div>
     </div>
   );

@@ -93,6 +93,7 @@ function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) 
           help={field.help}
           mm={typeof value === 'number' ? value : null}
           range={field.range}
+          fine={field.fine}
           onChange={onChange}
         />
       );

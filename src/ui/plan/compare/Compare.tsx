@@ -11,6 +11,7 @@ import type { PlanBench, StoredVariant } from '@/server/screens';
 import { ask } from '../../fields/ask';
 import { useUndo } from '../../fields/useUndo';
 import { PieceStrip } from '../../piece/PieceDrawing';
+import { useOpened } from '../../shell/focus';
 import { useKnown } from '../../shell/useKnown';
 import { useLengths } from '../../shell/lengths';
 import styles from './compare.module.css';
@@ -36,6 +37,7 @@ export function Compare({ pieceId, piece, variants, others, onTake, onClose }: P
   const router = useRouter();
   const [busy, start] = useTransition();
   const putAway = useUndo('variant');
+  const opened = useOpened<HTMLElement>(onClose);
   const beside = variants.slice(-MOST_BESIDE);
   const plans = useMemo(
     () => [piece, ...beside.map(({ doc }) => doc)].map((doc) => planPiece(doc, known)),
@@ -59,7 +61,7 @@ export function Compare({ pieceId, piece, variants, others, onTake, onClose }: P
     doc.name === piece.name ? doc : { ...forWearer(doc, piece.wearer), name: piece.name };
   const docs = [piece, ...beside.map(({ doc }) => doc)];
   return (
-    <section className={`card ${styles.compare}`} aria-labelledby="side-by-side">
+    <section {...opened} className={`card ${styles.compare}`} aria-labelledby="side-by-side">
       <header className={styles.header}>
         <h2 id="side-by-side">Side by side</h2>
         <Button
@@ -141,7 +143,7 @@ export function Compare({ pieceId, piece, variants, others, onTake, onClose }: P
                     <span className={styles.acts}>
                       <Button onClick={() => onTake(takenFrom(doc))}>Go on with {nameOf(doc, i + 1)}</Button>
                       <Button onClick={() => void putAway(id, nameOf(doc, i + 1))}>
-                        Take away<span className="srOnly"> {nameOf(doc, i + 1)}</span>
+                        Remove<span className="srOnly"> {nameOf(doc, i + 1)}</span>
                       </Button>
                     </span>
                   </td>

@@ -8,7 +8,7 @@ import { countWords } from '@/core/choosing';
 import type { Candidate } from '@/core/fit/candidates';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
-import { canWish, wishing } from '@/core/wishing';
+import { wishing } from '@/core/wishing';
 import { overhangMm } from '../../piece/ClaspShape';
 import { drawingHeightMm } from '../../piece/PieceDrawing';
 import { useLengths } from '../../shell/lengths';
@@ -242,13 +242,7 @@ function Drawn({
   const cmRule = middle + roomPx / 2 + RULE_HIGH;
   const height = cmRule + LANE_ROOM + laneHeight(plan);
   const rule = { scale, lastMm, widthPx };
-  const onWish =
-    onChange && canWish(piece)
-      ? (mm: number) => {
-          const change = wishing(piece, plan, mm);
-          if (change) onChange(change);
-        }
-      : null;
+  const onWish = onChange && ((mm: number) => onChange(wishing(piece, mm)));
   return (
     <svg width={widthPx} height={height} className="figures">
       <g className={styles.slides} style={{ transform: `translate(${scale(wear.band.minMm)}px, 0)` }}>

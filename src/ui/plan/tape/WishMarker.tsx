@@ -15,13 +15,13 @@ interface Props {
   readonly widthPx: number;
   /** How far down the line goes. */
   readonly downTo: number;
-  /** Null where the wish follows from the body alone. */
+  /** Null while there is no plan that it could be moved in. */
   readonly onWish: ((mm: number) => void) | null;
 }
 
 const PILL = { wide: 150, high: 26 };
 
-/** The wish on the tape: dragged, or moved by arrow keys, it changes, and the ease follows. */
+/** The target length on the tape: dragged, or moved by arrow keys. */
 export function WishMarker({ wishMm, range, scale, pxPerMm, widthPx, downTo, onWish }: Props) {
   const { show, unit } = useLengths();
   const steps = useKeySteps(wishMm, unit === 'in' ? MM_PER_INCH / 16 : 1);
@@ -29,7 +29,7 @@ export function WishMarker({ wishMm, range, scale, pxPerMm, widthPx, downTo, onW
   const x = scale(wishMm);
   const pill = Math.min(Math.max(x, PILL.wide / 2 + 2), widthPx - PILL.wide / 2 - 2);
   const line = <line x1={0} x2={0} y1={PILL.high + 2} y2={downTo} className={styles.wish} />;
-  const text = `wish ${show(wishMm)}`;
+  const text = `target ${show(wishMm)}`;
   if (!onWish)
     return (
       <g>
@@ -57,7 +57,7 @@ export function WishMarker({ wishMm, range, scale, pxPerMm, widthPx, downTo, onW
       className={styles.wishGrip}
       role="slider"
       tabIndex={0}
-      aria-label="The wish"
+      aria-label="Target length"
       aria-valuemin={range.minMm}
       aria-valuemax={range.maxMm}
       aria-valuenow={Math.round(wishMm)}
@@ -68,7 +68,7 @@ export function WishMarker({ wishMm, range, scale, pxPerMm, widthPx, downTo, onW
       onPointerUp={() => setGrip(null)}
       onPointerCancel={() => setGrip(null)}
     >
-      <title>Drag to change the wish; the ease follows.</title>
+      <title>Drag to change the target length.</title>
       <g className={grip ? undefined : styles.slides} style={{ transform: `translate(${x}px, 0)` }}>
         {line}
         <rect x={-12} width={24} y={0} height={downTo} fill="transparent" />

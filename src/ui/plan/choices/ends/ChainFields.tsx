@@ -51,6 +51,7 @@ export function ChainFields({ ends, plan, findings, onChange }: Props) {
             label="Length of one link, inside"
             mm={chain.linkMm}
             range={LINK}
+            fine
             onChange={(linkMm) => onChange({ chain: { ...chain, linkMm } })}
           />
         </>

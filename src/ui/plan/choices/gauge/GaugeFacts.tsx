@@ -43,12 +43,12 @@ export function GaugeFacts({ plan, layingOut }: { readonly plan: Plan; readonly 
         <Fact name="wide, thick">
           {fine(plan.widthMm)}, {fine(plan.thicknessMm)}
         </Fact>
-        {gauge.drape && <Fact name="drape">{gauge.drape}</Fact>}
+        {gauge.drape && <Fact name="feel">{gauge.drape}</Fact>}
         {gauge.insideMm !== null && gauge.insideMm > 0.2 && (
           <Fact name="open inside">{fine(gauge.insideMm)}</Fact>
         )}
         {standsOut(plan, fine) && <Fact name="stands out on the face">{standsOut(plan, fine)}</Fact>}
-        <Fact name="finished, 19 pieces in 20">
+        <Fact name="finished, nearly always">
           {show(chosen.lowMm)} to {show(chosen.highMm)}
         </Fact>
       </dl>

@@ -12,11 +12,18 @@ import { Choice } from '../../../fields/Choice';
 import { CountInput } from '../../../fields/CountInput';
 import { LengthInput } from '../../../fields/LengthInput';
 import { Toggle } from '../../../fields/Toggle';
+import { useLengths } from '../../../shell/lengths';
 import { today } from '../../../shell/today';
 import styles from '../choices.module.css';
 
 const MEASURED: LengthRange = { minMm: 2, maxMm: 3000 };
 const UNIT: LengthRange = { minMm: 0.2, maxMm: 300 };
+
+type Gauge = NonNullable<Piece['gauge']>;
+type Ruled = Extract<Gauge, { source: 'this piece' }>;
+
+/** A unit so many times as long, or as short, as was worked out is a slip of the pen. */
+const SLIP = 3;
 
 interface Props {
   readonly piece: Piece;
@@ -27,64 +34,108 @@ interface Props {
 /** What the length of a unit goes by: what is known, this piece on a ruler, or a chart. */
 export function GaugeSourceFields({ piece, plan, onChange }: Props) {
   const { gauge } = piece;
-  const shortens = plan.gauge.shortening !== null;
+  /** Chosen, and nothing measured yet: what is known goes on counting. */
+  const [toCome, setToCome] = useState<Gauge['source'] | null>(null);
+  const source = toCome ?? gauge?.source ?? 'known';
+  const take = (next: Gauge) => {
+    setToCome(null);
+    onChange({ gauge: next });
+  };
   return (
     <>
       <Choice
         label="Go by"
-        value={gauge?.source ?? 'known'}
+        value={source}
         options={[
           { value: 'known', label: plan.weaveable.pathless ? 'the units you measured' : 'swatch or layout' },
           { value: 'this piece', label: 'this piece, measured' },
           { value: 'table', label: 'a chart' },
         ]}
-        onChange={(source) => onChange({ gauge: startingGauge(source, plan) })}
+        onChange={(next) => {
+          setToCome(next === 'known' || next === gauge?.source ? null : next);
+          if (next === 'known') onChange({ gauge: null });
+        }}
       />
-      {gauge?.source === 'this piece' && (
-        <>
-          <CountInput
-            label="Units done"
-            value={gauge.units}
-            least={1}
-            most={MOST_UNITS}
-            onChange={(units) => onChange({ gauge: { ...gauge, units } })}
-          />
-          <LengthInput
-            label="They measure, first bead to last, no clasp"
-            mm={gauge.lengthMm}
-            range={MEASURED}
-            onChange={(lengthMm) => onChange({ gauge: { ...gauge, lengthMm } })}
-            help="Lay the work flat on a ruler, drawn as tight as you mean to leave it."
-          />
-          {shortens && (
-            <Toggle
-              label={`Measured after ${plan.gauge.shortening?.passes.join(' and ') ?? ''}`}
-              help="Later passes draw the base in a little."
-              checked={gauge.finished}
-              onChange={(finished) => onChange({ gauge: { ...gauge, finished } })}
-            />
-          )}
-          <KeepAsSwatch piece={piece} measured={gauge} plan={plan} />
-        </>
+      {source === 'this piece' && (
+        <OnTheRuler piece={piece} plan={plan} gauge={gauge?.source === source ? gauge : null} onTake={take} />
       )}
-      {gauge?.source === 'table' && (
+      {source === 'table' && (
         <LengthInput
           label="Length of one unit by the chart"
-          mm={gauge.pitchMm}
+          mm={gauge?.source === source ? gauge.pitchMm : null}
           range={UNIT}
-          onChange={(pitchMm) => onChange({ gauge: { ...gauge, pitchMm } })}
+          fine
+          onChange={(pitchMm) => take({ source, pitchMm })}
         />
       )}
     </>
   );
 }
 
-/** A gauge to start typing from: what the plan has. */
-function startingGauge(source: 'known' | 'this piece' | 'table', { gauge }: Plan): Piece['gauge'] {
-  if (source === 'known') return null;
-  if (source === 'table') return { source, pitchMm: gauge.pitchMm };
-  const units = Math.max(1, Math.round(50 / gauge.pitchMm));
-  return { source, units, lengthMm: units * gauge.basePitchMm, finished: gauge.shortening === null };
+interface RulerProps {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  /** Null while nothing is measured. */
+  readonly gauge: Ruled | null;
+  readonly onTake: (gauge: Ruled) => void;
+}
+
+/** Units of this piece, and their length on a ruler: they count once both are there and can be true. */
+function OnTheRuler({ piece, plan, gauge, onTake }: RulerProps) {
+  const { fine } = useLengths();
+  /** Typed, and not counting yet. */
+  const [draft, setDraft] = useState<Partial<Ruled>>({});
+  const { units, lengthMm, finished } = {
+    units: null,
+    lengthMm: null,
+    finished: plan.gauge.shortening === null,
+    ...gauge,
+    ...draft,
+  };
+  const worked = plan.gauge.workedOutMm;
+  const isSlip = (pitchMm: number) => pitchMm > SLIP * worked || pitchMm < worked / SLIP;
+  const pitchMm = units === null || lengthMm === null ? null : lengthMm / units;
+  const slip = pitchMm !== null && isSlip(pitchMm) ? pitchMm : null;
+  const change = (part: Partial<Ruled>) => {
+    const all = { units, lengthMm, finished, ...part };
+    if (all.units === null || all.lengthMm === null || isSlip(all.lengthMm / all.units))
+      return setDraft({ ...draft, ...part });
+    setDraft({});
+    onTake({ source: 'this piece', units: all.units, lengthMm: all.lengthMm, finished: all.finished });
+  };
+  return (
+    <>
+      <CountInput
+        label="Units done"
+        value={units}
+        least={1}
+        most={MOST_UNITS}
+        onChange={(next) => change({ units: next })}
+      />
+      <LengthInput
+        label="They measure, first bead to last, no clasp"
+        mm={lengthMm}
+        range={MEASURED}
+        onChange={(next) => change({ lengthMm: next })}
+        help="Lay the work flat on a ruler, drawn as tight as you mean to leave it."
+      />
+      {plan.gauge.shortening && (
+        <Toggle
+          label={`Measured after ${plan.gauge.shortening.passes.join(' and ')}`}
+          help="Later passes draw the base in a little."
+          checked={finished}
+          onChange={(next) => change({ finished: next })}
+        />
+      )}
+      {slip !== null && (
+        <p role="alert" className={styles.problem}>
+          That makes {fine(slip)} a unit, where {fine(worked)} was worked out: one of the two figures is not
+          right. Until it is, {fine(plan.gauge.pitchMm)} counts.
+        </p>
+      )}
+      {gauge && slip === null && <KeepAsSwatch piece={piece} measured={gauge} plan={plan} />}
+    </>
+  );
 }
 
 /** What was measured on this piece, kept as a swatch for others in the same stitch and beads. */

@@ -11,7 +11,7 @@ export function sourceWords({ gauge, weaveable }: Plan, layingOut: LayingOut): s
       return count === 1 ? 'from your swatch' : `from ${count} swatches of yours`;
     }
     case 'table':
-      return 'from a chart';
+      return weaveable.pathless?.example ? 'from figures that are only an example' : 'from a chart';
     case 'solver':
       return 'laid out from thread path and beads';
     case 'closed form':
@@ -31,9 +31,11 @@ export function trustWords({ gauge, weaveable }: Plan, fine: (mm: number) => str
       return 'Your ruler on your own work: surer than anything worked out.';
     case 'swatch':
       return gauge.meanBetweenMm
-        ? `Your own work. The mean of your swatches lies between ${fine(gauge.meanBetweenMm[0])} and ${fine(gauge.meanBetweenMm[1])} (19 in 20).`
+        ? `Your own work. The mean of your swatches lies between ${fine(gauge.meanBetweenMm[0])} and ${fine(gauge.meanBetweenMm[1])} (nearly always).`
         : 'Your own work, measured once. A second swatch would show how even your hand is.';
     case 'table':
+      if (weaveable.pathless?.example)
+        return 'Nobody has measured this stitch yet: work a few units, measure them, and write them under Stitch.';
       return 'Copied from a chart: other beads and another hand. A swatch of your own is surer.';
     case 'solver':
       return 'Found by drawing the thread taut on beads of these sizes. The range covers bead lots and how round their edges are. The sizes are usual values, not yours: a measured piece of your own work is surer.';

@@ -24,7 +24,7 @@ interface Props {
   readonly onChange: (change: Partial<Piece>) => void;
 }
 
-const GOING: Readonly<Record<Going, string>> = { easy: 'goes', hard: 'goes hard', no: 'will not go' };
+const GOING: Readonly<Record<Going, string>> = { easy: 'fits', hard: 'tight', no: 'does not fit' };
 
 /** How full the hole of each kind of bead gets, what helps where it will not go, and what one's own hands say. */
 export function Holes({ piece, plan, catalogue, onChange }: Props) {
@@ -46,8 +46,8 @@ export function Holes({ piece, plan, catalogue, onChange }: Props) {
         ))}
       </ul>
       <p className="soft">
-        Taken by thread, knots and needle at the fullest trip. To {percent(EASY * settings.holeFactor)} it is
-        easy, to {percent(HARD * settings.holeFactor)} hard.
+        Taken by thread, knots and needle at the fullest pass. Up to {percent(EASY * settings.holeFactor)} it
+        is easy, to {percent(HARD * settings.holeFactor)} hard.
       </p>
       <Remedies piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />
       <DidNotGo plan={plan} />
@@ -65,7 +65,7 @@ interface RowProps {
 const HoleRow = ({ name, bead, state, factor }: RowProps) => (
   <li>
     <span>
-      <strong>{name}</strong> {bead}: {counted(state.trips, 'trip')},{' '}
+      <strong>{name}</strong> {bead}: {counted(state.trips, 'pass', 'passes')},{' '}
       <span className={state.going === 'no' ? styles.problem : undefined}>{GOING[state.going]}</span>
       {state.going !== 'easy' && `: ${tripWords(state)}`}
     </span>
@@ -110,7 +110,7 @@ function Remedies({ piece, plan, catalogue, onChange }: Props) {
 }
 
 function remedyWords({ what, going, units }: Remedy): string {
-  const then = `${going === 'hard' ? ', goes hard' : ''}${units === null ? '' : `, then ${units} units`}`;
+  const then = `${going === 'hard' ? ', tight' : ''}${units === null ? '' : `, then ${units} units`}`;
   switch (what.kind) {
     case 'needle':
     case 'thread':
@@ -126,7 +126,7 @@ function remedyWords({ what, going, units }: Remedy): string {
   }
 }
 
-/** "It did not go": from then on the limits are those of the maker's own hands. */
+/** "The needle would not pass": from then on the limits are those of the maker's own hands. */
 function DidNotGo({ plan }: { readonly plan: Plan }) {
   const { settings } = useAtHand();
   const { bottleneck } = plan.holes;
@@ -136,11 +136,11 @@ function DidNotGo({ plan }: { readonly plan: Plan }) {
     <div className={styles.hands}>
       {bottleneck.going !== 'no' && (
         <>
-          <p className="soft">Did the fullest trip not go in your hands? Say so, and every piece follows.</p>
-          <Button onClick={() => keep(factorFrom(bottleneck.fill))}>It did not go</Button>
+          <p className="soft">Did the needle not pass there for you? Say so, and every piece goes by it.</p>
+          <Button onClick={() => keep(factorFrom(bottleneck.fill))}>The needle would not pass</Button>
         </>
       )}
-      {settings.holeFactor < 1 && <Button onClick={() => keep(1)}>Forget what did not go</Button>}
+      {settings.holeFactor < 1 && <Button onClick={() => keep(1)}>Forget that it would not pass</Button>}
     </div>
   );
 }

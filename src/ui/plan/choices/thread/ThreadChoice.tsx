@@ -85,7 +85,7 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
             <Fact name="of it, tail to leave at the start">{thread(plan.thread.tailMm)}</Fact>
           </dl>
           <details>
-            <summary>What it goes to, pass by pass</summary>
+            <summary>What it is used for, pass by pass</summary>
             <dl className={styles.facts}>
               {needs(plan.thread).map((need) => (
                 <Fact key={needWords(need)} name={needWords(need)}>

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useTransition } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { PLACE_FACTS, type Place } from '@/core/body/places';
+import { namedRingMm } from '@/core/body/ringSize';
 import type { Piece, Wearer } from '@/core/piece';
 import { addMeasureAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
@@ -37,6 +38,7 @@ export function GirthFields({ piece, people, onChange }: Props) {
           label={one === 'knuckle' ? 'Knuckle, where it must pass' : capital(one)}
           mm={wearer.girths[one] ?? null}
           range={PLACE_FACTS[one].range}
+          also={piece.kind === 'ring' ? namedRingMm : undefined}
           onChange={set}
           help={PLACE_FACTS[one].how}
         />
@@ -75,6 +77,11 @@ function KeepGirth({
     });
   return (
     <div className={styles.buttons}>
+      <p className="soft">
+        {kept === undefined
+          ? `Only this piece knows it: ${person.name}’s ${place} is not kept.`
+          : `This piece goes by ${show(here)}; ${person.name}’s own is ${show(kept)}.`}
+      </p>
       <Button loading={busy} onClick={keep}>
         Keep {show(here)} as {person.name}’s {place}
       </Button>

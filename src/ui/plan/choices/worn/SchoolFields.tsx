@@ -1,15 +1,18 @@
 'use client';
 
+import { Button } from 'antd';
 import { FITS, KIND_FACTS, type School } from '@/core/body/kinds';
 import { NECKLACE_LENGTHS, nameOfLength, namedLengthMm } from '@/core/body/necklace';
 import type { LengthRange } from '@/core/length/length';
 import { usualWear, type Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
+import { wearing, wishing } from '@/core/wishing';
 import { Choice } from '../../../fields/Choice';
 import { LengthInput } from '../../../fields/LengthInput';
 import { Toggle } from '../../../fields/Toggle';
 import { useAtHand } from '../../../shell/atHand';
 import { useLengths } from '../../../shell/lengths';
+import styles from '../choices.module.css';
 
 interface Props {
   readonly piece: Piece;
@@ -29,7 +32,7 @@ function schoolName(school: School, { kind }: Piece): string {
     case 'ease':
       return `${place ?? 'body'} and ease`;
     case 'flat':
-      return kind === 'bracelet' ? 'flat rule' : kind === 'necklace' ? 'length by name' : 'one length';
+      return kind === 'necklace' ? 'length by name' : 'fixed length';
     case 'like':
       return 'one that fits';
     case 'drop':
@@ -53,10 +56,10 @@ export function SchoolFields({ piece, plan, onChange }: Props) {
     <>
       {schools.length > 1 && (
         <Choice
-          label="Length by"
+          label="Length from"
           value={piece.wear.school}
           options={schools.map((school) => ({ value: school, label: schoolName(school, piece) }))}
-          onChange={(school) => onChange({ wear: usualWear(piece.kind, school, settings) })}
+          onChange={(school) => onChange(wearing(usualWear(piece.kind, school, settings)))}
           help={
             piece.wear.school === 'elastic'
               ? 'Elastic is made to the finger without ease: it gives, and the count is rounded down.'
@@ -65,6 +68,7 @@ export function SchoolFields({ piece, plan, onChange }: Props) {
         />
       )}
       <OfSchool piece={piece} plan={plan} onChange={onChange} />
+      {plan && piece.wear.school !== 'flat' && <TargetField piece={piece} plan={plan} onChange={onChange} />}
     </>
   );
 }
@@ -73,7 +77,7 @@ function OfSchool({ piece, plan, onChange }: Props) {
   const { show } = useLengths();
   const { wear, kind } = piece;
   const { finished, flat } = KIND_FACTS[kind];
-  const set = (next: Piece['wear']) => onChange({ wear: next });
+  const set = (next: Piece['wear']) => onChange(wearing(next));
   switch (wear.school) {
     case 'ease':
       return <EaseFields wear={wear} plan={plan} onChange={set} />;
@@ -85,6 +89,7 @@ function OfSchool({ piece, plan, onChange }: Props) {
               label="Across the rope or clasp end that it must pass"
               mm={wear.overMm / Math.PI}
               range={ACROSS_RANGE}
+              fine
               onChange={(across) => set({ ...wear, overMm: across * Math.PI })}
               help="For several ropes, the thickest; if it is to come off, the clasp’s end."
             />
@@ -131,6 +136,7 @@ function OfSchool({ piece, plan, onChange }: Props) {
             label="Its thickness, if you can measure it"
             mm={wear.thicknessMm}
             range={THICK_RANGE}
+            fine
             onChange={(thicknessMm) => set({ ...wear, thicknessMm })}
             help="A thicker piece must be longer to fit the same."
           />
@@ -151,6 +157,33 @@ function OfSchool({ piece, plan, onChange }: Props) {
   }
 }
 
+/** The length that is aimed at: what the choices above come to, or one of the maker's own. */
+function TargetField({ piece, plan, onChange }: Props & { readonly plan: Plan }) {
+  const { show } = useLengths();
+  const own = plan.wear.parts.find(({ what }) => what === 'own');
+  const foundMm = plan.wear.wishMm - (own?.mm ?? 0);
+  return (
+    <>
+      <LengthInput
+        label="Target length, finished"
+        mm={plan.wear.wishMm}
+        range={KIND_FACTS[piece.kind].finished}
+        onChange={(mm) => onChange(wishing(piece, mm))}
+        help={
+          own
+            ? `Your own. By the choices above it would be ${show(foundMm)}.`
+            : 'By the choices above. Write another if you know how long it is to be.'
+        }
+      />
+      {own && (
+        <div className={styles.buttons}>
+          <Button onClick={() => onChange({ targetMm: null })}>Back to {show(foundMm)}</Button>
+        </div>
+      )}
+    </>
+  );
+}
+
 type Eased = Extract<Piece['wear'], { school: 'ease' | 'over' }>;
 
 /** Snug, comfortable, loose, with amounts that can be changed, and whether thickness is allowed for. */
@@ -163,8 +196,11 @@ function EaseFields<W extends Eased>({
   readonly plan: Plan | null;
   readonly onChange: (wear: W) => void;
 }) {
-  const { change } = useLengths();
+  const { change, exactChange } = useLengths();
   const { fit, easeMm } = wear;
+  // Amounts too small to be told apart on a ruler, as those of a ring, are told in millimetres.
+  const small = new Set(FITS.map((one) => change(easeMm[one]))).size < FITS.length;
+  const say = small ? exactChange : change;
   const [before, , after] = [FITS[FITS.indexOf(fit) - 1], fit, FITS[FITS.indexOf(fit) + 1]];
   const range: LengthRange = {
     minMm: before ? easeMm[before] : EASE_RANGE.minMm,
@@ -175,12 +211,13 @@ function EaseFields<W extends Eased>({
       <Choice
         label="Sits"
         value={fit}
-        options={FITS.map((one) => ({ value: one, label: `${one} ${change(easeMm[one])}` }))}
+        options={FITS.map((one) => ({ value: one, label: `${one} ${say(easeMm[one])}` }))}
         onChange={(next) => onChange({ ...wear, fit: next })}
       />
       <LengthInput
         label={`Ease that is ${fit} to you`}
         mm={easeMm[fit]}
+        fine={small}
         range={range}
         onChange={(mm) => onChange({ ...wear, easeMm: { ...easeMm, [fit]: mm } })}
       />

@@ -3,6 +3,7 @@
 import { KIND_FACTS } from '@/core/body/kinds';
 import { dropMm, nameOfLength } from '@/core/body/necklace';
 import { wordWearPart } from '@/core/words/wear';
+import { shownParts } from '@/core/length/length';
 import type { Plan } from '@/core/plan';
 import { useLengths } from '../../../shell/lengths';
 import { Term } from '../../../glossary/Term';
@@ -10,9 +11,13 @@ import styles from '../choices.module.css';
 
 /** What the wished length is made of, added up. */
 export function WearLedger({ plan: { wear, kind, chosen } }: { readonly plan: Plan }) {
-  const { show, change } = useLengths();
+  const { show, change, style } = useLengths();
   const { place } = KIND_FACTS[kind];
-  const [first, ...more] = wear.parts;
+  const shown = shownParts(
+    wear.parts.map(({ mm }) => mm),
+    style,
+  );
+  const [first, ...more] = wear.parts.map(({ what }, i) => ({ what, mm: shown[i] ?? 0 }));
   return (
     <dl className={styles.facts}>
       {first && (
@@ -28,7 +33,7 @@ export function WearLedger({ plan: { wear, kind, chosen } }: { readonly plan: Pl
         </div>
       ))}
       <div className={styles.sum}>
-        <dt>wished for, finished{kind === 'lariat' ? '' : ' and closed'}</dt>
+        <dt>target length, finished{kind === 'lariat' ? '' : ' and closed'}</dt>
         <dd className="figures">{show(wear.wishMm)}</dd>
       </div>
       <div>

@@ -1,0 +1,74 @@
+'use client';
+
+import { Button } from 'antd';
+import { useMemo } from 'react';
+import { countWords } from '@/core/choosing';
+import { correctedBeads, withCorrected, type CorrectedBead } from '@/core/corrected';
+import type { BeadKind } from '@/core/materials/material';
+import type { Piece } from '@/core/piece';
+import { planOrFault, type Plan } from '@/core/plan';
+import { useAfterPaint } from '../shell/useAfterPaint';
+import { useLengths } from '../shell/lengths';
+import { useKnown } from '../shell/useKnown';
+import styles from './PlanScreen.module.css';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly kinds: readonly BeadKind[];
+  readonly onChange: (change: Partial<Piece>) => void;
+}
+
+/** Beads that were measured anew since the piece took them: what would come of it, and one press that takes them all. */
+export function Corrected({ piece, plan, kinds, onChange }: Props) {
+  const known = useKnown();
+  const later = useAfterPaint(plan);
+  const roles = plan.quantities.map(({ role }) => role).join();
+  const offer = useMemo(() => {
+    const beads = correctedBeads(piece, roles.split(','), kinds);
+    if (beads.length === 0) return null;
+    const change = withCorrected(piece, beads);
+    return { beads, change };
+  }, [piece, roles, kinds]);
+  const then = useMemo(
+    () => (later === plan && offer ? planOrFault({ ...piece, ...offer.change, units: null }, known) : null),
+    [later, plan, offer, piece, known],
+  );
+  if (!offer) return null;
+  const [now, next] = [plan.chosen.units, then?.ok ? then.best.units : null];
+  return (
+    <section className={`card ${styles.offer}`} aria-label="Beads measured anew">
+      <p>
+        {offer.beads.map((one) => (
+          <Sizes key={one.now.id} {...one} />
+        ))}
+        {then?.ok &&
+          (next === now
+            ? ' The count stays the same.'
+            : ` With them ${countWords(then, then.best.units)} fit best, instead of ${now}.`)}
+      </p>
+      <Button type="primary" onClick={() => onChange({ ...offer.change, units: null })}>
+        Use the new sizes here
+      </Button>
+    </section>
+  );
+}
+
+/** What differs, first the sizes that a plan goes by. */
+function Sizes({ was, now }: CorrectedBead) {
+  const { exact } = useLengths();
+  const sizes = [
+    ['along the hole', was.lengthMm, now.lengthMm],
+    ['across', was.diameterMm, now.diameterMm],
+    ['hole', was.holeMm, now.holeMm],
+  ] as const;
+  const told = sizes.filter(([, before, after]) => before !== after);
+  return (
+    <>
+      Your <strong>{now.name}</strong> has other sizes now than when this piece took it
+      {told.length > 0 &&
+        `: ${told.map(([what, before, after]) => `${what} ${exact(after)} instead of ${exact(before)}`).join(', ')}`}
+      .{' '}
+    </>
+  );
+}
