@@ -54,7 +54,7 @@ test('pointing at a bead tells which it is; a wrong number of holes is said, and
   page,
 }) => {
   await page.goto(address('/gallery/ladder'));
-  const picture = page.getByRole('img', { name: /Ladder with picots, front/ });
+  const picture = page.getByRole('img', { name: /Ladder with picots, from above/ });
   const box = await picture.boundingBox();
   if (!box) throw new Error('no picture');
   // The hand may be there before the page answers: it moves a little, as hands do.

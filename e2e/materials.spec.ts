@@ -11,7 +11,7 @@ test('a bead is measured with caliper and scale, and a plan can be reckoned with
   await row.getByRole('button', { name: 'Measure cylinder seed 11/0' }).click();
   await page.getByRole('button', { name: 'Keep these measures' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'at least one measure' })).toBeVisible();
-  await page.getByRole('button', { name: /^read the scale/ }).click();
+  await page.getByRole('button', { name: /^practice scale/ }).click();
   await expect(page.getByLabel('A hundred weigh, g')).toHaveValue(/^0\.\d\d$/);
   await page.getByLabel('Ten on a needle, end to end, mm').fill('banana');
   await page.getByRole('button', { name: 'Keep these measures' }).click();
@@ -81,7 +81,7 @@ test('a clasp is measured closed, and a plan takes its new length', async ({ pag
   await row.getByRole('button', { name: /^Measure/ }).click();
   await clasps.getByRole('button', { name: 'Keep this measure' }).click();
   await expect(clasps.getByRole('alert')).toContainText('Write the length');
-  await clasps.getByRole('button', { name: /^read the caliper/ }).click();
+  await clasps.getByRole('button', { name: /^practice caliper/ }).click();
   await expect(clasps.getByLabel('Closed, from loop to loop, mm')).toHaveValue(/^19\.|^18\.9/);
   await clasps.getByLabel('Closed, from loop to loop, mm').fill('22.5');
   await clasps.getByRole('button', { name: 'Keep this measure' }).click();

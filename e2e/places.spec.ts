@@ -90,7 +90,7 @@ test('a graduated bracelet: how many of each step, and another arrangement at a 
   await page.keyboard.press('Space');
   await expect(each).not.toHaveText(`each half ${half[0]} A · ${half[1]} B · ${half[2]} C`);
   await expectAccessible(page);
-  await page.getByRole('button', { name: /back to what fits best/ }).click();
+  await page.getByRole('button', { name: /^back to \d+, the best fit/ }).click();
   await expect(each).toHaveText(`each half ${half[0]} A · ${half[1]} B · ${half[2]} C`);
 });
 
@@ -164,7 +164,7 @@ test('a clasp of one’s own is measured, kept, and chosen; a wrong length is re
   await expect(page.getByRole('alert').filter({ hasText: '“two” is not a length' })).toBeVisible();
   await page.getByLabel('Closed, from loop to loop').fill('22 mm');
   await page.getByRole('button', { name: 'Keep this clasp' }).click();
-  const ends = page.getByRole('button', { name: /Ends/ }).first();
+  const ends = page.getByRole('button', { name: /^Clasp and ends/ }).first();
   await expect(ends).toContainText('brass hook');
   await expectAccessible(page);
   await saved(page);

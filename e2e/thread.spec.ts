@@ -89,7 +89,7 @@ test('thread in another colour shows, is told, and at a press it vanishes', asyn
   await expect(page.getByText('Colour of the thread: left open')).toBeVisible();
   const take = page.getByRole('button', { name: /^Take / });
   const like = ((await take.textContent()) ?? '').replace('Take ', '');
-  const other = like === 'signal yellow' ? 'tar' : 'signal yellow';
+  const other = like === 'yellow' ? 'black' : 'yellow';
   await colours.getByRole('radio', { name: other }).check();
   await expect(slip(page)).toContainText(`The thread shows: ${other} beside ${like}.`);
   await expect(page.getByRole('region', { name: /^Cut / })).toContainText(`in ${other}`);

@@ -179,7 +179,7 @@ export const inColour = (kind: BeadKind, colour: { name: string; hex: string }):
 });
 
 const colourOf = (role: string, i: number) => {
-  const colour = role === LOOP_ROLE ? PALETTE.find((c) => c.name === 'foam') : PALETTE[i];
+  const colour = role === LOOP_ROLE ? PALETTE.find((c) => c.name === 'cream') : PALETTE[i];
   if (!colour) throw new Error('The palette has fewer colours than there are roles.');
   return colour;
 };

@@ -83,7 +83,7 @@ describe('a plan in several colours', () => {
   it('counts every colour, and they add up to the beads of the role', () => {
     const plan = planned('flat-herringbone', { units: 20, colourings: { A: turns(1, 'foam') } });
     const [a] = plan.quantities;
-    expect(a?.shades.map(({ name }) => name)).toEqual(['harbour blue', 'foam']);
+    expect(a?.shades.map(({ name }) => name)).toEqual(['deep teal', 'foam']);
     expect(a?.shades.reduce((sum, { total }) => sum + total, 0)).toBe(a?.total);
     expect(plan.quantities.slice(1).every(({ shades }) => shades.length === 0)).toBe(true);
   });

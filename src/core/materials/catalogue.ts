@@ -309,16 +309,16 @@ export const CLASPS: readonly Clasp[] = [
 
 /** Colours to begin with; the names are ours, a weaver writes her own. */
 export const PALETTE: readonly { readonly name: string; readonly hex: string }[] = [
-  { name: 'harbour blue', hex: '#2b6c76' },
-  { name: 'rope gold', hex: '#c8a364' },
-  { name: 'foam', hex: '#e9e3d0' },
-  { name: 'buoy red', hex: '#b4533a' },
-  { name: 'tar', hex: '#2f3330' },
-  { name: 'sea glass', hex: '#8fb8a4' },
-  { name: 'dusk violet', hex: '#6d5a86' },
-  { name: 'signal yellow', hex: '#dcb53c' },
-  { name: 'gull grey', hex: '#9aa3a3' },
-  { name: 'kelp', hex: '#4d6b3a' },
+  { name: 'deep teal', hex: '#2b6c76' },
+  { name: 'gold', hex: '#c8a364' },
+  { name: 'cream', hex: '#e9e3d0' },
+  { name: 'brick red', hex: '#b4533a' },
+  { name: 'black', hex: '#2f3330' },
+  { name: 'pale green', hex: '#8fb8a4' },
+  { name: 'violet', hex: '#6d5a86' },
+  { name: 'yellow', hex: '#dcb53c' },
+  { name: 'grey', hex: '#9aa3a3' },
+  { name: 'olive', hex: '#4d6b3a' },
 ];
 
 /** Finds a row by its id; throws when the catalogue has none, which is a fault in the code that asks. */

@@ -30,15 +30,13 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
     setAsked([]);
     type(key, text);
   };
-  const add = (sure: boolean) =>
+  const add = (sure: boolean) => {
+    if (!kind) return setProblem('Choose the bead that it is most like: shape and holes are taken from it.');
+    const found = sure || wrong !== null ? [] : measureDoubts(values, kind);
+    setAsked(found);
+    setProblem(wrong);
+    if (wrong !== null || found.length > 0) return;
     start(async () => {
-      if (!kind)
-        return setProblem('Choose the bead that it is most like: shape and holes are taken from it.');
-      if (wrong !== null) return setProblem(wrong);
-      const found = sure ? [] : measureDoubts(values, kind);
-      setAsked(found);
-      setProblem(null);
-      if (found.length > 0) return;
       const answer = await ask(addBeadAction, {
         name,
         like: kind.id,
@@ -47,10 +45,10 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
       if (!answer.ok) return setProblem(answer.message);
       void message.success(`${answer.value.name} is among the beads.`);
       setName('');
-      setProblem(null);
       clear();
       router.refresh();
     });
+  };
   return (
     <details className={styles.own}>
       <summary>A bead of your own</summary>

@@ -77,7 +77,7 @@ export function MeasureFields<K extends string>({ fields, typed, onType }: Props
             />
             {instrument && (
               <Button onClick={() => void readOff(key, instrument)}>
-                {unit === 'g' ? 'read the scale' : 'read the caliper'}
+                {unit === 'g' ? 'practice scale' : 'practice caliper'}
                 <span className="srOnly">: {label}</span>
               </Button>
             )}
@@ -91,7 +91,8 @@ export function MeasureFields<K extends string>({ fields, typed, onType }: Props
 /** What the instruments are, until real ones are connected. */
 export const Simulated = () => (
   <p className="soft">
-    Scale and caliper are simulated: they show the figures of the catalogue, a little off.
+    No scale or caliper is connected. The practice ones show the figures of the catalogue, a little off: to
+    try it out, not to measure.
   </p>
 );
 
@@ -171,19 +172,19 @@ export function MeasureForm<K extends string>({
     setAsked([]);
     type(key, text);
   };
-  const save = (sure: boolean) =>
+  const save = (sure: boolean) => {
+    const found = sure || wrong !== null ? [] : doubts(values);
+    setAsked(found);
+    setProblem(wrong);
+    if (wrong !== null || found.length > 0) return;
     start(async () => {
-      if (wrong !== null) return setProblem(wrong);
-      const found = sure ? [] : doubts(values);
-      setAsked(found);
-      setProblem(null);
-      if (found.length > 0) return;
       const answer = await onSave(values);
       if (!answer.ok) return setProblem(answer.message);
       void message.success(`${name} goes by your measure now.`);
       router.refresh();
       onDone();
     });
+  };
   return (
     <form
       className={styles.measure}

@@ -31,7 +31,7 @@ export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
   );
   if (offered.length === 0) return null;
   return (
-    <section className={styles.rest} aria-labelledby="rest">
+    <section data-screen-only className={styles.rest} aria-labelledby="rest">
       <h3 id="rest">
         Or keep {plan.chosen.units} and change something else: it is {offTarget(plan.chosen, style)}
       </h3>

@@ -17,6 +17,7 @@ export function CountRules({
   const set = (change: Partial<Piece['rules']>) => onChange({ rules: { ...rules, ...change }, units: null });
   return (
     <details
+      data-screen-only
       className={styles.rules}
       open={rules.parity !== 'any' || rules.multipleOf > 1 ? true : undefined}
     >

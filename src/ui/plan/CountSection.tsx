@@ -45,8 +45,13 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
           )}
         </h2>
         {hasChosen(piece, plan) && (
-          <button type="button" className="linkButton" onClick={() => onChange(choosing(piece, null))}>
-            back to what fits best: {plan.best.units}
+          <button
+            data-screen-only
+            type="button"
+            className="linkButton"
+            onClick={() => onChange(choosing(piece, null))}
+          >
+            back to {plan.best.units}, the best fit
           </button>
         )}
       </div>

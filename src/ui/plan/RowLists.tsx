@@ -10,7 +10,12 @@ import styles from './Steps.module.css';
 export function RowLists({ plan }: { readonly plan: Plan }) {
   const [open, setOpen] = useState(false);
   return (
-    <details className={styles.rowLists} open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details
+      data-screen-only
+      className={styles.rowLists}
+      open={open}
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+    >
       <summary>Row by row, which beads</summary>
       {open && <Lists plan={plan} />}
     </details>

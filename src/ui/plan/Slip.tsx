@@ -6,13 +6,17 @@ import { shadeName } from '@/core/colour/shades';
 import { wordCaution } from '@/core/words/cautions';
 import { wordWarning } from '@/core/words/warnings';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
+import type { BeadMaterial } from '@/core/materials/material';
 import type { Piece } from '@/core/piece';
 import type { Plan, Warning } from '@/core/plan';
 import type { RoleQuantity } from '@/core/quantities';
+import { beadsToBuy, packsToBuy, threadToBuyMm } from '@/core/supplies/toBuy';
+import { counted } from '@/core/words/figures';
 import { Term } from '../glossary/Term';
 import { BeadIcon } from '../piece/BeadShape';
 import { useLooks, type Looks } from '../piece/looks';
 import { useLengths } from '../shell/lengths';
+import { Moved } from './Moved';
 import { Notes } from './Notes';
 import { Palette } from './palette/Palette';
 import type { Dyeable } from './palette/PaletteDrag';
@@ -50,17 +54,23 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
             <th scope="col">a unit</th>
             <th scope="col">{unit === 'in' ? 'an inch' : 'a cm'}</th>
             <th scope="col">in all</th>
+            <th scope="col">to buy</th>
           </tr>
         </thead>
         <tbody>
           {quantities.map((quantity) => {
-            const { role, perUnit, perInch, total } = quantity;
+            const { role, bead, perUnit, perInch, total } = quantity;
             return (
               <BeadRows key={role} quantity={quantity} looks={looks} onChoose={() => onChooseBead(role)}>
                 <td>{plan.arrangement ? '–' : count(perUnit, figure)}</td>
                 <td>{perInch === 0 || plan.arrangement ? '–' : figure(perLength(perInch), 1)}</td>
                 <td>
-                  <strong>{total}</strong>
+                  <strong>
+                    <Moved narrow>{`${total}`}</Moved>
+                  </strong>
+                </td>
+                <td>
+                  <ToBuy total={total} bead={bead} />
                 </td>
               </BeadRows>
             );
@@ -69,9 +79,12 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
       </table>
       <dl className={styles.rest}>
         <Line name="thread to cut">
-          <strong>{thread(plan.thread.totalMm)}</strong>
+          <strong>
+            <Moved>{thread(plan.thread.totalMm)}</Moved>
+          </strong>
           {plan.thread.lengths > 1 && ` in ${plan.thread.lengths} lengths`}
         </Line>
+        <Line name="thread to buy, at least">{thread(threadToBuyMm(plan.thread.totalMm, unit))}</Line>
         <Line
           name={
             <>
@@ -88,7 +101,7 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
             </>
           }
         >
-          {show(wovenMm)}
+          <Moved>{show(wovenMm)}</Moved>
         </Line>
         {gauge.shortening && (
           <Line name={`the same before ${gauge.shortening.passes.join(' and ')}`}>
@@ -111,7 +124,9 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
           {plan.weight.grams < 10 ? figure(plan.weight.grams, 1) : Math.round(plan.weight.grams)} g
           {plan.weight.unknown.length > 0 && ` without ${plan.weight.unknown.join(', ')}`}
         </Line>
-        <Line name="target length">{show(wear.wishMm)}</Line>
+        <Line name="target length">
+          <Moved>{show(wear.wishMm)}</Moved>
+        </Line>
       </dl>
       <Palette />
       <Notes
@@ -125,6 +140,20 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
     </section>
   );
 }
+
+/** Beads with some to spare; pointed at, how many packs that is. */
+function ToBuy({ total, bead }: { readonly total: number; readonly bead: BeadMaterial }) {
+  const beads = beadsToBuy(total, bead);
+  const packs = packsToBuy(beads, bead);
+  const pack = bead.sold?.by === 'tube' ? `tube of ${bead.sold.grams} g` : 'strand';
+  return (
+    <span title={packs === null ? 'some to spare' : `some to spare: ${counted(packs, pack, pluralOf(pack))}`}>
+      {beads}
+    </span>
+  );
+}
+
+const pluralOf = (pack: string) => pack.replace(/^(tube|strand)/, '$1s');
 
 interface BeadRowsProps {
   readonly quantity: RoleQuantity;
@@ -161,6 +190,7 @@ function BeadRows({ quantity: { role, bead, shades }, looks, onChoose, children 
           <td />
           <td />
           <td>{shade.total}</td>
+          <td>{beadsToBuy(shade.total, bead)}</td>
         </BeadRow>
       ))}
     </>

@@ -5,6 +5,7 @@ import type { Sit } from '@/core/body/wear';
 import { countWords, stepsWords } from '@/core/choosing';
 import { useUnfinished } from '../fields/unfinished';
 import { useLengths } from '../shell/lengths';
+import { Moved, useWas } from './Moved';
 import styles from './Slip.module.css';
 
 interface Props {
@@ -18,6 +19,9 @@ export function SlipHead({ answers, sitKnown = true }: Props) {
   const { show } = useLengths();
   const { chosen, sit, closure, arrangement, weaveable } = answers;
   const unfinished = useUnfinished();
+  const count = countWords(answers, chosen.units);
+  const finished = show(chosen.finishedMm);
+  const was = useWas(`${count}, ${finished}`);
   return (
     <div aria-live="polite">
       {unfinished.map(({ label, typed, counts }) => (
@@ -28,7 +32,10 @@ export function SlipHead({ answers, sitKnown = true }: Props) {
       ))}
       <div className={styles.head}>
         <div>
-          <p className={styles.units}>{countWords(answers, chosen.units)}</p>
+          <p className={styles.units}>
+            <Moved narrow>{count}</Moved>
+          </p>
+          {was !== null && <p className={styles.wasHead}>was {was}</p>}
           {arrangement && (
             <p className="soft">
               each half {stepsWords(arrangement.steps, chosen.counts ?? arrangement.counts)}
@@ -37,7 +44,9 @@ export function SlipHead({ answers, sitKnown = true }: Props) {
           {weaveable.closing && closure.closing !== 'joined' && <p className="soft">{weaveable.closing}</p>}
         </div>
         <p className={styles.finished}>
-          <strong className="figures">{show(chosen.finishedMm)}</strong>
+          <strong className="figures">
+            <Moved narrow>{finished}</Moved>
+          </strong>
           <br />
           {closure.closing === 'clasp'
             ? 'clasp closed'

@@ -115,7 +115,8 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
         <ChoiceRow
           key={title}
           number={i + 1}
-          title={title}
+          // Of what is closed without one, nobody should look for a clasp.
+          title={title === 'Clasp and ends' && piece.ends.closing !== 'clasp' ? 'Ends' : title}
           summary={rows[title].summary}
           open={open === title}
           onToggle={() => onOpen(open === title ? null : title)}

@@ -109,5 +109,5 @@ function patterned(pattern: Pattern, more: Shade[]): Colouring | null {
 /** Another colour of the palette to begin with. */
 function unlike({ name }: Shade): Shade {
   const here = PALETTE.findIndex((one) => one.name === name);
-  return PALETTE[(here + 1) % PALETTE.length] ?? { name: 'foam', hex: '#e9e3d0' };
+  return PALETTE[(here + 1) % PALETTE.length] ?? { name: 'cream', hex: '#e9e3d0' };
 }

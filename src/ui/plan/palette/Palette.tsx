@@ -10,7 +10,7 @@ export function Palette() {
   const id = useId();
   const colours = useColours();
   return (
-    <div className={styles.tray} role="group" aria-labelledby={id}>
+    <div data-screen-only className={styles.tray} role="group" aria-labelledby={id}>
       <p id={id} className="soft">
         Colours: drag one onto a bead above, or onto the piece.
       </p>

@@ -42,7 +42,7 @@ export function ViewBar({
   return (
     <div className={styles.bar}>
       <div className={styles.said}>{children}</div>
-      <fieldset className={styles.tools}>
+      <fieldset data-screen-only className={styles.tools}>
         <legend className="srOnly">Seen</legend>
         {VIEWS.map(({ value, label }) => (
           <label key={value} className={styles.tool}>
@@ -52,7 +52,7 @@ export function ViewBar({
         ))}
       </fieldset>
       {view !== 'end' && (
-        <div className={styles.tools} role="group" aria-label="How close">
+        <div data-screen-only className={styles.tools} role="group" aria-label="How close">
           <Tool
             on={zoom.kind === 'whole'}
             onPress={() => onZoom(zoom.kind === 'whole' ? SUITED : { kind: 'whole' })}
@@ -86,7 +86,7 @@ export function ViewBar({
           )}
         </div>
       )}
-      <div className={styles.tools} role="group" aria-label="Beads shown">
+      <div data-screen-only className={styles.tools} role="group" aria-label="Beads shown">
         <Tool on={looking.marks} onPress={() => onLooking({ ...looking, marks: !looking.marks })}>
           marks
         </Tool>
