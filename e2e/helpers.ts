@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import type { Kind } from '@/core/body/kinds';
 import { newPiece } from '@/core/piece';
 import { ownUnit } from '@/core/structures/ownUnit';
@@ -86,6 +86,9 @@ export const laidOut = (page: Page) =>
   expect(page.getByRole('button', { name: /Gauge/ }).first()).not.toContainText('laying it out');
 
 export const slip = (page: Page) => page.getByRole('region', { name: 'The answers' });
+
+/** How many beads a row of the slip says that the piece takes: between those of an inch and those to buy. */
+export const inAll = (row: Locator) => row.getByRole('cell').nth(2);
 
 /** The count on the slip. */
 export async function unitsOf(page: Page): Promise<number> {

@@ -2,6 +2,7 @@ import { LONG, expect, test, type Page } from './fixtures';
 import {
   address,
   expectAccessible,
+  inAll,
   openChoice,
   pick,
   saved,
@@ -107,16 +108,8 @@ test('colours: turns, counted by colour; a palette colour dropped on a bead, by 
     .click();
   const first = slip(page).getByRole('row').filter({ hasText: 'A1 ·' });
   const second = slip(page).getByRole('row').filter({ hasText: 'A2 ·' });
-  const [a, b] = [
-    await first.getByRole('cell').last().textContent(),
-    await second.getByRole('cell').last().textContent(),
-  ];
-  const total = await slip(page)
-    .getByRole('row')
-    .filter({ hasText: 'A ·' })
-    .getByRole('cell')
-    .last()
-    .textContent();
+  const [a, b] = [await inAll(first).textContent(), await inAll(second).textContent()];
+  const total = await inAll(slip(page).getByRole('row').filter({ hasText: 'A ·' })).textContent();
   expect(Number(a) + Number(b)).toBe(Number(total));
 
   const colour = page.getByRole('button', { name: 'olive', exact: true });
@@ -144,7 +137,7 @@ test('a motif is drawn bead by bead, counted, and read off row by row', async ({
   await page.getByRole('button', { name: 'row 3, bead 2: A, put C' }).click();
   await expect(page.getByRole('button', { name: 'row 3, bead 2: C, put C' })).toBeVisible();
   const units = await unitsOf(page);
-  const c = slip(page).getByRole('row').filter({ hasText: 'C ·' }).getByRole('cell').last();
+  const c = inAll(slip(page).getByRole('row').filter({ hasText: 'C ·' }));
   await expect(c).toHaveText(String(units));
   await page.getByText('Row by row, which beads').click();
   await expect(page.getByText('row 3: 1 A, 1 C, 1 A')).toBeVisible();

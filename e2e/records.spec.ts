@@ -1,5 +1,5 @@
 import { expect, test } from './fixtures';
-import { address, expectAccessible, openChoice, saved, slip, startPiece, unitsOf } from './helpers';
+import { address, expectAccessible, inAll, openChoice, saved, slip, startPiece, unitsOf } from './helpers';
 
 test('somebody is added, measured again, and put away and back', async ({ page }) => {
   await page.goto(address('/people'));
@@ -84,7 +84,7 @@ test('a stitch of one’s own: the same plan from what was measured', async ({ p
   await page.getByLabel(/^They measure/).fill('40 mm');
   await page.getByLabel('Thread that they took').fill('80 cm');
   const units = await unitsOf(page);
-  const total = slip(page).getByRole('row').filter({ hasText: 'B ·' }).getByRole('cell').last();
+  const total = inAll(slip(page).getByRole('row').filter({ hasText: 'B ·' }));
   await expect(total).toHaveText(String(units));
   await expect(slip(page)).toContainText('Your own stitch.');
   await expect(page.getByText('How it is worked, step by step')).toBeHidden();

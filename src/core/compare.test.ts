@@ -32,6 +32,16 @@ describe('versions side by side', () => {
     expect(compared([one, other], INCHES).find(({ what }) => what === 'feel')?.differs).toBe(false);
   });
 
+  it('tell each bead with its colours', () => {
+    const dyed: Piece = {
+      ...piece,
+      beads: { ...piece.beads, A: { ...piece.beads.A, colour: '#123456', colourName: 'ink' } },
+    };
+    const [line] = compared([planned(piece), planned(dyed)], INCHES).filter(({ what }) => what === 'beads');
+    expect(line?.differs).toBe(true);
+    expect(line?.says[1]).toMatch(new RegExp(`^A ${piece.beads.A.name}, ink; .*loops `));
+  });
+
   it('do not differ where they are the same', () => {
     const plan = planned(piece);
     expect(compared([plan, planned({ ...piece })], INCHES).some(({ differs }) => differs)).toBe(false);
@@ -39,9 +49,9 @@ describe('versions side by side', () => {
 
   it('say what was chosen otherwise, whatever they are called', () => {
     expect(apartFrom({ ...piece, name: 'Other' }, piece, INCHES)).toBeNull();
-    expect(apartFrom({ ...piece, units: 20 }, piece, INCHES)).toBe('count: what fits best → 20');
+    expect(apartFrom({ ...piece, units: 20 }, piece, INCHES)).toBe('count: 20, not what fits best');
     expect(apartFrom(inStructure(piece, 'ladder'), piece, INCHES)).toMatch(
-      /^stitch: flat herringbone → ladder/,
+      /^stitch: ladder with picots, not flat herringbone/,
     );
   });
 });

@@ -1,4 +1,5 @@
 import { changeBetween } from './changes';
+import { LOOP_ROLE } from './closures/sewnLoop';
 import { countWords } from './choosing';
 import { formatLength, formatThread, type LengthStyle } from './length/length';
 import type { Piece } from './piece';
@@ -21,6 +22,12 @@ interface Facet {
 
 const beadsInAll = ({ quantities }: Plan): number => quantities.reduce((sum, { total }) => sum + total, 0);
 
+/** "A round seed 8/0, black and cream" */
+const beadWords = ({ role, bead, shades }: Plan['quantities'][number]): string => {
+  const colours = shades.length > 0 ? shades.map(({ name }) => name).join(' and ') : bead.colourName;
+  return `${role === LOOP_ROLE ? 'loops' : role} ${bead.name}, ${colours}`;
+};
+
 /** What versions of a piece are compared by, in the order in which a weaver asks. */
 const FACETS: readonly Facet[] = [
   { what: 'stitch', of: ({ structure }) => structure.name.toLowerCase() },
@@ -28,6 +35,7 @@ const FACETS: readonly Facet[] = [
   { what: 'finished length', of: ({ chosen }, style) => formatLength(chosen.finishedMm, style) },
   { what: 'against the target', of: ({ chosen }, style) => offTarget(chosen, style) },
   { what: 'sits', of: ({ sit }) => sit ?? 'fixed length' },
+  { what: 'beads', of: ({ quantities }) => quantities.map(beadWords).join('; ') },
   { what: 'beads in all', of: (plan) => String(beadsInAll(plan)) },
   { what: 'thread', of: ({ thread }, style) => formatThread(thread.totalMm, style.unit, style.decimal) },
   { what: 'lengths of thread', of: ({ thread }) => String(thread.lengths) },
@@ -45,6 +53,11 @@ export const compared = (plans: readonly (Plan | null)[], style: LengthStyle): C
     return { what, says, differs: new Set(says).size > 1 };
   });
 
-/** What one version has that the other has not, in words; null where they are the same. */
-export const apartFrom = (version: Piece, from: Piece, style: LengthStyle): string | null =>
-  changeBetween({ ...from, name: version.name }, version, style)?.words ?? null;
+/** What one version has that the other has not: "count: 11, not 12". Null where they are the same. */
+export function apartFrom(version: Piece, from: Piece, style: LengthStyle): string | null {
+  const change = changeBetween({ ...from, name: version.name }, version, style);
+  if (!change) return null;
+  const { told, what } = change;
+  const words = told.map(({ name, was, is }) => `${name}: ${is}, not ${was}`).join('; ');
+  return words + (what.length > told.length ? ', and what goes with it' : '');
+}

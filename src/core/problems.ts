@@ -11,7 +11,13 @@ export type Problem =
   | { readonly code: 'no-girth'; readonly place: Place; readonly kind: Kind; readonly nobody: boolean }
   | { readonly code: 'structure'; readonly messages: readonly string[] }
   | { readonly code: 'wrong-holes'; readonly beads: readonly Unsuited[] }
-  | { readonly code: 'cannot-close'; readonly closing: Closing; readonly can: readonly Closing[] }
+  | {
+      readonly code: 'cannot-close';
+      readonly closing: Closing;
+      readonly can: readonly Closing[];
+      /** What stands against it, where the stitch says so. */
+      readonly why: string | null;
+    }
   | { readonly code: 'rules'; readonly rules: readonly CountRule[] }
   | { readonly code: 'clasp-longer-than-piece'; readonly allowanceMm: number; readonly wishMm: number }
   | { readonly code: 'too-many-units'; readonly units: number; readonly most: number }
@@ -32,7 +38,12 @@ export function standsInTheWay(
   if (wrong.length > 0) return { code: 'wrong-holes', beads: wrong };
   const can = (weaveable.closings ?? ['clasp']).filter((one) => KIND_FACTS[kind].closings.includes(one));
   if (!(weaveable.closings ?? ['clasp']).includes(ends.closing))
-    return { code: 'cannot-close', closing: ends.closing, can };
+    return {
+      code: 'cannot-close',
+      closing: ends.closing,
+      can,
+      why: (ends.closing === 'joined' && weaveable.notJoined) || null,
+    };
   const rules = rulesOf(piece, weaveable);
   return canBeKept(rules) ? null : { code: 'rules', rules: rules.filter(({ must }) => must) };
 }

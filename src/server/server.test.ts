@@ -363,6 +363,20 @@ describe('a piece is started', () => {
   });
 });
 
+describe('two people of one name', () => {
+  it('are refused in words, whether added or called so later; her own name anybody may keep', async () => {
+    const add = (name: string) => addPersonAction({ name, girths: { wrist: '16 cm' }, unit: 'cm' });
+    const first = await add('Eydis');
+    if (!first.ok) throw new Error(first.message);
+    expect(await add(' eydis ')).toMatchObject({ ok: false, message: expect.stringMatching(/Eydis|eydis/) });
+    const other = await add('Eydis B');
+    if (!other.ok) throw new Error(other.message);
+    expect(await changePersonAction({ id: other.value.id, name: 'Eydis' })).toMatchObject({ ok: false });
+    expect((await changePersonAction({ id: other.value.id, name: 'EYDIS B' })).ok).toBe(true);
+    expect((await people(db(), ws)).found.map(({ name }) => name).sort()).toEqual(['EYDIS B', 'Eydis']);
+  });
+});
+
 describe('a longest name', () => {
   const name = 'Mårten-Ingvar '.repeat(6).slice(0, 77) + '👩‍👧';
 

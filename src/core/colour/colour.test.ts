@@ -265,7 +265,7 @@ describe('colours beside the palette', () => {
 
   it('have a name of their own', () => {
     expect(colourProblem('  ', PALETTE)).toMatch(/name/);
-    expect(colourProblem('Tar', PALETTE)).toBe('There is a tar already. Call this one something else.');
+    expect(colourProblem('Black', PALETTE)).toBe('There is a black already. Call this one something else.');
     expect(colourProblem('x'.repeat(41), PALETTE)).toMatch(/at most 40/);
     expect(colourProblem('low tide', PALETTE)).toBeNull();
   });

@@ -9,6 +9,7 @@ import { planPiece } from '../planShipped';
 import { findingPasses } from '../read/traversals';
 import { checkPath } from '../weave/check';
 import { isTraversal } from '../weave/path';
+import { wordProblem } from '../words/problems';
 import { STRUCTURES } from './registry';
 import type { Structure } from './structure';
 
@@ -165,6 +166,20 @@ it('what cannot be closed as asked says what can', () => {
     ok: false,
     problem: { code: 'cannot-close', can: ['clasp'] },
   });
+});
+
+it('an odd strip of peyote that is to be joined is told why not, and the nearest that can be', () => {
+  const band = newPiece('Band', 'flat-peyote', null, 'bangle');
+  const across = (wide: number) => {
+    const plan = planPiece({
+      ...band,
+      structure: { id: 'flat-peyote', params: { ...band.structure.params, wide } },
+    });
+    return plan.ok ? 'a plan' : wordProblem(plan.problem, { unit: 'cm', denominator: 8 });
+  };
+  expect(across(3)).toMatch(/long and short rows take turns.*: take 4 across\./);
+  expect(across(5)).toMatch(/: take 4 or 6 across\./);
+  for (const wide of [4, 6]) expect(across(wide)).toBe('a plan');
 });
 
 it('a kind’s usual way of closing is one of its own', () => {

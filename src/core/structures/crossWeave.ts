@@ -203,6 +203,7 @@ export const crossWeave = structure({
     minimumUnits: 2,
     rowWord: 'unit',
     closing: null,
+    notJoined: p.rows === 1 ? undefined : 'Only a single row is joined here: take one row.',
     closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
     weave: (units, request) => weave(p, units, request),
     advise(body) {

@@ -231,6 +231,7 @@ export const flatHerringbone = structure({
     extraWord: 'row',
     closing: extraWords(p, 'row'),
     mostLoops: p.columns / 2,
+    notJoined: p.columns === 2 ? undefined : 'Only a strip of two columns is joined here: take two.',
     closings: p.columns === 2 ? ['clasp', 'joined', 'open'] : ['clasp'],
     weave: (units, request) => (p.columns === 2 ? weaveTwo : weaveWide)(p, units, request),
     /** Closed form: one bead length per row, up to 6 % less as the beads lean (common practice). */

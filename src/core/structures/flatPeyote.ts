@@ -185,6 +185,9 @@ export const flatPeyote = structure({
     closing: null,
     mostLoops: Math.floor(p.wide / 2),
     closings: isOdd(p) ? ['clasp', 'open'] : ['clasp', 'joined', 'open'],
+    notJoined: isOdd(p)
+      ? `With ${p.wide} across, long and short rows take turns, and the ends do not stand in each other’s gaps all the way across: take ${WIDE.filter((wide) => Math.abs(wide - p.wide) === 1).join(' or ')} across.`
+      : undefined,
     rules: (closing) =>
       closing === 'joined' && rowsOfUnit(p).length % 2 === 1
         ? [{ of: 2, rest: 0, must: true, why: 'the last row must stand in the gaps of the first' }]

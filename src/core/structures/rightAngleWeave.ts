@@ -354,6 +354,7 @@ export const rightAngleWeave = structure({
     rowWord: p.motif.length > 1 ? 'circle' : 'unit',
     closing: null,
     mostLoops: p.rows,
+    notJoined: p.rows === 1 ? undefined : 'Only a single row is joined here: take one row.',
     closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
     weave: (units, request) => weave(p, units, request),
     form(body, without) {

@@ -72,6 +72,8 @@ export interface Weaveable {
   readonly mostLoops?: number;
   /** Ways in which it can be closed; a clasp at either end where nothing is said. */
   readonly closings?: readonly Closing[];
+  /** What stands against joining its ends, and what would do, in a sentence; where joining is not among its closings. */
+  readonly notJoined?: string;
   /** What the count must keep to, or had better. */
   readonly rules?: (closing: Closing) => readonly CountRule[];
   /** The closed form is exact, as for beads end to end: nothing needs laying out. */

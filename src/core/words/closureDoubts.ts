@@ -1,5 +1,6 @@
 import type { ClosureDoubt } from '../closures/closure';
 import { formatFigure, formatLength, type LengthStyle } from '../length/length';
+import { withArticle, withCapital } from './figures';
 import type { Said } from './said';
 
 /** What speaks against a clasp and how it is fastened. */
@@ -12,12 +13,12 @@ export function wordClosureDoubt(doubt: ClosureDoubt, style: LengthStyle): Said 
       };
     case 'wire-too-thick':
       return {
-        title: `The wire of a ${doubt.ring} does not pass the bead.`,
+        title: `The wire of ${withArticle(doubt.ring)} does not pass the bead.`,
         text: `The wire is ${doubt.wireMm} mm, the hole ${doubt.holeMm} mm. Sew a loop of seeds and hang the ring in that.`,
       };
     case 'ring-too-small':
       return {
-        title: `A ${doubt.ring} is too small here.`,
+        title: `${withCapital(withArticle(doubt.ring))} is too small here.`,
         text: `Inside it is ${doubt.insideMm} mm; clasp and thread want ${formatFigure(doubt.needsMm, 1, style.decimal)} mm.`,
       };
     case 'loops-and-width':

@@ -1,12 +1,31 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { formatLength, parseLength } from '../length/length';
-import { counted, offTarget, percent } from './figures';
+import { counted, offTarget, percent, withArticle, withCapital } from './figures';
 
 it('one stands alone; none, and more, are many', () => {
   expect([0, 1, 2].map((n) => counted(n, 'bead'))).toEqual(['0 beads', '1 bead', '2 beads']);
   expect(counted(2, 'swatch', 'swatches')).toBe('2 swatches');
   expect(percent(0.346)).toBe('35 %');
+});
+
+it('an article goes by how a thing is spoken', () => {
+  expect(
+    ['8 mm ball', '6 mm ball', '11/0', '18 mm ring', '15/0', '80 mm', 'oval', 'lens', 'unit'].map(
+      withArticle,
+    ),
+  ).toEqual([
+    'an 8 mm ball',
+    'a 6 mm ball',
+    'an 11/0',
+    'an 18 mm ring',
+    'a 15/0',
+    'an 80 mm',
+    'an oval',
+    'a lens',
+    'a unit',
+  ]);
+  expect(withCapital(withArticle('anklet'))).toBe('An anklet');
 });
 
 it('by hand: how far a length is off its target is the difference of the two as they are shown', () => {

@@ -13,5 +13,12 @@ export function offTarget(
 /** So many of a thing, in words: "1 piece", "6 pieces". */
 export const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
+/** A thing with its article, by how it is spoken: "an 8 mm ball", "an 11/0", "a 6 mm ball". */
+export const withArticle = (thing: string): string =>
+  `${/^([aeio]|8|1[18](?!\d)|u(?!n?i[^m]))/i.test(thing) ? 'an' : 'a'} ${thing}`;
+
+/** The same at the head of a sentence. */
+export const withCapital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** A part of a whole: "35 %". */
 export const percent = (part: number): string => `${Math.round(100 * part)} %`;

@@ -9,6 +9,7 @@ import {
   type ReadUnit,
 } from '../length/length';
 import type { Problem } from '../plan';
+import { withArticle } from './figures';
 import { CLOSING_WORDS } from './closings';
 
 /** How a length may be written. */
@@ -52,12 +53,13 @@ export function wordProblem(problem: Problem, style: LengthStyle): string {
       return problem.beads
         .map(({ role, bead, part }) => {
           const holes = part.holes === 2 ? 'two holes' : 'one hole';
-          return `Bead ${role} is the ${part.part} here and needs ${holes}; a ${bead} does not have them. Choose another under Beads.`;
+          return `Bead ${role} is the ${part.part} here and needs ${holes}; ${withArticle(bead)} does not have them. Choose another under Beads.`;
         })
         .join(' ');
     case 'cannot-close':
       return (
         `This stitch cannot be ${CLOSING_WORDS[problem.closing]} as it stands. ` +
+        (problem.why === null ? '' : `${problem.why} `) +
         (problem.can.length > 0
           ? `It can be ${problem.can.map((one) => CLOSING_WORDS[one]).join(' or ')}: change it under Clasp and ends.`
           : 'Choose another stitch, or fewer rows.')

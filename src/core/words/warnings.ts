@@ -1,11 +1,9 @@
 import { formatFine, formatLength, formatThread, type LengthStyle } from '../length/length';
 import type { Warning } from '../plan';
 import { wordClosureDoubt } from './closureDoubts';
-import { counted, offTarget } from './figures';
+import { counted, offTarget, withArticle, withCapital } from './figures';
 import type { Said } from './said';
 import { wordThreadDoubt } from './threadDoubts';
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What a weaver should know about a plan that stands. */
 export function wordWarning(warning: Warning, style: LengthStyle): Said {
@@ -21,7 +19,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
           warning.sit === 'too tight' || warning.sit === 'too loose'
             ? `This sits ${warning.sit}.`
             : 'This is not the length you want.',
-        text: `${capital(offTarget(warning.chosen, style))}. ${counted(warning.best.units, 'unit')} fit best.`,
+        text: `${withCapital(offTarget(warning.chosen, style))}. ${counted(warning.best.units, 'unit')} fit best.`,
       };
     case 'breaks-rule':
       return {
@@ -108,7 +106,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
       const { role, bead, part } = warning.bead;
       return {
         title: `Bead ${role} is an unusual ${part.part}.`,
-        text: `A ${bead} can be woven there, but is not made for it. Usual: ${part.shapes?.join(', ') ?? ''}.`,
+        text: `${withCapital(withArticle(bead))} can be woven there, but is not made for it. Usual: ${part.shapes?.join(', ') ?? ''}.`,
       };
     }
     case 'sizes':
@@ -118,7 +116,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
         title: warning.source === 'table' ? 'From a chart, not measured.' : 'Worked out, not measured.',
         text:
           `Bead lots differ by 2 to 3.5 %${warning.mayShorten > 0 ? `, and the stitch may draw in by up to ${Math.round(warning.mayShorten * 100)} %` : ''}. ` +
-          'Lay the first inch on a ruler before you trust the count.',
+          `Lay the first ${style.unit === 'in' ? 'inch' : '3 cm'} on a ruler before you trust the count.`,
       };
   }
 }

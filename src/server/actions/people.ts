@@ -6,10 +6,11 @@ import { PLACE_FACTS, PLACES, type Place } from '@/core/body/places';
 import { namedRingMm } from '@/core/body/ringSize';
 import { parseLength, type LengthUnit } from '@/core/length/length';
 import { daySchema, personSchema } from '@/core/people';
+import { withArticle } from '@/core/words/figures';
 import { wordLengthProblem } from '@/core/words/problems';
-import { addMeasure, addPerson, changePerson } from '@/data/people';
+import { addMeasure, addPerson, changePerson, people } from '@/data/people';
 import { done, refused, type Answer } from '../answer';
-import { action } from '../work';
+import { action, type At } from '../work';
 
 const unitSchema = z.enum(['in', 'cm']);
 const lengthText = z.string().max(40, 'That is too long for a length.');
@@ -22,6 +23,21 @@ function readGirth(place: Place, text: string, unit: LengthUnit): Answer<number>
   return reading.ok
     ? done(reading.mm)
     : refused(wordLengthProblem(reading.problem, { unit, denominator: 8 }));
+}
+
+/** A refusal where somebody is called so already: two of one name would not be told apart. */
+async function namesake(
+  db: At['db'],
+  workspaceId: string,
+  name: string,
+  except: string | null = null,
+): Promise<Answer<never> | null> {
+  const same = (one: string) => one.trim().toLowerCase() === name.trim().toLowerCase();
+  const { found } = await people(db, workspaceId);
+  if (!found.some((one) => one.id !== except && same(one.name))) return null;
+  return refused(
+    `There is ${withArticle(name.trim())} among your people already. For somebody else, add what tells them apart, like ${name.trim()} B.`,
+  );
 }
 
 /** Adds somebody with what was measured; places left empty are left out. */
@@ -41,6 +57,8 @@ export const addPersonAction = action(
       if (!length.ok) return length;
       read[place] = length.value;
     }
+    const taken = await namesake(db, workspaceId, name);
+    if (taken !== null) return taken;
     const person = await addPerson(db, workspaceId, { name, note, girths: read });
     revalidatePath('/people');
     return done(person);
@@ -82,6 +100,8 @@ export const changePersonAction = action(
   }),
   'This could not be read as a name or a note. Write it anew.',
   async ({ id, ...change }, { db, workspaceId }) => {
+    const taken = change.name === undefined ? null : await namesake(db, workspaceId, change.name, id);
+    if (taken !== null) return taken;
     const found = await changePerson(db, workspaceId, id, change);
     revalidatePath('/people');
     return found ? done(null) : refused(NOBODY);

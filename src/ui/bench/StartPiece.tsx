@@ -6,6 +6,7 @@ import { useRef, useState, useTransition } from 'react';
 import { FITS, KIND_FACTS, KINDS, type Fit, type Kind } from '@/core/body/kinds';
 import { ownUnit } from '@/core/structures/ownUnit';
 import { STRUCTURES } from '@/core/structures/registry';
+import { withArticle, withCapital } from '@/core/words/figures';
 import { makeAgainAction, startPieceAction } from '@/server/actions/pieces';
 import type { BenchData, Person, StoredPattern } from '@/server/screens';
 import { ask } from '../fields/ask';
@@ -65,7 +66,7 @@ export function StartPiece({ people, patterns, beads, onCancel }: Props) {
         value={kind}
         options={KINDS.map((one) => ({ value: one, label: one }))}
         onChange={setKind}
-        help={`A ${kind}: ${KIND_FACTS[kind].about}.`}
+        help={`${withCapital(withArticle(kind))}: ${KIND_FACTS[kind].about}.`}
       />
       <WhoChoice
         people={people}

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { absorbers, type Absorber } from '@/core/absorbers';
 import { differenceMm, formatChange, type LengthStyle } from '@/core/length/length';
-import { counted, offTarget } from '@/core/words/figures';
+import { counted, offTarget, withArticle } from '@/core/words/figures';
 import type { Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Catalogue } from '@/server/screens';
@@ -60,7 +60,9 @@ function words({ what }: Absorber, row: string): string {
     case 'seeds':
       return `${counted(Math.abs(what.more), 'seed')} ${what.more > 0 ? 'more' : 'less'} a side at the ${what.end}`;
     case 'ring':
-      return what.more > 0 ? `a ${what.name} at the ${what.end}` : `one ${what.name} less at the ${what.end}`;
+      return what.more > 0
+        ? `${withArticle(what.name)} at the ${what.end}`
+        : `one ${what.name} less at the ${what.end}`;
     case 'extender':
       return `an extender of ${counted(what.links, 'link')}`;
     case 'rows':

@@ -2,6 +2,7 @@
 
 import { KIND_FACTS, KINDS } from '@/core/body/kinds';
 import { CAUTIONS_OF_WEAR } from '@/core/cautions';
+import { withArticle, withCapital } from '@/core/words/figures';
 import { wordCaution } from '@/core/words/cautions';
 import { forPlace, type Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
@@ -31,7 +32,7 @@ export function WornChoice({ piece, plan, people, onChange }: Props) {
         value={kind}
         options={KINDS.map((one) => ({ value: one, label: one }))}
         onChange={(next) => onChange(forPlace(piece, next))}
-        help={`A ${kind}: ${KIND_FACTS[kind].about}. Changing it plans the same work for another place.`}
+        help={`${withCapital(withArticle(kind))}: ${KIND_FACTS[kind].about}. Changing it plans the same work for another place.`}
       />
       <WearerField piece={piece} people={people} onChange={onChange} />
       <GirthFields piece={piece} people={people} onChange={onChange} />
