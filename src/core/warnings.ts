@@ -1,3 +1,4 @@
+import type { Closing } from './body/kinds';
 import type { Place, TypicalSize } from './body/places';
 import type { Sit, Wear } from './body/wear';
 import { NECKLACE_LENGTHS } from './body/necklace';
@@ -15,7 +16,7 @@ import type { ThreadDoubt } from './supplies/threadSense';
 
 /** What a plan that stands should still be looked at for. The interface words it. */
 export type Warning =
-  | { readonly code: 'none-fits'; readonly nearest: Candidate }
+  | { readonly code: 'none-fits'; readonly nearest: Candidate; readonly closing: Closing }
   | {
       readonly code: 'chosen-does-not-fit';
       readonly sit: Sit | null;
@@ -90,7 +91,7 @@ function fitWarnings({ chosen, best, sit, piece }: Findings): Warning[] {
   const breaks = chosen.breaks.map((rule): Warning => ({ code: 'breaks-rule', rule, units: chosen.units }));
   if (piece.ends.chain && chosen.links === 0 && !chosen.fits)
     return [{ code: 'chain-ran-out', chosen }, ...breaks];
-  if (!best.fits) return [{ code: 'none-fits', nearest: best }, ...breaks];
+  if (!best.fits) return [{ code: 'none-fits', nearest: best, closing: piece.ends.closing }, ...breaks];
   if (chosen.fits) return breaks;
   return [{ code: 'chosen-does-not-fit', sit, chosen, best }, ...breaks];
 }

@@ -140,7 +140,7 @@ export const ladder = structure({
     { after: 'the picots on one edge', look: 'The strip bows that way until the other edge is done.' },
   ],
   watch: [
-    'Pull each rung snug beside the last before the next, or the strip opens like a fan.',
+    'Pull each rung close beside the last before the next, or the strip opens like a fan.',
     'The thread shows as a short stitch at the end of each rung: choose its colour.',
   ],
   params,

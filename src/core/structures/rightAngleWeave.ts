@@ -295,7 +295,7 @@ export const rightAngleWeave = structure({
   ],
   watch: [
     'Neighbouring circles run opposite ways. Where the thread would cut straight across a corner, go round.',
-    'Keep it snug: bare thread at the corners is what wears through.',
+    'Keep it tight: bare thread at the corners is what wears through.',
   ],
   params,
   defaults: { side: ['A'], rung: ['B'], rows: 1, edge: NONE, motif: [] },

@@ -1,3 +1,4 @@
+import type { Closing } from '../body/kinds';
 import { formatFine, formatLength, formatThread, type LengthStyle } from '../length/length';
 import type { Warning } from '../plan';
 import { wordClosureDoubt } from './closureDoubts';
@@ -5,13 +6,20 @@ import { counted, offTarget, withArticle, withCapital } from './figures';
 import type { Said } from './said';
 import { wordThreadDoubt } from './threadDoubts';
 
+/** What moves the length of a piece by less than a unit, by how it is closed. */
+const MOVES: Readonly<Record<Closing, string>> = {
+  clasp: 'Another clasp, or one loop seed more or less, moves it.',
+  joined: 'Beads of another size move it, or a little more or less room.',
+  open: 'Beads of another size move it.',
+};
+
 /** What a weaver should know about a plan that stands. */
 export function wordWarning(warning: Warning, style: LengthStyle): Said {
   switch (warning.code) {
     case 'none-fits':
       return {
         title: 'No whole number of units fits.',
-        text: `${counted(warning.nearest.units, 'unit')} come nearest, ${offTarget(warning.nearest, style)}. Another clasp, or one loop seed more or less, moves it.`,
+        text: `${counted(warning.nearest.units, 'unit')} come nearest, ${offTarget(warning.nearest, style)}. ${MOVES[warning.closing]}`,
       };
     case 'chosen-does-not-fit':
       return {

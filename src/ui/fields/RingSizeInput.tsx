@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { PLACE_FACTS } from '@/core/body/places';
 import { RING_SCALES, ringMm, ringSize, SCALES, type RingScale } from '@/core/body/ringSize';
+import { useLengths } from '../shell/lengths';
 import { Pick } from './Pick';
 import { TypedInput } from './TypedInput';
 import type { Reading } from './useTyped';
@@ -18,13 +19,15 @@ export function RingSizeInput({
 }) {
   const [scale, setScale] = useState<RingScale>('us');
   const { range } = PLACE_FACTS.finger;
+  const { decimal = '.' } = useLengths().style;
+  const say = (size: number) => ringSize(scale, size).replace('.', decimal);
   const read = (text: string): Reading<number> => {
     const found = ringMm(scale, text);
     return found !== null && found >= range.minMm && found <= range.maxMm
       ? { ok: true, value: found }
       : {
           ok: false,
-          problem: `This scale has no size “${text.trim()}”. Write it like ${ringSize(scale, 54)}.`,
+          problem: `This scale has no size “${text.trim()}”. Write it like ${say(54)}.`,
         };
   };
   return (
@@ -35,13 +38,7 @@ export function RingSizeInput({
         options={RING_SCALES.map((one) => ({ value: one, label: SCALES[one].name }))}
         onChange={(next) => setScale(RING_SCALES.find((one) => one === next) ?? scale)}
       />
-      <TypedInput
-        key={scale}
-        label="size"
-        shown={mm === null ? '' : ringSize(scale, mm)}
-        read={read}
-        onTake={onChange}
-      />
+      <TypedInput key={scale} label="size" shown={mm === null ? '' : say(mm)} read={read} onTake={onChange} />
       <p className={styles.help}>{SCALES[scale].note}</p>
     </div>
   );

@@ -7,6 +7,7 @@ import { THREAD_MAKES, type ThreadMake } from '@/core/materials/material';
 import { readThread } from '@/core/materials/threadName';
 import { addThreadAction } from '@/server/actions/materials';
 import { ask } from '../fields/ask';
+import { useLengths } from '../shell/lengths';
 import { Choice } from '../fields/Choice';
 import styles from './materials.module.css';
 
@@ -15,6 +16,7 @@ export function AddThread() {
   const { message } = App.useApp();
   const router = useRouter();
   const id = useId();
+  const { fine, figure } = useLengths();
   const [name, setName] = useState('');
   const [called, setCalled] = useState('');
   const [make, setMake] = useState<ThreadMake>('gel-spun');
@@ -49,7 +51,7 @@ export function AddThread() {
         <Input
           id={`${id}-called`}
           value={called}
-          placeholder="6 lb, D, 0.006 in, 0.15 mm"
+          placeholder={`6 lb, D, ${figure(0.006, 3)} in, ${figure(0.15, 2)} mm`}
           autoComplete="off"
           onChange={(e) => {
             const now = readThread(e.target.value);
@@ -57,7 +59,7 @@ export function AddThread() {
             if (now?.make) setMake(now.make);
           }}
         />
-        {thread && <p className="soft">That is {thread.diameterMm.toFixed(2)} mm.</p>}
+        {thread && <p className="soft">That is {fine(thread.diameterMm)}.</p>}
       </div>
       <Choice
         label="Made as"

@@ -104,15 +104,18 @@ interface DiametersProps {
 }
 
 /** Thickness in both units: weights and letters contradict each other, the diameter does not. */
-const Diameters = ({ label, rows }: DiametersProps) => (
-  <Rows label={label} heads={[label.toLowerCase(), 'mm', 'inch', 'known from']}>
-    {rows.map(({ id, name, diameterMm, source }) => (
-      <tr key={id}>
-        <th scope="row">{name}</th>
-        <td className="figures">{diameterMm.toFixed(2)}</td>
-        <td className="figures">{(diameterMm / MM_PER_INCH).toFixed(3)}</td>
-        <td>{SOURCE_WORDS[source]}</td>
-      </tr>
-    ))}
-  </Rows>
-);
+const Diameters = ({ label, rows }: DiametersProps) => {
+  const { figure } = useLengths();
+  return (
+    <Rows label={label} heads={[label.toLowerCase(), 'mm', 'inch', 'known from']}>
+      {rows.map(({ id, name, diameterMm, source }) => (
+        <tr key={id}>
+          <th scope="row">{name}</th>
+          <td className="figures">{figure(diameterMm, 2)}</td>
+          <td className="figures">{figure(diameterMm / MM_PER_INCH, 3)}</td>
+          <td>{SOURCE_WORDS[source]}</td>
+        </tr>
+      ))}
+    </Rows>
+  );
+};

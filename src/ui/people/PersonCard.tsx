@@ -16,7 +16,7 @@ import styles from './people.module.css';
 
 /** One person: the newest measures, ring sizes, and the record beneath. */
 export function PersonCard({ person }: { readonly person: Person }) {
-  const { show } = useLengths();
+  const { show, style } = useLengths();
   const putAway = useUndo('person');
   const { girths, measures, name } = person;
   const known = PLACES.filter((place) => girths[place] !== undefined);
@@ -57,9 +57,10 @@ export function PersonCard({ person }: { readonly person: Person }) {
       {girths.finger !== undefined && (
         <p className="soft">
           Ring size:{' '}
-          {RING_SCALES.map((scale) => `${SCALES[scale].name} ${ringSize(scale, girths.finger ?? 0)}`).join(
-            ' · ',
-          )}
+          {RING_SCALES.map(
+            (scale) =>
+              `${SCALES[scale].name} ${ringSize(scale, girths.finger ?? 0).replace('.', style.decimal ?? '.')}`,
+          ).join(' · ')}
         </p>
       )}
       <AddMeasure person={person} />

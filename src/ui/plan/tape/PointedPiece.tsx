@@ -11,7 +11,7 @@ import { PieceDrawing } from '../../piece/PieceDrawing';
 import type { Dyeable } from '../palette/PaletteDrag';
 import { useAfterPaint } from '../../shell/useAfterPaint';
 import { usePointed, usePointer } from '../pointed';
-import { beadWords } from './ReadOut';
+import { beadWords, READ_OUT } from './ReadOut';
 import { pointedAt, usePointedBead } from './usePointedBead';
 import styles from './Tape.module.css';
 
@@ -187,9 +187,10 @@ function BeadCursor({ piece, plan, view, pxPerMm }: Pick<Props, 'piece' | 'plan'
         setFocused(true);
         go(now, standing(plan.sketch(view)));
       }}
-      onBlur={() => {
+      onBlur={({ relatedTarget }) => {
         setFocused(false);
-        pointer.hold(null);
+        // What is said of the bead stays while its button is gone to.
+        if (!relatedTarget?.closest(`[${READ_OUT}]`)) pointer.hold(null);
       }}
       onKeyDown={onKeyDown}
     >

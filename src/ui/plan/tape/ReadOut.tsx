@@ -7,6 +7,7 @@ import type { Plan } from '@/core/plan';
 import { planSteps } from '@/core/planSteps';
 import { tells } from '@/core/read/steps';
 import type { StandingBead } from '@/core/layout/sketch';
+import { usePointer } from '../pointed';
 import { roleName } from '../roleName';
 import styles from './Tape.module.css';
 
@@ -18,20 +19,29 @@ interface Props {
   readonly onChoose: ((role: string) => void) | null;
 }
 
+/** Marks what is said of a bead, for whoever has pointed at it by keys. */
+export const READ_OUT = 'data-read-out';
+
 /** The bead pointed at, in words: which it is, where it stands, and how it comes there. */
 export function ReadOut({ piece, plan, bead, onChoose }: Props) {
+  const pointer = usePointer();
   const steps = useMemo(() => planSteps(plan), [plan]);
   const { place, role } = bead.drawn.bead;
   const group = steps.find((one) => tells(one, { ...place, unit: bead.unit }));
   const text = group?.steps.map((step) => step.text).join(' ');
   return (
-    <p className={styles.readOut}>
+    <p className={styles.readOut} {...{ [READ_OUT]: '' }}>
       <span>
         <strong>{beadWords(piece, plan, bead)}</strong>
         {text && <span className={styles.stepText}> {text}</span>}
       </span>
       {onChoose && (
-        <button type="button" className={styles.tool} onClick={() => onChoose(role)}>
+        <button
+          type="button"
+          className={styles.tool}
+          onClick={() => onChoose(role)}
+          onBlur={() => pointer.hold(null)}
+        >
           change it
         </button>
       )}

@@ -81,7 +81,7 @@ export function Tape({
   useShortcut('closer', () => onZoom(stepped(scale, 1)));
   useShortcut('further', () => onZoom(stepped(scale, -1)));
   const ends = plan.closure.closing === 'open' ? 'tip to tip' : 'closed';
-  const label = `The piece drawn to scale: ${countWords(plan, chosen.units)}, ${show(chosen.finishedMm)} ${ends}; the wish is ${show(wear.wishMm)}.`;
+  const label = `The piece drawn to scale: ${countWords(plan, chosen.units)}, ${show(chosen.finishedMm)} ${ends}; the target is ${show(wear.wishMm)}.`;
 
   return (
     <div ref={frame} className={`card ${styles.tape}`} role="group" aria-label={label}>
