@@ -154,5 +154,7 @@ test('a table of materials that is too long, or half wrong, is told by its lines
   await bring(`${head}needle,a,fine,0.4\n\nneedle,a,again,0.3\nneedle,b,,x\n`);
   const told = page.getByRole('alert').filter({ hasText: 'Line 4: the id “a” stands on line 2 already.' });
   await expect(told).toContainText('Line 5:');
-  await expect(page.getByRole('table', { name: 'Threads' }).getByRole('row', { name: /^fine/ })).toBeVisible();
+  await expect(
+    page.getByRole('table', { name: 'Threads' }).getByRole('row', { name: /^fine/ }),
+  ).toBeVisible();
 });
