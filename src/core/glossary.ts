@@ -52,6 +52,12 @@ export const GLOSSARY = [
     example: { structureId: 'flat-herringbone', bracket: 'woven part' },
   },
   {
+    word: 'target length',
+    meaning:
+      'How long the finished piece is to be: body, ease and thickness together, or a length of your own.',
+    example: null,
+  },
+  {
     word: 'ease',
     meaning:
       'How much longer a piece is than the body it goes round: snug little, loose much. Thickness takes some of it.',
@@ -72,6 +78,21 @@ export const GLOSSARY = [
     word: 'picot',
     meaning: 'Beads that stand out in a small point along an edge.',
     example: { structureId: 'ladder', roles: ['B'] },
+  },
+  {
+    word: 'swag',
+    meaning: 'A short string of beads that hangs in a curve from one place of a strung line to another.',
+    example: { structureId: 'strung-line', params: { swags: 1 }, view: 'above' },
+  },
+  {
+    word: 'graduated',
+    meaning: 'Growing size by size from the ends to the middle, alike on both sides.',
+    example: { structureId: 'graduated-line' },
+  },
+  {
+    word: 'bail',
+    meaning: 'A loop that a pendant hangs by: it runs on a rope, or passes over a clasp.',
+    example: null,
   },
   {
     word: 'herringbone',

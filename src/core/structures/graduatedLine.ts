@@ -68,7 +68,7 @@ export const graduatedLine = structure({
   id: 'graduated-line',
   name: 'Graduated line',
   family: 'strung line',
-  about: 'A strung line that grows from the ends to the centre and back, alike on both halves.',
+  about: 'A strung line, graduated: it grows from the ends to the centre and back, alike on both halves.',
   feel: 'rope-like: hangs and turns freely',
   handles: 'hangs like a chain',
   uses: ['necklace', 'bracelet'],

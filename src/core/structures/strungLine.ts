@@ -186,7 +186,7 @@ export const strungLine = structure({
       key: 'swags',
       kind: 'choice',
       label: 'Swags',
-      help: 'Hung across every other unit on the way back; a second, shorter row above them on a third pass.',
+      help: 'Swags hang across every other unit on the way back; a second, shorter row above them on a third pass.',
       options: [
         { value: 0, label: 'none' },
         { value: 1, label: 'one row' },

@@ -14,7 +14,7 @@ interface Props<T extends string | number> {
   readonly options: readonly Option<T>[];
   /** @param byHand pressed, and not merely come to by arrow keys */
   readonly onChange: (value: T, byHand: boolean) => void;
-  readonly help?: string;
+  readonly help?: ReactNode;
 }
 
 /** A few choices side by side, all in view. */

@@ -1,14 +1,14 @@
 'use client';
 
 import { Switch } from 'antd';
-import { useId } from 'react';
+import { useId, type ReactNode } from 'react';
 import styles from './fields.module.css';
 
 interface Props {
   readonly label: string;
   readonly checked: boolean;
   readonly onChange: (checked: boolean) => void;
-  readonly help?: string;
+  readonly help?: ReactNode;
 }
 
 export function Toggle({ label, checked, onChange, help }: Props) {

@@ -101,9 +101,9 @@ function ClaspFields({
 
 /** When an end can be fitted no more. */
 const FINAL_WORDS: Readonly<Record<Plan['closure']['finalAt']['start'], string>> = {
-  'before the body': 'before the first unit is woven',
-  'after the body': 'when the last unit is woven',
-  'after later passes': 'when the later passes are done',
+  'before the body': 'only before the first unit',
+  'after the body': 'until the last unit is woven',
+  'after later passes': 'until the later passes are done',
 };
 
 /** What closing takes, part by part, each with its end points. */
@@ -128,7 +128,7 @@ function ClosureFacts({ plan: { closure, chosen } }: { readonly plan: Plan }) {
       )}
       {(['start', 'end'] as const).map((end) => (
         <div key={end}>
-          <dt>the {end} is final</dt>
+          <dt>the {end} can be changed</dt>
           <dd>{FINAL_WORDS[closure.finalAt[end]]}</dd>
         </div>
       ))}

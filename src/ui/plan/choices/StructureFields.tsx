@@ -10,6 +10,7 @@ import { LengthInput } from '../../fields/LengthInput';
 import { Toggle } from '../../fields/Toggle';
 import { fittedTo, motifSchema } from '@/core/structures/motif';
 import { MotifEditor } from './MotifEditor';
+import { WithTerms } from '../../glossary/WithTerms';
 import { BeadIcon } from '../../piece/BeadShape';
 import { roleName } from '../roleName';
 import styles from './choices.module.css';
@@ -64,12 +65,19 @@ interface FieldProps {
 function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) {
   switch (field.kind) {
     case 'switch':
-      return <Toggle label={field.label} help={field.help} checked={value === true} onChange={onChange} />;
+      return (
+        <Toggle
+          label={field.label}
+          help={field.help && <WithTerms text={field.help} />}
+          checked={value === true}
+          onChange={onChange}
+        />
+      );
     case 'choice':
       return (
         <Choice
           label={field.label}
-          help={field.help}
+          help={field.help && <WithTerms text={field.help} />}
           value={typeof value === 'number' ? value : String(value)}
           options={field.options}
           onChange={onChange}

@@ -8,6 +8,7 @@ import { forPlace, type Piece } from '@/core/piece';
 import type { Plan } from '@/core/plan';
 import type { Person } from '@/server/screens';
 import { Choice } from '../../fields/Choice';
+import { WithTerms } from '../../glossary/WithTerms';
 import { Notes } from '../Notes';
 import { GirthFields } from './worn/GirthFields';
 import { SchoolFields } from './worn/SchoolFields';
@@ -32,7 +33,11 @@ export function WornChoice({ piece, plan, people, onChange }: Props) {
         value={kind}
         options={KINDS.map((one) => ({ value: one, label: one }))}
         onChange={(next) => onChange(forPlace(piece, next))}
-        help={`${withCapital(withArticle(kind))}: ${KIND_FACTS[kind].about}. Changing it plans the same work for another place.`}
+        help={
+          <WithTerms
+            text={`${withCapital(withArticle(kind))}: ${KIND_FACTS[kind].about}. Changing it plans the same work for another place.`}
+          />
+        }
       />
       <WearerField piece={piece} people={people} onChange={onChange} />
       <GirthFields piece={piece} people={people} onChange={onChange} />

@@ -47,7 +47,7 @@ export function Holes({ piece, plan, catalogue, onChange }: Props) {
       </ul>
       <p className="soft">
         Taken by thread, knots and needle at the fullest pass. Up to {percent(EASY * settings.holeFactor)} it
-        is easy, to {percent(HARD * settings.holeFactor)} hard.
+        is easy, to {percent(HARD * settings.holeFactor)} tight.
       </p>
       <Remedies piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />
       <DidNotGo plan={plan} />
