@@ -136,6 +136,21 @@ test('the focus goes into what opens, and back when it closes; it is never lost'
   await expect(page.getByRole('region', { name: 'Side by side' })).toBeHidden();
   await expect(compare).toBeFocused();
 
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeHidden();
+  await focusIsSomewhere();
+
+  await page.goto(address('/swatches'));
+  const record = page.getByRole('button', { name: 'Record a swatch' });
+  await record.press('Enter');
+  await page.getByRole('textbox', { name: 'Units' }).fill('20');
+  await page.getByRole('textbox', { name: /^They measure/ }).fill('2 in');
+  await page.getByRole('button', { name: 'Keep the swatch' }).press('Enter');
+  await expect(page.getByRole('region', { name: 'Record a swatch' })).toBeHidden();
+  await expect(record).toBeFocused();
+
   await page.goto(address('/people'));
   await page.getByRole('button', { name: 'Archive Maren' }).press('Enter');
   await expect(page.getByText('Maren is archived.')).toBeVisible();

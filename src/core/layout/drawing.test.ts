@@ -216,6 +216,34 @@ describe('what repeats is drawn once', () => {
   });
 });
 
+describe('mouths of holes', () => {
+  const planOf = (id: string) => {
+    const plan = planPiece(newPiece('Seen', id, null));
+    if (!plan.ok) throw new Error(plan.problem.code);
+    return plan;
+  };
+  const mouths = (id: string, view: View, role: string) => {
+    const { shapes } = planOf(id).sketch(view);
+    return [...shapes.values()].filter((shape) => shape.role === role).map((shape) => shape.mouths);
+  };
+
+  it('a strung line looks at one with one open mouth from its end, in the middle of the bead; with none from above', () => {
+    const fromEnd = mouths('strung-line', 'end', 'A').flat();
+    expect(fromEnd.length).toBeGreaterThan(0);
+    for (const { at, open } of fromEnd) {
+      expect(open).toBeGreaterThan(0.95);
+      expect(Math.hypot(...at)).toBeLessThan(0.2);
+    }
+    for (const shape of mouths('strung-line', 'end', 'A')) expect(shape).toHaveLength(1);
+    for (const shape of mouths('strung-line', 'above', 'A')) expect(shape).toEqual([]);
+  });
+
+  it('a rung of a ladder lies across: its mouth is seen from the side, and from no end', () => {
+    for (const shape of mouths('ladder', 'side', 'A')) expect(shape).toHaveLength(1);
+    for (const shape of mouths('ladder', 'end', 'A')) expect(shape).toEqual([]);
+  });
+});
+
 describe('rings and motifs', () => {
   const whole = (path: Path, sizeOf: (role: string) => BeadSize, view: View) =>
     wholeSketch({ path, layout: closedLayout(path, sizeOf) }, sizeOf, view);

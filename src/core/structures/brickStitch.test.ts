@@ -6,7 +6,7 @@ import { tally } from '../read/tally';
 import { holeUses } from '../read/traversals';
 import { checkPath } from '../weave/check';
 import { brickStitch } from './brickStitch';
-import { ends } from '../testing/woven';
+import { all, body, eight, eleven, ends } from '../testing/woven';
 
 const open = { start: { seedsEachSide: 0, passes: 0 }, end: { seedsEachSide: 0, passes: 0 } };
 const bind = (wide: number, sequence = ['A', 'B']) =>
@@ -33,6 +33,19 @@ describe('brick stitch by hand', () => {
     const row = holeUses(path).filter(({ bead: { place } }) => place.section === 'body' && place.row === 5);
     const uses = row.map(({ traversals }) => traversals);
     expect(uses).toEqual([2, 3, 2, 2, 2, 2]);
+  });
+
+  it('closed form by hand: a row is as long as its longest bead, the strip as wide as its thickest make it', () => {
+    const motif = [
+      ['A', 'B', 'A'],
+      ['A', 'A', 'A'],
+    ];
+    const form = brickStitch
+      .bind({ ...brickStitch.defaults, sequence: ['A'], wide: 3, motif })
+      .form(body, all);
+    expect(form.pitchMm).toBeCloseTo(eight.lengthMm + eleven.lengthMm, 9);
+    expect(form.widthMm).toBeCloseTo(3.5 * eight.diameterMm, 9);
+    expect(form.thicknessMm).toBe(eight.diameterMm);
   });
 
   it('is peyote turned by a quarter (common practice): as long as that is wide, as wide as that is long', () => {

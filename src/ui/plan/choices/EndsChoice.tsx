@@ -99,7 +99,7 @@ function ClaspFields({
   );
 }
 
-/** When an end can be fitted no more. */
+/** Until when an end can be fitted. */
 const FINAL_WORDS: Readonly<Record<Plan['closure']['finalAt']['start'], string>> = {
   'before the body': 'only before the first unit',
   'after the body': 'until the last unit is woven',
