@@ -27,7 +27,7 @@ export function WearerField({
   const { wearer } = piece;
   const place = KIND_FACTS[piece.kind].place ?? 'wrist';
   const fitTo = ({ id, name, girths }: Person) =>
-    onChange({ wearer: { personId: id, name, girths, typical: null } });
+    onChange({ wearer: { personId: id, name, girths, typical: null }, targetMm: null });
   const girth = (mm: number | undefined) => (mm === undefined ? `${place} not measured` : show(mm));
   const options = [
     ...people.map(({ id, name, girths }) => ({ value: id, label: `${name}, ${girth(girths[place])}` })),
@@ -45,6 +45,8 @@ export function WearerField({
     if (size)
       onChange({
         wearer: { personId: null, name: `a ${size} adult`, girths: typicalGirths(size), typical: size },
+        // A target of one's own was for whoever wore it before.
+        targetMm: null,
       });
   };
   return (
