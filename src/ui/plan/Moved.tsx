@@ -30,7 +30,7 @@ export function Moved({ children: text, narrow = false }: Props) {
   const was = useWas(text);
   if (was === null) return text;
   return (
-    <>
+    <span className={styles.moved} title={`was ${was}`}>
       {!narrow && (
         <span className={styles.was}>
           <span className="srOnly">was </span>
@@ -38,9 +38,7 @@ export function Moved({ children: text, narrow = false }: Props) {
           <span aria-hidden> → </span>
         </span>
       )}
-      <span className={styles.moved} title={`was ${was}`}>
-        {text}
-      </span>
-    </>
+      <span>{text}</span>
+    </span>
   );
 }

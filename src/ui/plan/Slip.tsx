@@ -19,7 +19,7 @@ import { useLengths } from '../shell/lengths';
 import { Moved } from './Moved';
 import { Notes } from './Notes';
 import { Palette } from './palette/Palette';
-import type { Dyeable } from './palette/PaletteDrag';
+import { dyeableRow, type Dyeable } from './palette/PaletteDrag';
 import { pointedRole, useLit, usePointer } from './pointed';
 import { roleName, sizeName } from './roleName';
 import { SlipHead } from './SlipHead';
@@ -223,6 +223,7 @@ function BeadRow({ role, shade, name, looks, onChoose, within = false, children 
   return (
     <tr
       ref={setNodeRef}
+      {...dyeableRow({ role, shade })}
       className={isOver ? styles.over : lit ? styles.lit : undefined}
       onPointerEnter={() => pointer.over(pointedRole(role))}
       onPointerLeave={() => pointer.over(null)}

@@ -35,7 +35,7 @@ export function SlipHead({ answers, sitKnown = true }: Props) {
           <p className={styles.units}>
             <Moved narrow>{count}</Moved>
           </p>
-          {was !== null && <p className={styles.wasHead}>was {was}</p>}
+          <p className={styles.wasHead}>{was !== null && `was ${was}`}</p>
           {arrangement && (
             <p className="soft">
               each half {stepsWords(arrangement.steps, chosen.counts ?? arrangement.counts)}

@@ -13,7 +13,7 @@ import {
   type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { dyed } from '@/core/colour/dyed';
 import type { Shade } from '@/core/colour/shades';
 import { coloursAtHand } from '@/core/colour/ownColours';
@@ -53,15 +53,16 @@ export function PaletteDrag({ piece, onChange, children }: Props) {
     useSensor(TouchSensor, TOUCH),
     useSensor(KeyboardSensor),
   );
+  const letGoAt = useLetGoAt();
   const drop = ({ active, over, activatorEvent, delta }: DragEndEvent) => {
     setCarried(null);
     const colour = colourNamed(active.id);
     const target = over?.data.current as DropTarget | undefined;
     const from = pointOf(activatorEvent);
+    const to = from && (letGoAt.current ?? { x: from.x + delta.x, y: from.y + delta.y });
     const bead =
-      target && 'beadAt' in target
-        ? from && target.beadAt(from.x + delta.x, from.y + delta.y)
-        : (target ?? null);
+      (to && rowAt(to)) ??
+      (target && 'beadAt' in target ? to && target.beadAt(to.x, to.y) : (target ?? null));
     if (colour && bead) onChange(dyed(piece, bead.role, bead.shade, colour));
   };
   return (
@@ -82,8 +83,45 @@ export function PaletteDrag({ piece, onChange, children }: Props) {
   );
 }
 
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/**
+ * Where the pointer is let go. What is under it is looked for there and then: a slow machine has not followed its last
+ * steps yet, and rows may have moved since it set out.
+ */
+function useLetGoAt() {
+  const at = useRef<Point | null>(null);
+  useEffect(() => {
+    const note = ({ clientX: x, clientY: y }: PointerEvent) => (at.current = { x, y });
+    const forget = () => (at.current = null);
+    addEventListener('pointerup', note, true);
+    addEventListener('pointerdown', forget, true);
+    return () => {
+      removeEventListener('pointerup', note, true);
+      removeEventListener('pointerdown', forget, true);
+    };
+  }, []);
+  return at;
+}
+
+/** Marks a row that a colour can be dropped on, by its role and shade. */
+export const dyeableRow = ({ role, shade }: Dyeable) => ({ 'data-role': role, 'data-shade': shade });
+
+/** The row under a point of the screen; null where there is none. */
+function rowAt({ x, y }: Point): Dyeable | null {
+  const row = document
+    .elementsFromPoint(x, y)
+    .map((element) => element.closest<HTMLElement>('[data-shade]'))
+    .find((found) => found !== null);
+  const { role, shade } = row?.dataset ?? {};
+  return role === undefined ? null : { role, shade: Number(shade) };
+}
+
 /** Where a drag began; null by keyboard. */
-function pointOf(event: Event): { readonly x: number; readonly y: number } | null {
+function pointOf(event: Event): Point | null {
   const at = 'touches' in event ? (event as TouchEvent).touches[0] : event;
   return at instanceof MouseEvent || (typeof Touch !== 'undefined' && at instanceof Touch)
     ? { x: at.clientX, y: at.clientY }
