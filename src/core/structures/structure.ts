@@ -265,7 +265,11 @@ export const extraField = (rows: string): Field => ({
 
 /** What they are called at the end of a plan; null where there are none. */
 export const extraWords = ({ extra }: { readonly extra: number }, row: string): string | null =>
-  extra === 0 ? null : extra === 1 ? `and the first ${row} again` : `and the first ${extra} ${row}s again`;
+  extra === 0
+    ? null
+    : extra === 1
+      ? `then one more ${row}, like the first`
+      : `then ${extra} more ${row}s, like the first ${extra}`;
 
 /** How much of a run of lengths so many of them take, begun again as often as needed. */
 export const firstOf = (lengths: readonly number[], extra: number): number =>

@@ -197,7 +197,7 @@ export const twoHoleLine = structure({
     ],
     minimumUnits: 2,
     rowWord: 'unit',
-    closing: 'and one bead of two holes',
+    closing: 'then one more bead of two holes',
     weave: (units, request) => weave(p, units, request),
     advise(body) {
       const lens = body(LENS);

@@ -47,7 +47,7 @@ export function MaterialsScreen({
       </ScreenHeader>
       <p className="soft">
         Most sizes are typical ones, not measured. Measure what you have: ten on a needle beside a ruler, a
-        hundred on a scale. Pieces already begun keep the bead as it was until it is chosen again.
+        hundred on a scale. Pieces already begun keep the bead as it was; their plans offer the new sizes.
       </p>
       <section className={`card ${styles.card}`} aria-labelledby="beads">
         <h2 id="beads">Beads</h2>

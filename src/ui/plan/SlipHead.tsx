@@ -35,13 +35,13 @@ export function SlipHead({ answers, sitKnown = true }: Props) {
           <p className={styles.units}>
             <Moved narrow>{count}</Moved>
           </p>
-          <p className={styles.wasHead}>{was !== null && `was ${was}`}</p>
           {arrangement && (
             <p className="soft">
               each half {stepsWords(arrangement.steps, chosen.counts ?? arrangement.counts)}
             </p>
           )}
           {weaveable.closing && closure.closing !== 'joined' && <p className="soft">{weaveable.closing}</p>}
+          <p className={styles.wasHead}>{was !== null && `was ${was}`}</p>
         </div>
         <p className={styles.finished}>
           <strong className="figures">
