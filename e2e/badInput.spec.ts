@@ -155,6 +155,6 @@ test('a table of materials that is too long, or half wrong, is told by its lines
   const told = page.getByRole('alert').filter({ hasText: 'Line 4: the id “a” stands on line 2 already.' });
   await expect(told).toContainText('Line 5:');
   await expect(
-    page.getByRole('table', { name: 'Threads' }).getByRole('row', { name: /^fine/ }),
+    page.getByRole('table', { name: 'Needles' }).getByRole('row', { name: /^fine/ }),
   ).toBeVisible();
 });
