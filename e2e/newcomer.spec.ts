@@ -200,6 +200,7 @@ test('a ring is started by its size, for somebody new, as snug as she likes, in 
   await page.getByRole('textbox', { name: 'Name' }).fill('Eydis');
   await page.getByRole('textbox', { name: 'Finger' }).fill('US 7 3/4');
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('radio', { name: /^Eydis/ })).toBeChecked();
   await page.getByText('snug', { exact: true }).click();
   await page.getByRole('combobox', { name: 'In which bead, mostly?' }).fill('round seed 15');
   await page.keyboard.press('Enter');

@@ -57,7 +57,12 @@ test('the same for somebody who is not there yet', async ({ page }) => {
   await hand.press(page.getByText('somebody new …'));
   await hand.write(page.getByRole('textbox', { name: 'Name' }), 'Eydis');
   await hand.write(page.getByRole('textbox', { name: 'Wrist' }), '6 3/4');
+  // Not added yet: it is said, and nothing is begun for nobody.
+  await page.getByRole('button', { name: /^Flat peyote/ }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'not added yet' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Wrist' }).focus();
   await hand.key('Enter');
+  await expect(page.getByRole('radio', { name: 'Eydis, 6 3/4 in' })).toBeChecked();
   await hand.press(page.getByRole('button', { name: /^Flat peyote/ }));
   await opens(page);
   await expect(page.getByRole('button', { name: /^Who and length/ })).toContainText('Eydis, wrist 6 3/4 in');
@@ -88,6 +93,7 @@ test('a ring in a half size, for somebody new', async ({ page }) => {
   await hand.write(page.getByRole('textbox', { name: 'Name' }), 'Eydis');
   await hand.write(page.getByRole('textbox', { name: 'Finger' }), 'US 7 1/2');
   await hand.key('Enter');
+  await expect(page.getByRole('radio', { name: /^Eydis/ })).toBeChecked();
   await hand.press(page.getByRole('button', { name: /^Right-angle weave/ }));
   await opens(page);
   await expect(page.getByRole('button', { name: /^Who and length/ })).toContainText('US 7 1/2');

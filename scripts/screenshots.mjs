@@ -37,10 +37,16 @@ try {
   await page.getByRole('link', { name: 'Breakwater band' }).click();
   await planned(page);
   await shoot('plan');
-  await page.getByRole('button', { name: /^Beads/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Beads/ })
+    .first()
+    .click();
   await shoot('beads');
 
-  await page.getByRole('button', { name: /^Gauge/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Gauge/ })
+    .first()
+    .click();
   await page.getByText('stands out on the face').scrollIntoViewIfNeeded();
   await page.mouse.wheel(0, 250);
   await shoot('gauge');
@@ -64,10 +70,16 @@ try {
     await planned(page);
   };
   await plan('Thimble ring');
-  await page.getByRole('button', { name: /^Who and length/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Who and length/ })
+    .first()
+    .click();
   await shoot('ring');
   await plan('Signal chain');
-  await page.getByRole('button', { name: /^(Clasp and ends|Ends)/ }).first().click();
+  await page
+    .getByRole('button', { name: /^(Clasp and ends|Ends)/ })
+    .first()
+    .click();
   await shoot('necklace');
   await plan('Tide gauge');
   await shoot('graduated');

@@ -37,6 +37,8 @@ export function StartPiece({ people, patterns, beads, onCancel }: Props) {
   const [fit, setFit] = useState<Fit>('comfortable');
   const [beadId, setBead] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  /** Somebody is written down and not added yet: a piece for nobody is not what is meant. */
+  const [writing, setWriting] = useState(false);
   const [busy, startIt] = useTransition();
   const drawn = useOneByOne(STRUCTURES.length);
   const first = useRef<HTMLFieldSetElement>(null);
@@ -48,12 +50,17 @@ export function StartPiece({ people, patterns, beads, onCancel }: Props) {
   const sits = place !== null && !KIND_FACTS[kind].hangs && (who.kind === 'person' || who.kind === 'typical');
   const ofKind = patterns.filter(({ doc }) => doc.piece.kind === kind);
 
-  const begin = (ask: () => ReturnType<typeof startPieceAction>) =>
+  const begin = (ask: () => ReturnType<typeof startPieceAction>) => {
+    if (who.kind === 'new' && writing)
+      return setProblem(
+        'Whom it is for is written, but not added yet. Press Add, or Cancel there; then choose the stitch.',
+      );
     startIt(async () => {
       const answer = await ask();
       if (answer.ok) router.push(`/plan/${answer.value}`);
       else setProblem(answer.message);
     });
+  };
   const inStitch = (structureId: string) =>
     begin(() => ask(startPieceAction, { structureId, kind, fit, beadId, ...whoAsked(who) }));
   const byPattern = (id: string) =>
@@ -73,6 +80,7 @@ export function StartPiece({ people, patterns, beads, onCancel }: Props) {
         place={place}
         who={who}
         onChange={setWho}
+        onWriting={setWriting}
         // Whoever has just written a name goes on to the stitch without a mouse.
         onAdded={() => first.current?.querySelector('button')?.focus()}
       />

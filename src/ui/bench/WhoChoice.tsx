@@ -32,12 +32,14 @@ interface Props {
   readonly place: Place | null;
   readonly who: Who;
   readonly onChange: (who: Who) => void;
+  /** Whether somebody is written down who is not added yet. */
+  readonly onWriting?: (writing: boolean) => void;
   /** Somebody was added just now, and is chosen. */
   readonly onAdded?: () => void;
 }
 
 /** Asks for whom it is. */
-export function WhoChoice({ people, place, who, onChange, onAdded }: Props) {
+export function WhoChoice({ people, place, who, onChange, onWriting, onAdded }: Props) {
   const { show } = useLengths();
   const [pressed, setPressed] = useState(true);
   const girth = (mm: number | undefined) =>
@@ -76,7 +78,11 @@ export function WhoChoice({ people, place, who, onChange, onAdded }: Props) {
             onChange({ kind: 'person', id });
             onAdded?.();
           }}
-          onCancel={() => onChange(NOBODY)}
+          onWriting={onWriting}
+          onCancel={() => {
+            onWriting?.(false);
+            onChange(NOBODY);
+          }}
         />
       )}
     </>

@@ -88,9 +88,9 @@ export class PieceSync {
     return this.owed.change !== null;
   }
 
-  /** Tries at once: the network is back, or the window is being left. */
+  /** Tries at once: the network is back, or the window is being left. What was refused would be refused again. */
   hurry(): void {
-    if (this.owing) this.wake(0);
+    if (this.owing && this.owed.refused === null) this.wake(0);
   }
 
   /**

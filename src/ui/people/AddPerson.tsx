@@ -17,12 +17,14 @@ interface Props {
   readonly place?: Place;
   /** The name is gone to at once. */
   readonly autoFocus?: boolean;
+  /** Whether something is written that nobody has added yet. */
+  readonly onWriting?: (writing: boolean) => void;
   readonly onAdded: (person: Person) => void;
   readonly onCancel: () => void;
 }
 
 /** A name and a girth as people write it. What was typed stays when it is refused. */
-export function AddPerson({ place = 'wrist', autoFocus = true, onAdded, onCancel }: Props) {
+export function AddPerson({ place = 'wrist', autoFocus = true, onWriting, onAdded, onCancel }: Props) {
   const { unit, style } = useLengths();
   const id = useId();
   const router = useRouter();
@@ -40,6 +42,7 @@ export function AddPerson({ place = 'wrist', autoFocus = true, onAdded, onCancel
       const answer = await ask(addPersonAction, { name, girths: { [place]: girth }, unit });
       if (!answer.ok) return setProblem(answer.message);
       router.refresh();
+      onWriting?.(false);
       onAdded(answer.value);
     });
   };
@@ -48,7 +51,15 @@ export function AddPerson({ place = 'wrist', autoFocus = true, onAdded, onCancel
     <form {...opened} className={styles.add} onSubmit={submit}>
       <div className={styles.field}>
         <label htmlFor={`${id}-name`}>Name</label>
-        <Input id={`${id}-name`} value={name} autoComplete="off" onChange={(e) => setName(e.target.value)} />
+        <Input
+          id={`${id}-name`}
+          value={name}
+          autoComplete="off"
+          onChange={(e) => {
+            setName(e.target.value);
+            onWriting?.(e.target.value.trim() !== '');
+          }}
+        />
       </div>
       <div className={styles.field}>
         <label htmlFor={`${id}-girth`}>{place.charAt(0).toUpperCase() + place.slice(1)}</label>
