@@ -92,6 +92,7 @@ test('the longest name of a person makes a piece, and every screen opens', async
   await page.getByLabel('Name').fill(name);
   await page.getByLabel('Wrist', { exact: true }).fill('6 1/2');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByRole('radio', { name: /^Ragnhild/ })).toBeChecked();
   await page.getByRole('button', { name: /^Strung line/ }).click();
   await page.waitForURL(/\/plan\//);
   await expect(slip(page)).toContainText('units');
