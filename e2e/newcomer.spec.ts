@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './fixtures';
-import { address, expectAccessible, openChoice, saved, slip, startBracelet, unitsOf } from './helpers';
+import { address, expectAccessible, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
 
 const target = (page: Page) => page.getByRole('slider', { name: 'Target length' });
 
@@ -212,4 +212,26 @@ test('a ring is started by its size, for somebody new, as snug as she likes, in 
   await openChoice(page, 'Who and length');
   // Amounts that no ruler tells apart are told in millimetres.
   await expect(page.getByRole('radio', { name: 'comfortable +0.6 mm' })).toBeVisible();
+});
+
+test('a bead of one hole is said to be nothing for a stitch of two', async ({ page }) => {
+  await page.goto(address('/?start'));
+  const tiles = page.getByRole('button', { name: /^Ladder of two-hole tiles/ });
+  await expect(tiles).not.toContainText('keeps its own beads');
+  await pick(page, 'In which bead, mostly?', 'round seed 15/0');
+  await expect(tiles).toContainText('keeps its own beads');
+});
+
+test('a stitch of one’s own is measured on the piece, whatever its example figures were', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Maren', 'A stitch of your own');
+  await page.getByRole('button', { name: /^Gauge/ }).click();
+  await page.getByText('this piece, measured', { exact: true }).click();
+  await page.getByRole('textbox', { name: 'Units done' }).fill('4');
+  await page.getByRole('textbox', { name: /^They measure/ }).fill('80 mm');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Gauge/ })).toContainText(
+    '20.00 mm a unit, measured on this piece',
+  );
 });

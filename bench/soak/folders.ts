@@ -4,6 +4,7 @@ import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeF
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { newPiece } from '@/core/piece';
+import { counted } from '@/core/words/figures';
 import { backUp } from '@/data/backup';
 import { backups } from '@/data/backups';
 import { openFolder } from '@/data/database';
@@ -77,7 +78,7 @@ export async function damagedFolders(seed = 7, kinds = Infinity): Promise<string
   }
   await damagedBackup(made);
   rmSync(made, { recursive: true, force: true });
-  return `${all.length} damaged folder${all.length === 1 ? '' : 's'}: ${told} told at the start, all restored with what was there kept beside`;
+  return `${counted(all.length, 'damaged folder')}: ${told} told at the start, all restored with what was there kept beside`;
 }
 
 /** A backup that is damaged itself leaves everything as it was. */

@@ -75,7 +75,7 @@ const girths = ({ wearer }: Piece, style: LengthStyle): Facts =>
 function wear({ wear: choice, kind, targetMm }: Piece, style: LengthStyle): Facts {
   const mm = (value: number | null) => (value === null ? 'not known' : formatLength(value, style));
   const by: Facts = [
-    ['length by', SCHOOL_WORDS[choice.school]],
+    ['length from', SCHOOL_WORDS[choice.school]],
     ['target length', targetMm === null ? 'what fits' : mm(targetMm)],
   ];
   switch (choice.school) {

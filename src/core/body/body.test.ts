@@ -11,6 +11,7 @@ import {
   NECKLACE_LENGTHS,
 } from './necklace';
 import { PLACE_FACTS, PLACES, typicalGirths } from './places';
+import { parseGirth } from './girth';
 import { namedRingMm, ringMm, ringSize, RING_SCALES, SCALES } from './ringSize';
 
 const across = (roundMm: number | null) => (roundMm ?? NaN) / Math.PI;
@@ -39,6 +40,10 @@ describe('ring sizes', () => {
       ['ISO 54', 'iso', '54'],
     ] as const)
       expect([text, namedRingMm(text)]).toEqual([text, ringMm(scale, size)]);
+    // Of a finger a ring size is read too; of a wrist it is no length.
+    expect(parseGirth('finger', 'US 7', 'in')).toEqual({ ok: true, mm: ringMm('us', '7') });
+    expect(parseGirth('finger', 'US 99', 'in').ok).toBe(false);
+    expect(parseGirth('wrist', 'US 7', 'in').ok).toBe(false);
     for (const text of ['7 3/4', '54 mm', 'US', 'US lots', '2 1/8 in']) expect(namedRingMm(text)).toBeNull();
     expect(ringMm('uk', 'n½')).toBeCloseTo(54.375, 9);
     expect((ringMm('uk older', 'N') ?? 0) - (ringMm('uk', 'N') ?? 0)).toBeCloseTo(0.4, 9);

@@ -47,8 +47,8 @@ export const isDoubtful = (value: number, known: number): boolean =>
   known > 0 && Math.abs(value / known - 1) > DOUBTED;
 
 /** A measure that may be a slip. */
-export interface MeasureDoubt {
-  readonly key: keyof MeasuredBead;
+export interface MeasureDoubt<K extends string = keyof MeasuredBead> {
+  readonly key: K;
   readonly value: number;
   /** What the same measure would be by what is known of the bead. */
   readonly known: number;

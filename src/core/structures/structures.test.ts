@@ -11,6 +11,7 @@ import { cellOf } from '../weave/cell';
 import { isTraversal, type Bead } from '../weave/path';
 import { STRUCTURES } from './registry';
 import { ROLE_LETTERS, type Weaveable } from './structure';
+import { WOVEN } from '../supplies/stretches';
 import { runs } from '../testing/thorough';
 import { all, bodies, eight, ends, layOut, sum } from '../testing/woven';
 
@@ -129,7 +130,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
     const bareMm = (moves: typeof thread) => sum(moves.map(({ gapMm }) => gapMm));
     // The first unit, which may lie otherwise than the others, and one in the middle.
     const looked = path.beads.filter(
-      ({ place: { section, unit } }) => section === 'body' && [0, Math.floor(n / 2)].includes(unit),
+      ({ place: { section, unit } }) => section === WOVEN && [0, Math.floor(n / 2)].includes(unit),
     );
     expect(looked.length).toBeGreaterThan(1);
     const poseOf = ({ id }: Bead) => layout.poses[id] as Pose;

@@ -13,9 +13,12 @@ export function offTarget(
 /** So many of a thing, in words: "1 piece", "6 pieces". */
 export const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
+/** A vowel, but not the "u" of unit; eight and eighty, eleven, eighteen. */
+const SPOKEN_WITH_A_VOWEL = /^([aeio]|8|1[18](?!\d)|u(?!ni[^m]))/i;
+
 /** A thing with its article, by how it is spoken: "an 8 mm ball", "an 11/0", "a 6 mm ball". */
 export const withArticle = (thing: string): string =>
-  `${/^([aeio]|8|1[18](?!\d)|u(?!n?i[^m]))/i.test(thing) ? 'an' : 'a'} ${thing}`;
+  `${SPOKEN_WITH_A_VOWEL.test(thing) ? 'an' : 'a'} ${thing}`;
 
 /** The same at the head of a sentence. */
 export const withCapital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -84,13 +84,16 @@ export const measureBeadAction = action(
 export const forgetMeasuresAction = action(
   z.object({ id: z.string(), measured: beadKindSchema.nullable() }),
   GONE,
-  async ({ id, measured }, { db, workspaceId }) => {
+  async ({ id, measured }, at) => {
     const told = measured?.id === id ? measured : BEADS.find((bead) => bead.id === id);
     if (!told)
       return refused('This bead is your own: there are no other sizes to go back to. Measure it again.');
-    await keepMaterials(db, workspaceId, 'bead', [told]);
-    revalidatePath('/', 'layout');
-    return done(told);
+    return keepBead(at, id, (kind) => ({
+      ...told,
+      shape: kind.shape,
+      holes: kind.holes,
+      crossing: kind.crossing,
+    }));
   },
 );
 

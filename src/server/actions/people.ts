@@ -2,9 +2,9 @@
 
 import { revalidatePath } from 'next/cache';
 import * as z from 'zod';
-import { PLACE_FACTS, PLACES, type Place } from '@/core/body/places';
-import { namedRingMm } from '@/core/body/ringSize';
-import { parseLength, type LengthUnit } from '@/core/length/length';
+import { PLACES, type Place } from '@/core/body/places';
+import { parseGirth } from '@/core/body/girth';
+import { type LengthUnit } from '@/core/length/length';
 import { daySchema, personSchema } from '@/core/people';
 import { withArticle } from '@/core/words/figures';
 import { wordLengthProblem } from '@/core/words/problems';
@@ -18,8 +18,7 @@ const NOBODY = 'That person is not among your people any more. Reload the page.'
 
 /** A length of a place as it was written, in millimetres, or why it is none. */
 function readGirth(place: Place, text: string, unit: LengthUnit): Answer<number> {
-  const size = place === 'finger' || place === 'knuckle' ? namedRingMm(text) : null;
-  const reading = parseLength(size === null ? text : `${size} mm`, unit, PLACE_FACTS[place].range);
+  const reading = parseGirth(place, text, unit);
   return reading.ok
     ? done(reading.mm)
     : refused(wordLengthProblem(reading.problem, { unit, denominator: 8 }));

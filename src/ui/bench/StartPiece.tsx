@@ -19,6 +19,8 @@ import styles from './Bench.module.css';
 
 const THE_STITCHS = 'the stitch’s';
 
+const hasTwoHoles = ({ bind, defaults }: (typeof STRUCTURES)[number]) => bind(defaults).parts[0]?.holes === 2;
+
 interface Props {
   readonly people: readonly Person[];
   readonly patterns: readonly StoredPattern[];
@@ -128,6 +130,9 @@ export function StartPiece({ people, patterns, beads, onCancel }: Props) {
             {i < drawn && <StitchSample structureId={structure.id} />}
             <strong>{structure.name}</strong>
             <span>{structure.about}</span>
+            {beadId !== null && hasTwoHoles(structure) && (
+              <span>It keeps its own beads, which have two holes.</span>
+            )}
           </button>
         ))}
         <button type="button" className={styles.stitch} onClick={() => inStitch(ownUnit.id)}>

@@ -1,6 +1,6 @@
 'use client';
 
-import { parseLength, type LengthRange } from '@/core/length/length';
+import { parseLength, type LengthRange, type LengthReading, type LengthUnit } from '@/core/length/length';
 import { wordLengthProblem } from '@/core/words/problems';
 import { useLengths } from '../shell/lengths';
 import { TypedInput } from './TypedInput';
@@ -14,20 +14,18 @@ interface Props {
   readonly onChange: (mm: number) => void;
   /** Beads and gauges are measured in millimetres, whatever the maker reads lengths in. */
   readonly fine?: boolean;
-  /** Another way to write it: a ring size. Null where it is none. */
-  readonly also?: (text: string) => number | null;
+  /** How it is read, where it can be written otherwise than as a length. */
+  readonly parse?: (text: string, unit: LengthUnit) => LengthReading;
   readonly help?: string;
 }
 
 /** A length as people write it. */
-export function LengthInput({ label, mm, range, onChange, fine = false, also, help }: Props) {
+export function LengthInput({ label, mm, range, onChange, fine = false, parse, help }: Props) {
   const lengths = useLengths();
   const show = fine ? lengths.exact : lengths.show;
   const style = fine ? ({ ...lengths.style, unit: 'mm' } as const) : lengths.style;
   const read = (text: string): Reading<number> => {
-    const other = also?.(text) ?? null;
-    const now =
-      other === null ? parseLength(text, style.unit, range) : parseLength(`${other} mm`, style.unit, range);
+    const now = parse ? parse(text, lengths.unit) : parseLength(text, style.unit, range);
     return now.ok
       ? { ok: true, value: now.mm }
       : { ok: false, problem: wordLengthProblem(now.problem, style) };

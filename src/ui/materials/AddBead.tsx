@@ -32,7 +32,9 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
   };
   const add = (sure: boolean) => {
     if (!kind) return setProblem('Choose the bead that it is most like: shape and holes are taken from it.');
-    const found = sure || wrong !== null ? [] : measureDoubts(values, kind);
+    // In its own size it may be far from the one that it is like: asked is only where one was measured for many.
+    const found =
+      sure || wrong !== null ? [] : measureDoubts(values, kind).filter(({ perhaps }) => perhaps !== null);
     setAsked(found);
     setProblem(wrong);
     if (wrong !== null || found.length > 0) return;

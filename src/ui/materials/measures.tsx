@@ -4,6 +4,7 @@ import { App, Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useId, useState, useTransition, type ReactNode } from 'react';
 import { formatFigure, formatNumber } from '@/core/length/length';
+import type { MeasureDoubt } from '@/core/materials/learn';
 import type { Instrument } from '@/core/materials/instruments';
 import type { Answer } from '@/server/answer';
 import { useLengths } from '../shell/lengths';
@@ -96,16 +97,8 @@ export const Simulated = () => (
   </p>
 );
 
-/** A measure that may be a slip: what it is, what is known, and what it would be if one was measured for many. */
-export interface Doubt<K extends string> {
-  readonly key: K;
-  readonly value: number;
-  readonly known: number;
-  readonly perhaps: number | null;
-}
-
 interface DoubtsProps<K extends string> {
-  readonly doubts: readonly Doubt<K>[];
+  readonly doubts: readonly MeasureDoubt<K>[];
   readonly fields: readonly MeasureField<K>[];
   readonly onType: (key: K, text: string) => void;
   readonly onKeep: () => void;
@@ -147,7 +140,7 @@ interface FormProps<K extends string> {
   readonly fields: readonly MeasureField<K>[];
   readonly onSave: (values: Readonly<Record<K, number | null>>) => Promise<Answer<unknown>>;
   /** What is to be asked about before it is kept. */
-  readonly doubts: (values: Readonly<Record<K, number | null>>) => readonly Doubt<K>[];
+  readonly doubts: (values: Readonly<Record<K, number | null>>) => readonly MeasureDoubt<K>[];
   readonly onDone: () => void;
   /** What else can be done with the entry. */
   readonly children?: ReactNode;
@@ -166,7 +159,7 @@ export function MeasureForm<K extends string>({
   const router = useRouter();
   const { typed, type, values, wrong } = useMeasures(fields.map(({ key }) => key));
   const [problem, setProblem] = useState<string | null>(null);
-  const [asked, setAsked] = useState<readonly Doubt<K>[]>([]);
+  const [asked, setAsked] = useState<readonly MeasureDoubt<K>[]>([]);
   const [saving, start] = useTransition();
   const write = (key: K, text: string) => {
     setAsked([]);

@@ -31,11 +31,11 @@ export function Corrected({ piece, plan, kinds, onChange }: Props) {
     return { beads, change };
   }, [piece, roles, kinds]);
   const then = useMemo(
-    () => (later === plan && offer ? planOrFault({ ...piece, ...offer.change, units: null }, known) : null),
+    () => (later === plan && offer ? planOrFault({ ...piece, ...offer.change }, known) : null),
     [later, plan, offer, piece, known],
   );
   if (!offer) return null;
-  const [now, next] = [plan.chosen.units, then?.ok ? then.best.units : null];
+  const [now, next] = [plan.chosen.units, then?.ok ? then.chosen.units : null];
   return (
     <section className={`card ${styles.offer}`} aria-label="Beads measured anew">
       <p>
@@ -45,9 +45,9 @@ export function Corrected({ piece, plan, kinds, onChange }: Props) {
         {then?.ok &&
           (next === now
             ? ' The count stays the same.'
-            : ` With them ${countWords(then, then.best.units)} fit best, instead of ${now}.`)}
+            : ` With them it takes ${countWords(then, then.chosen.units)} instead of ${now}.`)}
       </p>
-      <Button type="primary" onClick={() => onChange({ ...offer.change, units: null })}>
+      <Button type="primary" onClick={() => onChange(offer.change)}>
         Use the new sizes here
       </Button>
     </section>
@@ -61,14 +61,18 @@ function Sizes({ was, now }: CorrectedBead) {
     ['along the hole', was.lengthMm, now.lengthMm],
     ['across', was.diameterMm, now.diameterMm],
     ['hole', was.holeMm, now.holeMm],
+    ['wide', was.widthMm, now.widthMm],
+    ['from hole to hole', was.apartMm, now.apartMm],
   ] as const;
-  const told = sizes.filter(([, before, after]) => before !== after);
+  const told = sizes.flatMap(([what, before, after]) =>
+    before !== after && before !== null && after !== null
+      ? [`${what} ${exact(after)} instead of ${exact(before)}`]
+      : [],
+  );
   return (
     <>
-      Your <strong>{now.name}</strong> has other sizes now than when this piece took it
-      {told.length > 0 &&
-        `: ${told.map(([what, before, after]) => `${what} ${exact(after)} instead of ${exact(before)}`).join(', ')}`}
-      .{' '}
+      Your <strong>{now.name}</strong> has another {told.length > 0 ? 'size' : 'weight'} now than when this
+      piece took it{told.length > 0 && `: ${told.join(', ')}`}.{' '}
     </>
   );
 }

@@ -217,17 +217,24 @@ function useMoveTo(open: ChoiceTitle | null, setChoice: (title: ChoiceTitle | nu
   const moved = useRef(false);
   const before = useRef(open);
   useEffect(() => {
-    const number = CHOICE_TITLES.findIndex((title) => title === (open ?? before.current)) + 1;
+    const left = before.current;
     before.current = open;
     if (!moved.current) return;
     moved.current = false;
-    const id = choiceId(number);
-    document.querySelector<HTMLElement>(open ? `#${id}` : `[aria-controls="${id}"]`)?.focus();
+    focusChoice(open, left);
   }, [open]);
   return (title: ChoiceTitle | null) => {
+    // Open already, nothing changes that the focus could follow.
+    if (title === open) return focusChoice(title, open);
     moved.current = true;
     setChoice(title);
   };
+}
+
+/** Puts the focus into an open choice; where none is, on the line of the one that was left. */
+function focusChoice(open: ChoiceTitle | null, left: ChoiceTitle | null): void {
+  const id = choiceId(CHOICE_TITLES.findIndex((title) => title === (open ?? left)) + 1);
+  document.querySelector<HTMLElement>(open ? `#${id}` : `[aria-controls="${id}"]`)?.focus();
 }
 
 /** Takes up what was done before the plan was there. */

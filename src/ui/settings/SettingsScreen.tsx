@@ -64,7 +64,7 @@ export function SettingsScreen() {
         <h2 id="fit">How a piece sits</h2>
         <p className="soft">A new piece starts from these. Pieces already begun keep what they have.</p>
         <Choice
-          label="A bracelet’s length by"
+          label="A bracelet’s length from"
           value={settings.school}
           options={[
             { value: 'ease', label: 'wrist and ease' },

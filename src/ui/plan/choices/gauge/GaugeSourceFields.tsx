@@ -22,7 +22,7 @@ const UNIT: LengthRange = { minMm: 0.2, maxMm: 300 };
 type Gauge = NonNullable<Piece['gauge']>;
 type Ruled = Extract<Gauge, { source: 'this piece' }>;
 
-/** A unit so many times as long, or as short, as was worked out is a slip of the pen. */
+/** A unit so many times as long, or as short, as was worked out is a slip of the pen (from memory). */
 const SLIP = 3;
 
 interface Props {
@@ -93,7 +93,9 @@ function OnTheRuler({ piece, plan, gauge, onTake }: RulerProps) {
     ...draft,
   };
   const worked = plan.gauge.workedOutMm;
-  const isSlip = (pitchMm: number) => pitchMm > SLIP * worked || pitchMm < worked / SLIP;
+  // Example figures of a stitch of one's own are nothing to compare with.
+  const isSlip = (pitchMm: number) =>
+    !plan.weaveable.pathless?.example && (pitchMm > SLIP * worked || pitchMm < worked / SLIP);
   const pitchMm = units === null || lengthMm === null ? null : lengthMm / units;
   const slip = pitchMm !== null && isSlip(pitchMm) ? pitchMm : null;
   const change = (part: Partial<Ruled>) => {

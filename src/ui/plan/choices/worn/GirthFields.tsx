@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useTransition } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { PLACE_FACTS, type Place } from '@/core/body/places';
-import { namedRingMm } from '@/core/body/ringSize';
+import { parseGirth } from '@/core/body/girth';
 import type { Piece, Wearer } from '@/core/piece';
 import { addMeasureAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
@@ -38,7 +38,7 @@ export function GirthFields({ piece, people, onChange }: Props) {
           label={one === 'knuckle' ? 'Knuckle, where it must pass' : capital(one)}
           mm={wearer.girths[one] ?? null}
           range={PLACE_FACTS[one].range}
-          also={piece.kind === 'ring' ? namedRingMm : undefined}
+          parse={(text, unit) => parseGirth(one, text, unit)}
           onChange={set}
           help={PLACE_FACTS[one].how}
         />
