@@ -1,4 +1,4 @@
-import { expect, test } from './fixtures';
+import { LONG, expect, test } from './fixtures';
 import { ringMm } from '@/core/body/ringSize';
 import {
   expectAccessible,
@@ -153,22 +153,24 @@ test('a rule for the count: odd, and a count that breaks it says so', async ({ p
   await expect(slip(page)).toContainText(`${units + 1} will not do.`);
 });
 
-test('a clasp of one’s own is measured, kept, and chosen; a wrong length is refused in words', async ({
-  page,
-}) => {
-  await startPiece(page, 'bracelet', 'Osk', 'Ladder with picots');
-  await openChoice(page, 'Clasp and ends');
-  await page.getByText('A clasp of your own').click();
-  await page.getByLabel('What you call it').fill('brass hook');
-  await page.getByLabel('Closed, from loop to loop').fill('two');
-  await page.getByRole('button', { name: 'Keep this clasp' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: '“two” is not a length' })).toBeVisible();
-  await page.getByLabel('Closed, from loop to loop').fill('22 mm');
-  await page.getByRole('button', { name: 'Keep this clasp' }).click();
-  const ends = page.getByRole('button', { name: /^Clasp and ends/ }).first();
-  await expect(ends).toContainText('brass hook');
-  await expectAccessible(page);
-  await saved(page);
-  await page.reload();
-  await expect(ends).toContainText('brass hook');
-});
+test(
+  'a clasp of one’s own is measured, kept, and chosen; a wrong length is refused in words',
+  LONG,
+  async ({ page }) => {
+    await startPiece(page, 'bracelet', 'Osk', 'Ladder with picots');
+    await openChoice(page, 'Clasp and ends');
+    await page.getByText('A clasp of your own').click();
+    await page.getByLabel('What you call it').fill('brass hook');
+    await page.getByLabel('Closed, from loop to loop').fill('two');
+    await page.getByRole('button', { name: 'Keep this clasp' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: '“two” is not a length' })).toBeVisible();
+    await page.getByLabel('Closed, from loop to loop').fill('22 mm');
+    await page.getByRole('button', { name: 'Keep this clasp' }).click();
+    const ends = page.getByRole('button', { name: /^Clasp and ends/ }).first();
+    await expect(ends).toContainText('brass hook');
+    await expectAccessible(page);
+    await saved(page);
+    await page.reload();
+    await expect(ends).toContainText('brass hook');
+  },
+);

@@ -181,39 +181,43 @@ test('versions are set side by side, and the better one is taken', async ({ page
   await expect(page.getByText(/^bracelet for Jorun/)).toBeVisible();
 });
 
-test('a piece is duplicated, made for somebody else, kept as a pattern, found again', async ({ page }) => {
-  await startBracelet(page, 'Jorun', 'Strung line');
-  await page.getByLabel('Name of the piece').fill('Flotsam for Jorun');
-  await saved(page);
-  const act = async (name: string, item: string) => {
+test(
+  'a piece is duplicated, made for somebody else, kept as a pattern, found again',
+  LONG,
+  async ({ page }) => {
+    await startBracelet(page, 'Jorun', 'Strung line');
+    await page.getByLabel('Name of the piece').fill('Flotsam for Jorun');
+    await saved(page);
+    const act = async (name: string, item: string) => {
+      await page.goto(address());
+      await page.getByRole('button', { name: `More for ${name}`, exact: true }).click();
+      await page.getByRole('menuitem', { name: item }).click();
+    };
+    await act('Flotsam for Jorun', 'Duplicate');
+    await expect(page.getByRole('link', { name: 'Flotsam for Jorun, again' })).toBeVisible();
+
+    await act('Flotsam for Jorun', 'Make it for somebody else');
+    const again = page.getByRole('region', { name: 'Flotsam for Jorun for somebody else' });
+    await again.getByText(/^Pell,/).click();
+    await again.getByRole('button', { name: 'Make it again' }).click();
+    await page.waitForURL(/\/plan\//);
+    await expect(page.getByLabel('Name of the piece')).toHaveValue('Flotsam for Pell');
+
+    await act('Flotsam for Jorun', 'Keep as a pattern');
+    await expect(page.getByRole('heading', { name: 'Patterns' })).toBeVisible();
+    await page.goto(address('/?start'));
+    await page.getByRole('button', { name: /^Flotsam for Jorun/ }).click();
+    await page.waitForURL(/\/plan\//);
+    await expect(page.getByLabel('Name of the piece')).toHaveValue('Flotsam for Jorun');
+
     await page.goto(address());
-    await page.getByRole('button', { name: `More for ${name}`, exact: true }).click();
-    await page.getByRole('menuitem', { name: item }).click();
-  };
-  await act('Flotsam for Jorun', 'Duplicate');
-  await expect(page.getByRole('link', { name: 'Flotsam for Jorun, again' })).toBeVisible();
-
-  await act('Flotsam for Jorun', 'Make it for somebody else');
-  const again = page.getByRole('region', { name: 'Flotsam for Jorun for somebody else' });
-  await again.getByText(/^Pell,/).click();
-  await again.getByRole('button', { name: 'Make it again' }).click();
-  await page.waitForURL(/\/plan\//);
-  await expect(page.getByLabel('Name of the piece')).toHaveValue('Flotsam for Pell');
-
-  await act('Flotsam for Jorun', 'Keep as a pattern');
-  await expect(page.getByRole('heading', { name: 'Patterns' })).toBeVisible();
-  await page.goto(address('/?start'));
-  await page.getByRole('button', { name: /^Flotsam for Jorun/ }).click();
-  await page.waitForURL(/\/plan\//);
-  await expect(page.getByLabel('Name of the piece')).toHaveValue('Flotsam for Jorun');
-
-  await page.goto(address());
-  await page.getByLabel('Find a piece').fill('flotsam pell');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Flotsam for Pell' })).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Breakwater band' })).toBeHidden();
-  await page.getByLabel('Find a piece').fill('no such piece');
-  await expect(page.getByText(/Nothing on the bench has “no such piece”/)).toBeVisible();
-});
+    await page.getByLabel('Find a piece').fill('flotsam pell');
+    await expect(page.getByRole('listitem').filter({ hasText: 'Flotsam for Pell' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Breakwater band' })).toBeHidden();
+    await page.getByLabel('Find a piece').fill('no such piece');
+    await expect(page.getByText(/Nothing on the bench has “no such piece”/)).toBeVisible();
+  },
+);
 
 test('a word is explained where it stands, and all words are found', async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Strung line');
@@ -266,7 +270,7 @@ test('true size is as large as the card says', async ({ page }) => {
   await page.getByRole('button', { name: 'a hair larger' }).waitFor({ state: 'hidden' });
 });
 
-test('from a necklace to a ring: each gets a view that suits it', async ({ page }) => {
+test('from a necklace to a ring: each gets a view that suits it', LONG, async ({ page }) => {
   await startPiece(page, 'necklace', 'Jorun', 'Tubular herringbone');
   await expect(page.getByRole('img', { name: /The piece round the neck/ })).toBeVisible();
   // Seen in part from the start: closer is closer than that, not than the whole.
@@ -282,7 +286,7 @@ test('from a necklace to a ring: each gets a view that suits it', async ({ page 
   await expect(page.getByRole('img', { name: /on a finger of/ })).toBeVisible();
 });
 
-test('a long tape is drawn where it is looked at, wherever it is moved to', async ({ page }) => {
+test('a long tape is drawn where it is looked at, wherever it is moved to', LONG, async ({ page }) => {
   await startPiece(page, 'necklace', 'Jorun', 'Flat peyote');
   const scroller = page.locator('[class*="scroller"]');
   /** How many frames long the tape is. */
@@ -366,15 +370,21 @@ const PATHS = [
 test.describe('by the lamp', () => {
   test.use({ colorScheme: 'dark' });
 
-  test('every screen can be read by everybody', async ({ page }) => {
-    for (const path of PATHS)
-      await test.step(path, async () => {
-        await page.goto(address(path));
-        await page.getByRole('heading', { level: 1 }).waitFor();
-        await expect(page.locator('.ivy-lamp').first()).toBeAttached();
-        await expectAccessible(page);
-      });
-  });
+  /** Screens of every kind: cards, fields, tables. The others have their turn in `npm run soak`. */
+  const OFTEN = ['/?start', '/gallery/flat-peyote', '/materials'];
+  const readable =
+    (paths: readonly string[]) =>
+    async ({ page }: { page: Page }) => {
+      for (const path of paths)
+        await test.step(path, async () => {
+          await page.goto(address(path));
+          await page.getByRole('heading', { level: 1 }).waitFor();
+          await expect(page.locator('.ivy-lamp').first()).toBeAttached();
+          await expectAccessible(page);
+        });
+    };
+  test('screens can be read by everybody', readable(OFTEN));
+  test('every screen can', LONG, readable(PATHS.filter((path) => !OFTEN.includes(path))));
 
   test('the planning screen too, each choice open, versions side by side', LONG, async ({ page }) => {
     await startBracelet(page, 'Jorun', 'Flat herringbone');
@@ -387,28 +397,30 @@ test.describe('by the lamp', () => {
   });
 });
 
-test('a colour that is not in the palette has a name of its own, and can be carried like the others', async ({
-  page,
-}) => {
-  await startBracelet(page, 'Osk', 'Strung line');
-  await openChoice(page, 'Beads');
-  await page.getByRole('button', { name: 'another colour for Bead A, colour' }).click();
-  const name = page.getByLabel('What the colour is called');
-  await name.fill('Black');
-  await page.getByRole('button', { name: 'Take this colour' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'There is a black already' })).toBeVisible();
-  await name.fill('low tide');
-  await page.getByLabel('How it looks').fill('#556677');
-  await expectAccessible(page);
-  await page.getByRole('button', { name: 'Take this colour' }).click();
-  await expect(slip(page)).toContainText('low tide');
-  await expect(undo(page)).toHaveAccessibleName(/low tide/);
-  await expect(
-    slip(page)
-      .getByRole('group', { name: /^Colours/ })
-      .getByRole('button', { name: 'low tide' }),
-  ).toBeVisible();
-  await saved(page);
-  await page.reload();
-  await expect(slip(page)).toContainText('low tide');
-});
+test(
+  'a colour that is not in the palette has a name of its own, and can be carried like the others',
+  LONG,
+  async ({ page }) => {
+    await startBracelet(page, 'Osk', 'Strung line');
+    await openChoice(page, 'Beads');
+    await page.getByRole('button', { name: 'another colour for Bead A, colour' }).click();
+    const name = page.getByLabel('What the colour is called');
+    await name.fill('Black');
+    await page.getByRole('button', { name: 'Take this colour' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'There is a black already' })).toBeVisible();
+    await name.fill('low tide');
+    await page.getByLabel('How it looks').fill('#556677');
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Take this colour' }).click();
+    await expect(slip(page)).toContainText('low tide');
+    await expect(undo(page)).toHaveAccessibleName(/low tide/);
+    await expect(
+      slip(page)
+        .getByRole('group', { name: /^Colours/ })
+        .getByRole('button', { name: 'low tide' }),
+    ).toBeVisible();
+    await saved(page);
+    await page.reload();
+    await expect(slip(page)).toContainText('low tide');
+  },
+);

@@ -1,7 +1,7 @@
-import { expect, test } from './fixtures';
+import { LONG, expect, test } from './fixtures';
 import { address, expectAccessible, inAll, openChoice, saved, slip, startPiece, unitsOf } from './helpers';
 
-test('somebody is added, measured again, and put away and back', async ({ page }) => {
+test('somebody is added, measured again, and put away and back', LONG, async ({ page }) => {
   await page.goto(address('/people'));
   await page.getByRole('button', { name: 'Add somebody' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Runa');

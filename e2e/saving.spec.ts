@@ -6,34 +6,35 @@ import { cli, startServer } from './server';
 
 const rename = (page: Page, name: string) => page.getByLabel('Name of the piece').fill(name);
 
-test('a stale save from another browser: both versions are shown, and can both go on', async ({
-  page,
-  browser,
-}) => {
-  await startBracelet(page, 'Maren', 'Strung line');
-  await saved(page);
-  const other = await (await browser.newContext()).newPage();
-  await other.goto(page.url());
-  await expect(slip(other)).toBeVisible();
+test(
+  'a stale save from another browser: both versions are shown, and can both go on',
+  LONG,
+  async ({ page, browser }) => {
+    await startBracelet(page, 'Maren', 'Strung line');
+    await saved(page);
+    const other = await (await browser.newContext()).newPage();
+    await other.goto(page.url());
+    await expect(slip(other)).toBeVisible();
 
-  await rename(page, 'First word');
-  await saved(page);
-  await rename(other, 'Second word');
-  const two = other.getByRole('alert').filter({ hasText: 'changed in two windows' });
-  await expect(two).toContainText('First word');
-  await expect(two).toContainText('Second word');
+    await rename(page, 'First word');
+    await saved(page);
+    await rename(other, 'Second word');
+    const two = other.getByRole('alert').filter({ hasText: 'changed in two windows' });
+    await expect(two).toContainText('First word');
+    await expect(two).toContainText('Second word');
 
-  // It is still there after a reload: the choice is the weaver's, whenever she makes it.
-  await other.reload();
-  await expect(two).toContainText('Second word');
-  await two.getByRole('button', { name: 'Keep both' }).click();
-  await expect(two).toBeHidden();
-  await expect(other.getByLabel('Name of the piece')).toHaveValue('First word');
-  await other.goto(address());
-  await expect(other.getByRole('link', { name: 'First word' })).toBeVisible();
-  await expect(other.getByRole('link', { name: 'Second word (other version)' })).toBeVisible();
-  await other.context().close();
-});
+    // It is still there after a reload: the choice is the weaver's, whenever she makes it.
+    await other.reload();
+    await expect(two).toContainText('Second word');
+    await two.getByRole('button', { name: 'Keep both' }).click();
+    await expect(two).toBeHidden();
+    await expect(other.getByLabel('Name of the piece')).toHaveValue('First word');
+    await other.goto(address());
+    await expect(other.getByRole('link', { name: 'First word' })).toBeVisible();
+    await expect(other.getByRole('link', { name: 'Second word (other version)' })).toBeVisible();
+    await other.context().close();
+  },
+);
 
 test('the later version can take the place of the earlier one, and saving goes on from it', async ({
   page,
