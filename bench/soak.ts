@@ -4,6 +4,7 @@ import { fullDisk, readOnlyFolder } from './soak/disk';
 import { damagedFiles } from './soak/files';
 import { damagedFolders } from './soak/folders';
 import { kills } from './soak/kills';
+import { sweptLayouts } from './soak/layouts';
 import { journeys } from './soak/journeys';
 import { longTests } from './soak/longTests';
 import { damagedRequests } from './soak/requests';
@@ -11,6 +12,8 @@ import { damagedRequests } from './soak/requests';
 const KILLS = Number(process.env.SOAK_KILLS ?? 100);
 const FILES = Number(process.env.SOAK_FILES ?? 10_000);
 const REQUESTS = Number(process.env.SOAK_REQUESTS ?? 3000);
+/** Stitches drawn at random in beads drawn at random, beside every stitch in every bead. */
+const LAYOUTS = Number(process.env.SOAK_LAYOUTS ?? 800);
 
 const checks: readonly (readonly [string, () => Promise<string> | string])[] = [
   ['damaged files', () => damagedFiles(FILES)],
@@ -19,6 +22,7 @@ const checks: readonly (readonly [string, () => Promise<string> | string])[] = [
   ['damaged requests', () => (built(), withChoir((served) => damagedRequests(served, REQUESTS)))],
   ['journeys', () => (built(), journeys())],
   ['long unit tests', longTests],
+  ['layouts', () => sweptLayouts(LAYOUTS)],
   ['a full disk', fullDisk],
   ['a folder only to be read', readOnlyFolder],
 ];

@@ -35,15 +35,23 @@ export interface Gauge {
   /** Between these a unit is all but certain to lie, mm. */
   readonly lowMm: number;
   readonly highMm: number;
-  /** Units of other states in which the stitch can rest, mm. */
-  readonly othersMm: readonly number[];
+  /** Between what a unit of a soft net lies by how it is drawn, mm; null where the work is not soft, or measured. */
+  readonly soft: readonly [number, number] | null;
+  /** Where layout and closed form disagree so much that neither should be trusted; null where they agree, or it is measured. */
+  readonly disagrees: Disagreement | null;
   /** How it hangs, and the opening along its middle; null while it is not laid out. */
   readonly drape: Drape | null;
   /** How far the beads of each role stand out to the front and to the back, mm; empty while not laid out. */
   readonly faces: readonly { readonly role: string; readonly frontMm: number; readonly backMm: number }[];
   readonly insideMm: number | null;
-  /** False where the layout did not come to rest: the figures are the best found. */
+  /** False where the layout did not come to rest: the closed form stands. */
   readonly settled: boolean;
+}
+
+/** What layout and closed form say of the same work, mm. */
+export interface Disagreement {
+  readonly pitchMm: readonly [laidOut: number, closed: number];
+  readonly thicknessMm: readonly [laidOut: number, closed: number];
 }
 
 /** By what part later passes shorten the base. */
@@ -74,8 +82,15 @@ export interface SwatchFinding {
 
 export interface GaugeQuestion {
   readonly form: Form;
+  /** The structure's own rule, which may disagree. */
+  readonly closed: Form;
   readonly request: LayoutRequest | null;
+  /** The layout, where it came to rest. */
   readonly layout: CellLayout | null;
+  /** Whether there is one that did not. */
+  readonly restless: boolean;
+  /** How far beads lean on their thread, radians: a leaning row of hard beads is longer by 1 / cos. */
+  readonly lean: number;
   readonly shortening: Shortening | null;
   /** Swatches with every pass worked, and of the base alone. */
   readonly swatches: SwatchFinding | null;
@@ -95,16 +110,15 @@ const uniform = (width: number) => width / Math.sqrt(12);
  * may come out shorter than was worked out; the last two are taken as equally likely anywhere between their limits.
  */
 export function gaugeOf(q: GaugeQuestion): Gauge {
-  const { form, request, layout, shortening } = q;
+  const { form, closed, request, layout, shortening } = q;
   // The layout may be told in smaller units than the maker's.
   const times = request ? request.rowsOfUnit / request.rows : 1;
   const known = {
     workedOutMm: withShortening(form.pitchMm, 0, shortening).pitchMm,
-    othersMm: layout?.othersMm.map((mm) => mm * times) ?? [],
     drape: layout?.drape ?? null,
     faces: request && layout ? faces(request.cell, layout) : [],
     insideMm: layout?.insideMm ?? null,
-    settled: layout?.settled ?? true,
+    settled: !q.restless,
   };
   const told = measured(q) ?? chart(q);
   if (told) {
@@ -118,13 +132,16 @@ export function gaugeOf(q: GaugeQuestion): Gauge {
       mayShorten: 0,
       // Whatever the layout did not settle, the ruler has.
       settled: true,
-      othersMm: [],
+      soft: null,
+      disagrees: null,
     };
   }
   const { pitchMm, mayShorten } = form;
-  const edges = layout?.roundingMm.map((mm) => mm * times) ?? [pitchMm, pitchMm];
-  const least = Math.min(...edges, pitchMm);
-  const most = Math.max(...edges, pitchMm);
+  const edges = layout?.roundingMm.map((mm) => mm * times) ?? [];
+  const snugMm = layout ? layout.snugMm * times : pitchMm;
+  // The two opinions, rounder and sharper edges, and what a net gives: all of it is likely.
+  const all = [...edges, snugMm, pitchMm, closed.pitchMm, pitchMm / Math.cos(q.lean)];
+  const [least, most] = [Math.min(...all), Math.max(...all)];
   const spread = Math.hypot(LOT_SPREAD, uniform((most - least) / pitchMm), uniform(mayShorten));
   const drawnIn = withShortening(pitchMm, spread, shortening);
   const after = drawnIn.pitchMm / pitchMm;
@@ -135,9 +152,27 @@ export function gaugeOf(q: GaugeQuestion): Gauge {
     swatches: null,
     meanBetweenMm: null,
     mayShorten,
+    soft: layout && closed.net && most > least * (1 + SOFT) ? [least, most] : null,
+    disagrees: layout && disagreement(form, closed),
     lowMm: least * after * (1 - 2 * LOT_SPREAD) * (1 - mayShorten),
     highMm: most * after * (1 + 2 * LOT_SPREAD),
   };
+}
+
+/** A net whose units differ by less than this part is as firm as any other work. */
+const SOFT = 0.05;
+/** Layout and closed form disagree when pitch, or thickness, differs by more than this part of the form's. */
+const PITCH_DIFFERS = 0.1;
+const THICKNESS_DIFFERS = 0.3;
+
+function disagreement(laidOut: Form, closed: Form): Disagreement | null {
+  const off = (of: 'pitchMm' | 'thicknessMm') => Math.abs(laidOut[of] / closed[of] - 1);
+  return off('pitchMm') > PITCH_DIFFERS || off('thicknessMm') > THICKNESS_DIFFERS
+    ? {
+        pitchMm: [laidOut.pitchMm, closed.pitchMm],
+        thicknessMm: [laidOut.thicknessMm, closed.thicknessMm],
+      }
+    : null;
 }
 
 interface Told {

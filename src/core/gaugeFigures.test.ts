@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { atPitch, gaugeOf, shorteningOf, type GaugeQuestion } from './gauge';
+import type { CellLayout } from './layout/cellLayout';
 import type { Form } from './structures/structure';
 
 /** The figures of a gauge by hand: spread of a lot 1.375 % (half of the middle of 2 to 3.5 %, from memory). */
@@ -19,8 +20,11 @@ const form = (change: Partial<Form> = {}): Form =>
   }) as Form;
 const question = (change: Partial<GaugeQuestion> = {}): GaugeQuestion => ({
   form: form(),
+  closed: change.form ?? form(),
   request: null,
   layout: null,
+  restless: false,
+  lean: 0,
   shortening: null,
   swatches: null,
   baseSwatches: null,
@@ -105,5 +109,69 @@ describe('how sure a gauge is, by hand', () => {
     expect(stretched.pose({} as never).centre).toEqual([6, 1, 0]);
     const same = form();
     expect(atPitch(same, 2)).toBe(same);
+  });
+});
+
+describe('two opinions of one work: layout and closed form', () => {
+  const layout = (change: Partial<CellLayout> = {}): CellLayout => ({
+    pitchMm: 2,
+    snugMm: 2,
+    twist: 0,
+    units: 1,
+    beads: [],
+    widthMm: 4,
+    thicknessMm: 2,
+    heightsMm: [],
+    insideMm: 0,
+    drape: 'firm',
+    roundingMm: [2, 2],
+    settled: true,
+    ...change,
+  });
+  const asked = (closed: Partial<Form>, laid: Partial<CellLayout> = {}, laidOut: Partial<Form> = {}) =>
+    gaugeOf(question({ form: form(laidOut), closed: form(closed), layout: layout(laid) }));
+
+  it('agree within a tenth of the length and three tenths of the thickness', () => {
+    expect(asked({ pitchMm: 2.2 }).disagrees).toBeNull();
+    expect(asked({ pitchMm: 1.85 }).disagrees).toBeNull();
+    expect(asked({ thicknessMm: 1.6 }).disagrees).toBeNull();
+  });
+
+  it('disagree beyond that, and both figures are told', () => {
+    expect(asked({ pitchMm: 2.3 }).disagrees?.pitchMm).toEqual([2, 2.3]);
+    expect(asked({ pitchMm: 1.8 }).disagrees?.pitchMm).toEqual([2, 1.8]);
+    expect(asked({ thicknessMm: 1.5 }).disagrees?.thicknessMm).toEqual([2, 1.5]);
+    expect(asked({ thicknessMm: 3 }).disagrees?.thicknessMm).toEqual([2, 3]);
+  });
+
+  it('the band covers both, and edges rounded less and more, with the spread of a lot beyond', () => {
+    const gauge = asked({ pitchMm: 2.4 }, { roundingMm: [1.9, 2.1] });
+    expect(gauge.pitchMm).toBe(2);
+    expect(gauge.lowMm).toBeCloseTo(1.9 * (1 - 2 * LOT), 9);
+    expect(gauge.highMm).toBeCloseTo(2.4 * (1 + 2 * LOT), 9);
+    expect(gauge.spread).toBeCloseTo(Math.hypot(LOT, uniform(0.5 / 2)), 9);
+  });
+
+  it('a net is soft from its snuggest to its squarest; one that gives less than a twentieth is not', () => {
+    expect(asked({ pitchMm: 2.1, net: 'square' }, { snugMm: 1.8 }).soft).toEqual([1.8, 2.1]);
+    expect(asked({ pitchMm: 2.02, net: 'square' }, { snugMm: 1.98 }).soft).toBeNull();
+    expect(asked({ pitchMm: 2.1 }, { snugMm: 1.8 }).soft).toBeNull();
+  });
+
+  it('of what was measured none of that is said', () => {
+    const own = { source: 'this piece' as const, units: 10, lengthMm: 22, finished: true };
+    const gauge = gaugeOf(
+      question({
+        closed: form({ pitchMm: 3, net: 'round' }),
+        layout: layout({ snugMm: 1 }),
+        own: own as never,
+      }),
+    );
+    expect(gauge).toMatchObject({ disagrees: null, soft: null, source: 'this piece' });
+  });
+
+  it('what did not come to rest says so, and stands on the closed form', () => {
+    expect(gaugeOf(question({ restless: true }))).toMatchObject({ settled: false, source: 'closed form' });
+    expect(gaugeOf(question()).settled).toBe(true);
   });
 });

@@ -14,6 +14,7 @@ import type { CountRule } from './fit/rules';
 import { NO_SWATCHES, type SwatchBook } from './fit/swatchBook';
 import type { Gauge } from './gauge';
 import type { LayoutRequest, Layouts } from './layout/cellLayout';
+import { leanOf } from './layout/lean';
 import { wholeSketch, type Sketch } from './layout/sketch';
 import type { View } from './layout/drawing';
 import { layOutPiece, stations, type PieceParts, type Stations } from './layout/pieceLayout';
@@ -232,7 +233,8 @@ function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Pla
   if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
   const chainMm = chosen.links * (question.chain?.linkMm ?? 0);
   const outside = { startMm: closure.startMm + chainMm, endMm: closure.endMm + chainMm };
-  const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: outside, body });
+  const leans = (role: string) => leanOf(beadOf(piece, role), piece.thread, piece.doubled);
+  const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: outside, body, leanOf: leans });
   const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
   const from = reading(build, units, weaveable.minimumUnits);
   const threadOf = remembered((built: Built) => threadMoves(built.path, layOut(built)));

@@ -1,11 +1,12 @@
 import type { StitchKey, SwatchBook } from './fit/swatchBook';
 import { atPitch, gaugeOf, shorteningOf, type Gauge } from './gauge';
 import type { LayoutRequest, Layouts } from './layout/cellLayout';
+import { leanOf } from './layout/lean';
 import { mirroredForm } from './layout/solvedForm';
 import type { BeadSize } from './materials/material';
-import type { Piece } from './piece';
+import { beadOf, type Piece } from './piece';
 import { stitchKey, stitchOf } from './stitch';
-import type { EndLoops, Form, Structure, Weaveable } from './structures/structure';
+import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from './structures/structure';
 
 interface Asked {
   readonly piece: Piece;
@@ -31,15 +32,24 @@ export function formed(
   const { params } = piece.structure;
   const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
   const { sample, request } = stitch;
-  const layout = (request && layouts(request.key)) ?? null;
+  const found = (request && layouts(request.key)) ?? null;
+  // What does not rest from its own arrangement is no layout: the closed form stands.
+  const layout = found?.settled ? found : null;
   const solved = layout && stitch.solved(layout);
   const laidOut = joinedForm(solved ?? stitch.closed, ends);
   const shortening = shorteningOf(sample.path.passes, new Set(piece.without));
   const swatchesOf = (key: StitchKey | null) => key && swatches(key, piece.thread.id);
   const gauge = gaugeOf({
     form: laidOut,
+    closed: joinedForm(stitch.closed, ends),
     request,
     layout: solved && layout,
+    restless: found?.settled === false,
+    lean: stitch.closed.leansTo
+      ? Math.max(
+          ...rolesOf(weaveable).map((role) => leanOf(beadOf(piece, role), piece.thread, piece.doubled)),
+        )
+      : 0,
     shortening,
     // Figures that nobody has measured are no better than a chart.
     own: piece.gauge ?? (weaveable.pathless?.example ? { source: 'table', pitchMm: laidOut.pitchMm } : null),
@@ -55,7 +65,7 @@ export function formed(
   });
   const flat = atPitch(laidOut, gauge.pitchMm);
   const form = piece.hand === 'left' ? mirroredForm(flat) : flat;
-  return { form, gauge, toLayOut: layout ? null : request };
+  return { form, gauge, toLayOut: found ? null : request };
 }
 
 /** Joined into a ring, the work ends where it begins: nothing of it lies beyond its whole units. */

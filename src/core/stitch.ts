@@ -53,7 +53,7 @@ function stitch({ weaveable, body, ends, without }: StitchQuestion): Stitch {
   const units = SAMPLE + weaveable.minimumUnits;
   const sample: Built = { units, path: weaveable.weave(units, { ...ends, without: leftOut }) };
   const closed = weaveable.form(body, leftOut);
-  const request = weaveable.formIsExact ? null : layoutRequest(sample.path, body);
+  const request = weaveable.formIsExact ? null : layoutRequest(sample.path, body, closed);
   const forms = new Map<CellLayout, Form | null>();
   return {
     sample,

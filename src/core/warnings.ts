@@ -6,7 +6,7 @@ import type { Closure, ClosureDoubt } from './closures/closure';
 import type { PieceEnd } from './closures/sewnLoop';
 import type { Candidate } from './fit/candidates';
 import type { CountRule } from './fit/rules';
-import type { Gauge } from './gauge';
+import type { Disagreement, Gauge } from './gauge';
 import { MM_PER_INCH } from './length/length';
 import type { Piece } from './piece';
 import type { Unsuited } from './structures/parts';
@@ -34,7 +34,8 @@ export type Warning =
   | { readonly code: 'closure'; readonly doubt: ClosureDoubt }
   | { readonly code: 'thread'; readonly doubt: ThreadDoubt }
   | { readonly code: 'several-lengths'; readonly lengths: number; readonly longestMm: number }
-  | { readonly code: 'two-states'; readonly othersMm: readonly number[] }
+  | { readonly code: 'soft-net'; readonly betweenMm: readonly [number, number] }
+  | { readonly code: 'two-opinions'; readonly of: Disagreement }
   | { readonly code: 'not-settled' }
   | { readonly code: 'odd-shape'; readonly bead: Unsuited }
   | { readonly code: 'sizes'; readonly advice: string }
@@ -124,7 +125,8 @@ function makingWarnings({ closure, thread, gauge, pathless }: Findings): Warning
   if (gauge.swatches && !gauge.swatches.sameThread) warnings.push({ code: 'other-thread' });
   if (thread.lengths > 1)
     warnings.push({ code: 'several-lengths', lengths: thread.lengths, longestMm: thread.longestMm });
-  if (gauge.othersMm.length > 0) warnings.push({ code: 'two-states', othersMm: gauge.othersMm });
+  if (gauge.disagrees) warnings.push({ code: 'two-opinions', of: gauge.disagrees });
+  if (gauge.soft) warnings.push({ code: 'soft-net', betweenMm: gauge.soft });
   if (!gauge.settled) warnings.push({ code: 'not-settled' });
   const first = (['start', 'end'] as const).filter((end) => closure.finalAt[end] === 'before the body');
   if (closure.closing === 'clasp' && first.length > 0)

@@ -1,13 +1,16 @@
 import * as z from 'zod';
 import type { Path } from '../weave/path';
+import type { Form } from '../structures/structure';
+import { handStart } from './handStart';
 import { regrouped } from './regroup';
 import { repeatCell, type RepeatCell } from './solver/cell';
 import type { BeadSize } from '../materials/material';
+import type { HandStart } from './solver/held';
 import type { Settled } from './solver/settled';
 import { pitchIndex, PER_BEAD, stateOf } from './solver/state';
 
 /** Raised whenever the solver's answers change: results of another version are not used. */
-export const SOLVER_VERSION = 2;
+export const SOLVER_VERSION = 3;
 
 /** Lengths are kept to a thousandth of a millimetre: floating point differs between machines. */
 export const rounded = (mm: number) => Math.round(mm * 1000) / 1000;
@@ -18,6 +21,8 @@ const DRAPES = ['supple', 'flexible', 'firm', 'stiff'] as const;
 export const cellLayoutSchema = z.object({
   /** Length of one unit, mm. */
   pitchMm: z.number().positive(),
+  /** The shortest that a unit of a soft net can be drawn, mm; the pitch itself where nothing is soft. */
+  snugMm: z.number().positive(),
   /** Turn from one period to the next, radians. */
   twist: z.number(),
   /** Units in a period. */
@@ -33,9 +38,7 @@ export const cellLayoutSchema = z.object({
   drape: z.enum(DRAPES),
   /** Pitch with edges rounded less and more, mm. */
   roundingMm: z.tuple([z.number(), z.number()]),
-  /** Pitches of other states in which the stitch can rest, mm. */
-  othersMm: z.array(z.number()),
-  /** False where nothing came to rest; the numbers are then the best found. */
+  /** False where it did not come to rest from the structure's own arrangement: then that stands. */
   settled: z.boolean(),
 });
 export type CellLayout = z.infer<typeof cellLayoutSchema>;
@@ -48,24 +51,33 @@ export interface LayoutRequest {
   readonly key: string;
   readonly cell: RepeatCell;
   readonly sizes: readonly BeadSize[];
+  /** Where a hand sets out from. */
+  readonly start: HandStart;
   /** Rows of one unit of the cell, and of one of the maker's units. */
   readonly rows: number;
   readonly rowsOfUnit: number;
 }
 
 /**
- * The request for a path's repeat, in beads of these sizes; null where it does not repeat. Two paths with the
- * same links and bead sizes have the same key, whatever their structure is called.
+ * The request for a path's repeat, in beads of these sizes, from the form's own arrangement; null where it does not repeat,
+ * or not as the arrangement does. Two paths with the same links, sizes and way of being held have the same key, whatever
+ * their structure is called.
  */
-export function layoutRequest(path: Path, sizeOf: (role: string) => BeadSize): LayoutRequest | null {
+export function layoutRequest(
+  path: Path,
+  sizeOf: (role: string) => BeadSize,
+  form: Form,
+): LayoutRequest | null {
   const { path: told, rows, rowsOfUnit } = regrouped(path, sizeOf);
   const cell = repeatCell(told);
-  if (!cell) return null;
+  const start = cell && handStart(cell, told, path, form, sizeOf);
+  if (!start) return null;
   const sizes = cell.beads.map(({ role }) => sizeOf(role));
-  return { key: `${SOLVER_VERSION}:${hash(canonical(cell, sizes))}`, cell, sizes, rows, rowsOfUnit };
+  const key = `${SOLVER_VERSION}:${hash(canonical(cell, sizes, start))}`;
+  return { key, cell, sizes, start, rows, rowsOfUnit };
 }
 
-function canonical(cell: RepeatCell, sizes: readonly BeadSize[]): string {
+function canonical(cell: RepeatCell, sizes: readonly BeadSize[], { held, net, state }: HandStart): string {
   const bead = (s: BeadSize) =>
     [s.shape, s.lengthMm, s.diameterMm, s.widthMm ?? 0, s.holes, s.apartMm ?? 0, s.crossing ? 1 : 0]
       .map((v) => (typeof v === 'number' ? rounded(v) : v))
@@ -74,7 +86,8 @@ function canonical(cell: RepeatCell, sizes: readonly BeadSize[]): string {
     all.map((a) => `${a.bead}.${a.hole}.${a.end}.${a.shift}`).join('+');
   const faces = cell.beads.map(({ face, stage }) => (face ? `${stage}:${face}` : '')).join('');
   const spans = cell.spans.map(({ from, to, pull }) => `${anchors(from)}-${anchors(to)}*${pull}`).sort();
-  return [cell.units, sizes.map(bead).join(';'), spans.join(';'), faces].join('|');
+  const arranged = [held, net ?? '', ...Array.from(state.subarray(-2), rounded)].join(',');
+  return [cell.units, sizes.map(bead).join(';'), spans.join(';'), faces, arranged].join('|');
 }
 
 /** A short name of a text: 53 bits of two rounds of FNV-style mixing (cyrb53, public domain). */

@@ -3,6 +3,7 @@ import { HIDDEN_MM, type ThreadMove } from '../read/thread';
 import type { Bead, Path } from '../weave/path';
 import type { Layout, Point } from './layout';
 import { isRound, outline, type Flat } from './outline';
+import { leaning } from './lean';
 import { turnOf } from './pose';
 import { solidOf, type Solid } from './solver/solid';
 import type { Matrix } from './solver/turns';
@@ -97,7 +98,7 @@ export function drawing(
     const pose = layout.poses[bead.id];
     if (!pose) return [];
     const { solid, round } = solidFor(bead.role);
-    const seen = seenFrom(eye, turnOf(pose));
+    const seen = seenFrom(eye, turnOf(leaning(pose)));
     const { angle, turn } = uprighted(seen);
     const key = `${bead.role}/${round ? Math.round(FINE * turn[6]) : turn.map((v) => Math.round(FINE * v)).join()}`;
     if (!shapes.has(key))

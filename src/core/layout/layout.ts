@@ -12,6 +12,8 @@ export interface Pose {
   readonly axis: Point;
   /** The direction across its holes, from the first to the next; needed where it has several. */
   readonly across?: Point;
+  /** Where its end farther along the piece leans to, by the tangent of the angle: it is drawn so. */
+  readonly lean?: Point;
 }
 
 /** What a layout must know of a bead's body, mm. */

@@ -11,6 +11,7 @@ import {
 import type { EndLoops, Form } from '../structures/structure';
 import { isTraversal, otherEnd, type End, type Path, type Traversal } from '../weave/path';
 import type { Body, Layout, Point, Pose } from './layout';
+import { mul } from './solver/vectors';
 
 /** Where the parts of the whole piece lie along x, mm from the tip of the clasp at its start. */
 export interface Stations {
@@ -33,6 +34,8 @@ export interface PieceParts {
   readonly ends: EndLoops;
   readonly clasp: { readonly startMm: number; readonly endMm: number };
   readonly body: (role: string) => Body;
+  /** How far beads of a role lean where they do, radians. */
+  readonly leanOf?: (role: string) => number;
 }
 
 /** Clasp, loop, woven part, loop, clasp: one after another along x. */
@@ -76,9 +79,11 @@ function loopsAcross(path: Path, { form, ends }: PieceParts, end: PieceEnd): num
     if (move.kind !== 'pick' || move.place.section !== loopSection(end)) return;
     const nth = loopOf(move.bead);
     if (across[nth] !== undefined) return;
-    const from = path.moves
+    const before = path.moves
       .slice(0, i)
       .findLast((m) => isTraversal(m) && m.needle === move.needle && m.bead.role !== LOOP_ROLE);
+    // A needle that has not been through a bead is the other end of the first thread.
+    const from = before ?? path.moves.find(isTraversal);
     across[nth] = from && isTraversal(from) ? form.pose(from.bead).centre[1] : 0;
   });
   return across;
@@ -103,7 +108,9 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
     }
     const pose = parts.form.pose(bead);
     const [x, y, z] = pose.centre;
-    return { ...pose, centre: [x + marks.bodyStartMm, y, z] };
+    const to = parts.form.leansTo?.(bead);
+    const lean = to && parts.leanOf && { lean: mul(to, Math.tan(parts.leanOf(bead.role))) };
+    return { ...pose, ...lean, centre: [x + marks.bodyStartMm, y, z] };
   });
   const findings = path.findings.map((finding): Point => {
     const clasp = claspOf(finding);

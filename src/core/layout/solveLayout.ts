@@ -1,107 +1,105 @@
+import type { BeadSize } from '../materials/material';
 import { rounded, type CellLayout, type LayoutRequest } from './cellLayout';
-import type { RepeatCell } from './solver/cell';
-import { asItLies, drape, measure, mirrored, turned } from './solver/measure';
+import { handLaid, restedAgain } from './solver/handLaid';
+import type { HandStart } from './solver/held';
+import { asItLies, clearInside, drape } from './solver/measure';
 import { reach, restingOf, shifted } from './solver/resting';
 import { rests, type Settled } from './solver/settled';
 import { solidOf, type Solid } from './solver/solid';
-import { solveCell, type SolveOptions } from './solver/solve';
+import type { SolveOptions } from './solver/solve';
 import { PER_BEAD } from './solver/state';
 
 /** Edges may be rounded by so much less or more than usual (from memory). */
 const ROUNDINGS = [0.6, 1.4] as const;
-/** Other states count when they are so near in effort, threads' pull × mm a period. */
-const NEARLY_AS_SNUG = 0.05;
-/** Solves a request. Pure, but long: from 0.1 s to half a minute. Call it from a worker or on the server. */
+/** Beads are solved at about the size of an 11/0, whose length and girth have this mean, mm: then tolerances suit them. */
+const USUAL_MM = 1.775;
+
+/**
+ * Solves a request: the state that a hand comes to from the structure's own arrangement. Pure; from 5 ms to some seconds,
+ * so call it from a worker or on the server.
+ */
 export function solveLayout(
-  { cell, sizes }: Pick<LayoutRequest, 'cell' | 'sizes'>,
+  { cell, sizes, start }: Pick<LayoutRequest, 'cell' | 'sizes' | 'start'>,
   options: SolveOptions = {},
 ): CellLayout {
-  const solids = sizes.map((size) => solidOf(size));
-  const all = solveCell(cell, solids, options);
-  const best = all[0];
-  if (!best) throw new Error('From no start did the stitch come to lie in order.');
+  const { unitMm, solidsOf, from } = inUsualBeads({ sizes, start });
+  const solids = solidsOf();
+  const { settled, snugMm } = handLaid(cell, solids, from, options);
+  const quietly = { ...options, onProgress: undefined };
+  const perUnit = (mm: number) => rounded((mm * unitMm) / cell.units);
   const edges = ROUNDINGS.map((rounding) => {
-    const [one] = solveCell(
-      cell,
-      sizes.map((size) => solidOf(size, rounding)),
-      { ...options, onProgress: undefined, from: best },
-    );
-    return rounded((one?.periodMm ?? best.periodMm) / cell.units);
+    const againMm = restedAgain(cell, solidsOf(rounding), from, settled.state, quietly);
+    return perUnit((settled.periodMm * againMm) / snugMm);
   });
-  const others = all
-    .slice(1)
-    .filter(
-      (one) => rests(one, solids) && one.threadMm - best.threadMm < NEARLY_AS_SNUG * (best.threadMm + 1),
-    );
-  const flat = snapped(best);
-  // Left- and right-handed are a tie: one is kept, and the maker's hand chooses when it is drawn.
-  const oneHand = flat.twist < 0 && Math.abs(flat.twist) < Math.PI ? mirrored(flat) : flat;
-  const { insideMm, thinAt, ...measured } = measure(cell, solids, oneHand);
-  // Seen from above: the thinnest way across is the height, unless the path has a front of its own.
-  const face = facing(cell, oneHand);
-  const told = turned(oneHand, face ?? Math.PI / 2 - thinAt);
-  const { widthMm, thicknessMm } = face === null ? measured : asItLies(cell, solids, told);
+  const { widthMm, thicknessMm } = asItLies(cell, solids, settled);
+  const mm = (usualMm: number) => rounded(usualMm * unitMm);
   return {
-    pitchMm: rounded(told.periodMm / cell.units),
-    twist: Math.round(told.twist * 1e5) / 1e5,
+    pitchMm: perUnit(settled.periodMm),
+    snugMm: perUnit(snugMm),
+    twist: Math.round(settled.twist * 1e5) / 1e5,
     units: cell.units,
-    beads: cell.beads.map((_, i) => beadNumbers(told, i)),
-    widthMm: rounded(widthMm),
-    thicknessMm: rounded(thicknessMm),
-    heightsMm: cell.beads.map((_, i) => heights(solids[i] as Solid, told, i)),
-    insideMm: rounded(insideMm),
-    drape: drape(cell, solids, told).drape,
+    beads: cell.beads.map((_, i) => beadNumbers(settled, i, mm)),
+    widthMm: mm(widthMm),
+    thicknessMm: mm(thicknessMm),
+    heightsMm: cell.beads.map((_, i) => {
+      const [front, back] = heights(solids[i] as Solid, settled, i);
+      return [mm(front), mm(back)];
+    }),
+    insideMm: start.held === 'former' ? mm(clearInside(solids, settled)) : 0,
+    drape: drape(cell, solids, settled).drape,
     roundingMm: edges as [number, number],
-    othersMm: distinctPitches(told.periodMm, others).map((mm) => rounded(mm / cell.units)),
-    settled: rests(best, solids),
+    settled: rests(settled, solids),
   };
 }
 
-/**
- * The turn about its axis that lays a cell as its path says: what is sewn on the front comes to the front, what
- * hangs comes below. Null where the path says nothing.
- */
-function facing({ beads }: RepeatCell, settled: Settled): number | null {
-  let [y, z] = [0, 0];
-  beads.forEach(({ face }, i) => {
-    const [, cy, cz] = restingOf(settled.state, i).centre;
-    // All as if it were below: the front is a quarter turn before, the back a quarter turn after.
-    const [by, bz] =
-      face === 'below' ? [cy, cz] : face === 'front' ? [-cz, cy] : face === 'back' ? [cz, -cy] : [0, 0];
-    y += by;
-    z += bz;
-  });
-  return Math.hypot(y, z) < 1e-6 ? null : -Math.atan2(z, y);
+/** What is to be solved, told in beads about as large as an 11/0. */
+interface InUsualBeads {
+  /** So many times as large the beads are in truth. */
+  readonly unitMm: number;
+  readonly solidsOf: (rounding?: number) => Solid[];
+  readonly from: HandStart;
 }
+
+/** All lengths scale: what is twice as large is laid out as what is not, and then called twice as large. */
+export function inUsualBeads({ sizes, start }: Pick<LayoutRequest, 'sizes' | 'start'>): InUsualBeads {
+  const unitMm = meanMm(sizes) / USUAL_MM;
+  const usual = sizes.map((size) => sized(size, 1 / unitMm));
+  return {
+    unitMm,
+    solidsOf: (rounding) => usual.map((size) => solidOf(size, rounding)),
+    from: { ...start, state: scaled(start.state, 1 / unitMm) },
+  };
+}
+
+const meanMm = (sizes: readonly BeadSize[]): number =>
+  sizes.reduce((sum, { lengthMm, diameterMm }) => sum + (lengthMm + diameterMm) / 2, 0) / sizes.length;
+
+/** The same bead, so many times as large. */
+export const sized = (size: BeadSize, times: number): BeadSize => ({
+  ...size,
+  lengthMm: size.lengthMm * times,
+  diameterMm: size.diameterMm * times,
+  widthMm: size.widthMm === null ? null : size.widthMm * times,
+  apartMm: size.apartMm === null ? null : size.apartMm * times,
+});
+
+/** A state of beads that are so many times as large: places and pitch grow, turns stay. */
+const scaled = (state: Float64Array, times: number): Float64Array =>
+  state.map((v, i) => {
+    const isPlace = i % PER_BEAD < 3 && i < state.length - 2;
+    return isPlace || i === state.length - 2 ? v * times : v;
+  });
 
 /** How far a bead reaches to the front and to the back, whichever of two neighbouring periods it lies in. */
 function heights(solid: Solid, { state, periodMm, twist }: Settled, bead: number): [number, number] {
   const at = [0, 1].map((k) => shifted(restingOf(state, bead), periodMm, twist, k));
-  const most = (z: 1 | -1) => rounded(Math.max(...at.map((one) => reach(solid, one, [0, 0, z]))));
+  const most = (z: 1 | -1) => Math.max(...at.map((one) => reach(solid, one, [0, 0, z])));
   return [most(-1), most(1)];
 }
 
-/** Periods that a ruler could tell from the best and from each other. */
-function distinctPitches(best: number, others: readonly Settled[]): number[] {
-  const told = [best];
-  for (const { periodMm } of others)
-    if (told.every((mm) => Math.abs(periodMm / mm - 1) > TOLD_APART)) told.push(periodMm);
-  return told.slice(1);
-}
-const TOLD_APART = 0.01;
-
-/** A turn of nearly nothing, or of nearly a half, is exactly that: over a long piece a rest would add up. */
-const NEARLY = 0.02;
-
-function snapped(settled: Settled): Settled {
-  const turn = Math.abs(Math.atan2(Math.sin(settled.twist), Math.cos(settled.twist)));
-  const twist = turn < NEARLY ? 0 : turn > Math.PI - NEARLY ? Math.PI : settled.twist;
-  return { ...settled, twist };
-}
-
-function beadNumbers({ state }: Settled, bead: number): number[] {
+function beadNumbers({ state }: Settled, bead: number, mm: (usualMm: number) => number): number[] {
   const { centre } = restingOf(state, bead);
   const q = state.subarray(bead * PER_BEAD + 3, bead * PER_BEAD + 7);
   const length = Math.hypot(...q);
-  return [...centre.map(rounded), ...Array.from(q, (v) => Math.round((v / length) * 1e5) / 1e5)];
+  return [...centre.map(mm), ...Array.from(q, (v) => Math.round((v / length) * 1e5) / 1e5)];
 }

@@ -90,6 +90,9 @@ export function solvedForm(
     widthMm: layout.widthMm,
     thicknessMm: layout.thicknessMm,
     mayShorten: closed.mayShorten,
+    held: closed.held,
+    ...(closed.net && { net: closed.net }),
+    ...(closed.leansTo && { leansTo: closed.leansTo }),
     pose(bead): Pose {
       const { centre, turn: r } = placed(bead);
       const [x, y, z] = centre;
@@ -172,6 +175,12 @@ export function mirroredForm(form: Form): Form {
   return {
     ...form,
     mirrored: true,
+    ...(form.leansTo && {
+      leansTo: (bead: Bead) => {
+        const to = form.leansTo?.(bead);
+        return to ? over(to) : null;
+      },
+    }),
     pose(bead): Pose {
       const { centre, axis, across } = form.pose(bead);
       return { centre: over(centre), axis: over(axis), ...(across && { across: over(across) }) };

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { loopSection, sewLoop, spread, type SewnLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
+import type { BeadShape } from '../materials/material';
 import { Weave, type Needle } from '../weave/builder';
 import { otherEnd, TAIL, type Bead, type End } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
@@ -17,6 +18,10 @@ import {
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */
 const WOVEN_ROWS = 3;
+
+/** Beads with round ends sink into the gaps of the row before, down to the thread: a row takes so much of a length (fitted). */
+const NESTS = 0.92;
+const ROUND_ENDED: ReadonlySet<BeadShape> = new Set(['ball', 'rondelle', 'oval', 'drop']);
 
 /** Beads of a wall may differ so much in girth (from memory: 11/0 and 10/0 seeds still lie together). */
 const UNEVEN = 1.15;
@@ -210,10 +215,12 @@ export const brickStitch = structure({
           ]
         : [];
     },
-    /** Closed form: one length a row, one diameter for each bead across, and half a one for the stepping edges. */
+    /** Closed form: one length a row, of balls a little less, one diameter for each bead across, and half a one for the stepping edges. */
     form(body) {
       const rows = rowsOfUnit(p);
-      const longest = rows.map((row) => Math.max(...row.map((role) => body(role).lengthMm)));
+      const longest = rows.map((row) =>
+        Math.max(...row.map((role) => body(role).lengthMm * (ROUND_ENDED.has(body(role).shape) ? NESTS : 1))),
+      );
       const girth = Math.max(...rows.flat().map((role) => body(role).diameterMm));
       const { starts, total } = runningSum(longest);
       return {
@@ -222,6 +229,7 @@ export const brickStitch = structure({
         widthMm: (p.wide + 0.5) * girth,
         thicknessMm: girth,
         mayShorten: 0,
+        held: 'mat',
         pose({ name, place: { row } }): Pose {
           const inUnit = row % longest.length;
           const x = Math.floor(row / longest.length) * total + at(starts, inUnit) + at(longest, inUnit) / 2;

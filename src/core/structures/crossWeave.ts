@@ -223,6 +223,8 @@ export const crossWeave = structure({
         widthMm: net.widthMm,
         thicknessMm: net.thicknessMm,
         mayShorten: 0,
+        held: 'mat',
+        net: net.net,
         pose({ name, place: { row: unit, pass } }): Pose {
           const [word, k] = nameParts(name);
           const row = rowOfPass(pass);

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
 import { type SewnLoop, loopSection, sewLoop, spread } from '../closures/sewnLoop';
-import type { Pose } from '../layout/layout';
+import type { Point, Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
 import {
@@ -247,6 +247,17 @@ export const flatHerringbone = structure({
         widthMm: p.columns * widest,
         thicknessMm: widest,
         mayShorten: 0.06,
+        // Two columns hold each other upright. Of more, each bead is drawn to its partner above and to its neighbour below;
+        // the outermost have none below.
+        ...(p.columns > 2 && {
+          leansTo: ({ name, place: { row } }: Bead): Point => {
+            const i = Number(name.slice(1).split('-')[0]) - 1;
+            const side = row % 2 === 0 ? -1 : 1;
+            const outermost = i === 0 || i === p.columns - 1;
+            return [0, (i % 2 === 0 ? -side : side) * (outermost ? 0.5 : 1), 0];
+          },
+        }),
+        held: 'mat',
         pose({ role, name, place: { unit, row } }): Pose {
           const x = unit * total + at(starts, row % p.sequence.length) + body(role).lengthMm / 2;
           if (p.columns === 2) {

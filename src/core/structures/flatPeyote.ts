@@ -5,6 +5,7 @@ import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
+import { besideMm, peyoteRows } from './peyoteRows';
 import { at, partsOf, sequenceSchema, structure, type RoleLetter, type WeaveRequest } from './structure';
 
 const MOST = 12;
@@ -193,21 +194,20 @@ export const flatPeyote = structure({
         ? [{ of: 2, rest: 0, must: true, why: 'the last row must stand in the gaps of the first' }]
         : [],
     weave: (units, request) => weave(p, units, request),
-    /** Closed form: half a diameter a row, one length for each bead across. */
+    /** Closed form: half a diameter a row, one length for each bead across, of unequal rows the mean. */
     form(body) {
       const rows = rowsOfUnit(p);
-      const most = (roles: readonly string[], of: 'diameterMm' | 'lengthMm') =>
-        Math.max(...roles.map((role) => body(role)[of]));
-      const girth = most(rows.flat(), 'diameterMm');
-      const length = most(rows.flat(), 'lengthMm');
-      const step = girth / 2;
-      const [first, last] = [most(at(rows, 0), 'diameterMm') / 2, most(at(rows, -1), 'diameterMm') / 2];
+      const most = (of: 'diameterMm' | 'lengthMm') =>
+        rows.map((row) => Math.max(...row.map((role) => body(role)[of])));
+      const standing = peyoteRows(most('diameterMm'));
+      const length = besideMm(most('lengthMm'));
       return {
-        pitchMm: step * rows.length,
-        extraMm: first + last - step,
+        pitchMm: standing.pitchMm,
+        extraMm: standing.extraMm,
         widthMm: p.wide * length,
-        thicknessMm: girth,
+        thicknessMm: Math.max(...most('diameterMm')),
         mayShorten: 0,
+        held: 'mat',
         pose({ name, place: { row, pass } }): Pose {
           const i = Number(name.slice(1).split('-')[0]) - 1;
           // Odd rows run from the edge at +y, even ones from that at −y, each from its own outermost place.
@@ -215,7 +215,7 @@ export const flatPeyote = structure({
           const inset = isOdd(p) && row % 2 === 1 ? 1 : 0;
           const y = way * (p.wide / 2 - 0.5 - inset - 2 * i) * length;
           const strung = pass === 'start' ? -1 : -way;
-          return { centre: [first + row * step, y, 0], axis: [0, strung, 0] };
+          return { centre: [standing.x(row), y, 0], axis: [0, strung, 0] };
         },
       };
     },

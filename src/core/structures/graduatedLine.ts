@@ -149,6 +149,7 @@ export const graduatedLine = structure({
           widthMm: thickest,
           thicknessMm: thickest,
           mayShorten: 0,
+          held: 'line',
           pose({ role, name, place: { row } }): Pose {
             const x = row * total + at(starts, Number(name) - 1) + body(role).lengthMm / 2;
             return { centre: [x, 0, 0], axis: [1, 0, 0] };

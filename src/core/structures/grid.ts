@@ -1,7 +1,11 @@
-import type { Body, Pose } from '../layout/layout';
+import type { Pose } from '../layout/layout';
+import type { Net } from '../layout/solver/held';
+import { solidOf } from '../layout/solver/solid';
+import { reachOf } from '../layout/solver/support';
+import type { BeadSize } from '../materials/material';
 import type { Needle } from '../weave/builder';
 import type { Bead } from '../weave/path';
-import { runningSum } from './structure';
+import { at, runningSum } from './structure';
 
 /**
  * The net that right-angle weave and cross-weave are: circles of four sides in rows along the piece. Levels run
@@ -12,6 +16,8 @@ export interface Grid {
   readonly widthMm: number;
   readonly thicknessMm: number;
   readonly rungGirthMm: number;
+  /** Of single beads circles stay square or turn like a pinwheel; sides of several bow. */
+  readonly net: Net;
   /** A bead of the side of a unit: the `k`-th as it is strung; `forward` along +x. */
   side(sequence: readonly string[], k: number, level: number, unit: number, forward: boolean): Pose;
   /** A bead in the gap at a boundary along the upper edge (1) or the lower (−1); `forward` along +x. */
@@ -26,19 +32,43 @@ interface Sides {
   readonly rows: number;
 }
 
-/** Where four holes meet at a corner, a unit is longer than its side by this part of a bead's girth: √2 − 1. */
-const CORNER = Math.SQRT2 - 1;
+/** How far a bead reaches halfway between along its hole and across it, mm. */
+const slanted = (bead: BeadSize) => reachOf(solidOf(bead), [Math.SQRT1_2, Math.SQRT1_2, 0]);
 
-/** Closed form: a side's length and √2 − 1 of a rung's girth; √2·D for equal balls. Rows across the same way. */
-export function grid(body: (role: string) => Body, { sides, rung, rows }: Sides): Grid {
+/**
+ * From a corner of the net to the middles of the beads that meet there, that of a side and that of a rung, mm: they touch
+ * halfway between their holes, and their ends are as far from the corner as each other.
+ */
+function corner(side: BeadSize, rung: BeadSize): { side: number; rung: number } {
+  const both = Math.SQRT2 * (slanted(side) + slanted(rung));
+  const more = (side.lengthMm - rung.lengthMm) / 2;
+  return { side: (both + more) / 2, rung: (both - more) / 2 };
+}
+
+/**
+ * Closed form: circles as square as their beads let them be. A unit is its side, less what its end beads reach beyond
+ * their middles, and what the corners take; √2·D for equal balls. Rows across the same way.
+ */
+export function grid(body: (role: string) => BeadSize, { sides, rung, rows }: Sides): Grid {
   const lengths = (sequence: readonly string[]) => runningSum(sequence.map((role) => body(role).lengthMm));
   const girth = (sequence: readonly string[]) => Math.max(...sequence.map((role) => body(role).diameterMm));
-  const longest = Math.max(...sides.map((side) => lengths(side).total));
+  const ends = (sequence: readonly string[]) => [at(sequence, 0), at(sequence, -1)].map((role) => body(role));
+  /** The run's length from corner to corner, each of its end beads against the other runs' that press on it most. */
+  const betweenCorners = (
+    run: readonly string[],
+    others: readonly (readonly string[])[],
+    part: 'side' | 'rung',
+  ) =>
+    ends(run).reduce((sum, bead) => {
+      const reaches = others.flatMap(ends).map((other) => {
+        return part === 'side' ? corner(bead, other).side : corner(other, bead).rung;
+      });
+      return sum + Math.max(...reaches) - bead.lengthMm / 2;
+    }, lengths(run).total);
   const sideGirth = Math.max(...sides.map(girth));
   const rungGirthMm = girth(rung);
-  const across = lengths(rung);
-  const pitchMm = longest + CORNER * rungGirthMm;
-  const heightMm = across.total + CORNER * sideGirth;
+  const pitchMm = Math.max(rungGirthMm, ...sides.map((side) => betweenCorners(side, [rung], 'side')));
+  const heightMm = Math.max(sideGirth, betweenCorners(rung, sides, 'rung'));
   /** Middle of the k-th bead from where the run begins in space. */
   const along = (sequence: readonly string[], k: number, forward: boolean) => {
     const { starts, total } = lengths(sequence);
@@ -50,6 +80,7 @@ export function grid(body: (role: string) => Body, { sides, rung, rows }: Sides)
     widthMm: rows * heightMm + sideGirth,
     thicknessMm: Math.max(sideGirth, rungGirthMm),
     rungGirthMm,
+    net: [rung, ...sides].every(({ length }) => length === 1) ? 'square' : 'round',
     side: (sequence, k, level, unit, forward) => ({
       centre: [
         rungGirthMm / 2 + (unit + 0.5) * pitchMm + along(sequence, k, forward),

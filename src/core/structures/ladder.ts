@@ -174,26 +174,33 @@ export const ladder = structure({
     closing: extraWords(p, 'rung'),
     closings: ['clasp', 'joined', 'open'],
     weave: (units, request) => weave(p, units, request),
-    /** Closed form: one bead diameter per rung. Picots draw it in by up to 1 % (from memory). */
+    /** Closed form: one bead diameter per rung, or of a picot's bead. Picots draw it in by up to 1 % (from memory). */
     form(body, without) {
-      const girths = p.sequence.map((role) => body(role).diameterMm);
-      const { starts, total } = runningSum(girths);
-      const longest = p.high * Math.max(...p.sequence.map((role) => body(role).lengthMm));
+      const picots = !without.has('picots');
       const seed = body(PICOT_ROLE);
+      // Every rung has the foot of a picot on one end: thin rungs stand as far apart as those are thick.
+      const girths = p.sequence.map((role) => Math.max(body(role).diameterMm, picots ? seed.diameterMm : 0));
+      const { starts, total } = runningSum(girths);
+      /** What stands open on either side of a rung that is thinner than its picot. */
+      const bareMm = (rung: number) => {
+        const i = (rung + girths.length) % girths.length;
+        return (at(girths, i) - body(at(p.sequence, i)).diameterMm) / 2;
+      };
+      const longest = p.high * Math.max(...p.sequence.map((role) => body(role).lengthMm));
       const rungs: Rungs = {
         x(rung) {
           const i = rung % girths.length;
-          return Math.floor(rung / girths.length) * total + at(starts, i) + at(girths, i) / 2;
+          return Math.floor(rung / girths.length) * total + at(starts, i) + at(girths, i) / 2 - bareMm(0);
         },
         lengthMm: (rung) => p.high * body(roleOfRung(p, rung)).lengthMm,
       };
-      const picots = !without.has('picots');
       return {
         pitchMm: total,
-        extraMm: firstOf(girths, p.extra),
+        extraMm: firstOf(girths, p.extra) - bareMm(0) - bareMm(p.extra - 1),
         widthMm: longest + (picots ? 2 * (seed.lengthMm + seed.diameterMm) : 0),
         thicknessMm: Math.max(...girths, picots ? seed.diameterMm : 0),
         mayShorten: picots ? 0.01 : 0,
+        held: 'mat',
         pose({ name, place: { row } }): Pose {
           if (name.startsWith('rung')) {
             const way = row % 2 === 0 ? 1 : -1;

@@ -181,6 +181,7 @@ export const ownUnit = structure({
         widthMm: p.widthMm,
         thicknessMm: p.thicknessMm,
         mayShorten: 0,
+        held: 'mat',
         pose({ name, place: { row } }): Pose {
           const k = Number(name) - 1;
           const [column, across] = [Math.floor(k / rows), k % rows];

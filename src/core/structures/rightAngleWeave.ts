@@ -368,6 +368,8 @@ export const rightAngleWeave = structure({
         widthMm: net.widthMm + edgeMm,
         thicknessMm: net.thicknessMm,
         mayShorten: 0,
+        held: 'mat',
+        net: net.net,
         pose({ name, role, place: { row: unit, pass } }): Pose {
           const [word, k] = nameParts(name);
           const row = rowOfPass(pass);

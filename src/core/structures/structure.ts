@@ -5,8 +5,9 @@ import type { ArrangeQuestion } from '../fit/arrange';
 import type { CountRule } from '../fit/rules';
 import type { Measured } from '../fit/swatch';
 import type { LengthRange } from '../length/length';
-import type { Body, Pose } from '../layout/layout';
-import type { BeadShape } from '../materials/material';
+import type { Body, Point, Pose } from '../layout/layout';
+import type { Held, Net } from '../layout/solver/held';
+import type { BeadShape, BeadSize } from '../materials/material';
 import type { RowWord } from '../read/phrases';
 import type { WeaveOptions } from '../weave/builder';
 import type { Bead, Path } from '../weave/path';
@@ -37,7 +38,13 @@ export interface Form {
   readonly mayShorten: number;
   /** Whether it is the other hand's mirror image. */
   readonly mirrored?: boolean;
+  /** How the work is held while it is measured. */
+  readonly held: Held;
+  /** Of a net, which is soft: whether its circles stay square, or are drawn round. */
+  readonly net?: Net;
   readonly pose: (bead: Bead) => Pose;
+  /** Where thread that runs slantwise through its hole makes a bead lean to, full at length 1; null where it stands upright. */
+  readonly leansTo?: (bead: Bead) => Point | null;
 }
 
 /** What a bead must be for its part in a stitch. */
@@ -97,7 +104,7 @@ export interface Weaveable {
   /** Sizes that do not suit each other, in words that say what to do; empty when all do. */
   advise?(body: (role: string) => Body): string[];
   /** The closed form; `without` are the optional passes that are left out. */
-  form(body: (role: string) => Body, without: ReadonlySet<string>): Form;
+  form(body: (role: string) => BeadSize, without: ReadonlySet<string>): Form;
 }
 
 /** A choice the maker has, as the planning screen shows it. */

@@ -134,6 +134,12 @@ function joinLine(w: Weave, t: Needle, line: readonly Bead[], trips: number) {
 
 const lengthOf = (roles: readonly string[], body: (role: string) => Body) =>
   roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
+const girthOf = (roles: readonly string[], body: (role: string) => Body) =>
+  Math.max(...roles.map((role) => body(role).diameterMm));
+
+/** How far below the middle of the line a swag begins: its first bead and its last find room there. */
+const below = ({ sequence, swag }: Params, body: (role: string) => Body) =>
+  (girthOf(sequence, body) + girthOf(swag, body)) / 2;
 
 export const strungLine = structure({
   id: 'strung-line',
@@ -220,31 +226,39 @@ export const strungLine = structure({
     advise(body) {
       const unit = lengthOf(p.sequence, body);
       const shortest = lengthOf(p.swags === 2 ? upper(p) : p.swag, body);
-      return p.swags > 0 && shortest <= unit
-        ? ['A swag is no longer than the unit it hangs across, so it cannot hang. Add beads to it.']
+      if (p.swags === 0) return [];
+      if (shortest <= unit + below(p, body) / 2)
+        return ['A swag is hardly longer than the unit it hangs across, so it cannot hang. Add beads to it.'];
+      // Both legs of a swag stand below every two units.
+      return unit < girthOf(p.swag, body)
+        ? ['The swags hang too close to lie side by side. Make the unit longer, or their beads smaller.']
         : [];
     },
-    /** Closed form: the sum of the lengths; swags hang as arcs of a circle. */
+    /** Closed form: the sum of the lengths; swags hang below the line as arcs of a circle, the upper row on the lower. */
     form(body) {
       const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));
-      const girth = (roles: readonly string[]) => Math.max(...roles.map((role) => body(role).diameterMm));
       const arc = (roles: readonly string[]) =>
         hang(
           total,
           roles.map((role) => body(role).lengthMm),
         );
       const rows = { swag: arc(p.swag), above: arc(upper(p)) };
-      const below = p.swags > 0 ? Math.max(...rows.swag.map(({ at: [, y] }) => y)) + girth(p.swag) / 2 : 0;
-      const thickest = girth(p.sequence);
+      const thickest = girthOf(p.sequence, body);
+      const belowMm = below(p, body);
+      const hangs =
+        p.swags > 0
+          ? belowMm + Math.max(...rows.swag.map(({ at: [, y] }) => y)) + girthOf(p.swag, body) / 2
+          : 0;
       return {
         pitchMm: total,
         extraMm: firstOf(
           p.sequence.map((role) => body(role).lengthMm),
           p.extra,
         ),
-        widthMm: Math.max(thickest, thickest / 2 + below),
-        thicknessMm: Math.max(thickest, p.swags > 0 ? girth(p.swag) : 0),
+        widthMm: Math.max(thickest, thickest / 2 + hangs),
+        thicknessMm: Math.max(thickest, p.swags * girthOf(p.swag, body)),
         mayShorten: 0,
+        held: 'line',
         pose({ role, name, place }): Pose {
           const row = name.replace(/\d+/g, '');
           const k = Number(name.slice(row.length)) - 1;
@@ -261,7 +275,7 @@ export const strungLine = structure({
           const to = above ? 1 : -1;
           return {
             // The upper row lies on the lower one.
-            centre: [place.row * total + place0[0], place0[1], above ? -thickest / 2 : 0],
+            centre: [place.row * total + place0[0], belowMm + place0[1], above ? -girthOf(p.swag, body) : 0],
             axis: [to * way[0], to * way[1], 0],
           };
         },

@@ -118,6 +118,7 @@ export const tileLadder = structure({
         widthMm: Math.max(...p.sequence.map((role) => body(role).lengthMm)),
         thicknessMm: Math.max(...p.sequence.map((role) => body(role).diameterMm)),
         mayShorten: 0,
+        held: 'mat',
         pose({ role, place: { row } }): Pose {
           const i = row % p.sequence.length;
           const x = Math.floor(row / p.sequence.length) * total + at(starts, i) + width(role) / 2;

@@ -1,7 +1,10 @@
 import * as z from 'zod';
 import { fastenOff, WOVEN_BEADS } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
-import type { Pose } from '../layout/layout';
+import type { Point, Pose } from '../layout/layout';
+import { solidOf } from '../layout/solver/solid';
+import { reachOf } from '../layout/solver/support';
+import type { BeadSize } from '../materials/material';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
 import {
@@ -138,33 +141,51 @@ export const tubularHerringbone = structure({
     extraWord: 'round',
     closing: extraWords(p, 'round'),
     weave: (units, request) => weave(p, units, request),
-    /** Closed form: one bead length a round, up to 6 % less as the beads lean; the round is a regular polygon. */
+    /** Closed form: one bead length a round, up to 6 % less as the beads lean; in a round each touches its neighbours. */
     form(body) {
       const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));
       const widest = Math.max(...p.sequence.map((role) => body(role).diameterMm));
-      const radius = (girth: number) => girth / (2 * Math.sin(Math.PI / p.around));
-      const across = 2 * radius(widest) + widest;
+      const half = Math.PI / p.around;
+      // Neighbours touch in the plane halfway between them; the edges of cubes do so first.
+      const radius = (bead: BeadSize) =>
+        reachOf(solidOf(bead), [0, Math.cos(half), Math.sin(half)]) / Math.sin(half);
+      const reaches = Math.max(...p.sequence.map((role) => radius(body(role)) + body(role).diameterMm / 2));
+      const angleOf = (column: number) => ((column + 0.5) / p.around) * 2 * Math.PI;
+      const columnOf = (name: string) => {
+        const [pair = 1, right = 1] = name.slice(1).split('-').map(Number);
+        return { right, angle: angleOf(2 * (pair - 1) + right - 1) };
+      };
+      const columns = Array.from({ length: p.around }, (_, column) => angleOf(column));
+      const across = (of: (angle: number) => number) =>
+        2 * (reaches - widest / 2) * Math.max(...columns.map(of)) + widest;
       return {
         pitchMm: total,
         extraMm: firstOf(
           p.sequence.map((role) => body(role).lengthMm),
           p.extra,
         ),
-        widthMm: across,
-        thicknessMm: across,
+        widthMm: across(Math.cos),
+        thicknessMm: across(Math.sin),
         mayShorten: 0.06,
+        /** Each bead is drawn to its partner above, and to its neighbour below. */
+        leansTo({ name }): Point {
+          const { angle, right } = columnOf(name);
+          const to = right === 1 ? 1 : -1;
+          return [0, -to * Math.sin(angle), to * Math.cos(angle)];
+        },
+        held: 'former',
         pose({ role, name, place: { unit, row } }): Pose {
-          const { lengthMm, diameterMm } = body(role);
-          const [pair = 1, half = 1] = name.slice(1).split('-').map(Number);
-          const angle = ((2 * (pair - 1) + half - 0.5) / p.around) * 2 * Math.PI;
-          const r = radius(diameterMm);
+          const { lengthMm } = body(role);
+          const { angle, right } = columnOf(name);
+          const r = radius(body(role));
           return {
             centre: [
               unit * total + at(starts, row % p.sequence.length) + lengthMm / 2,
               r * Math.cos(angle),
               r * Math.sin(angle),
             ],
-            axis: [half === 1 ? 1 : -1, 0, 0],
+            axis: [right === 1 ? 1 : -1, 0, 0],
+            across: [0, -Math.sin(angle), Math.cos(angle)],
           };
         },
       };

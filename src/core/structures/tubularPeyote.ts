@@ -2,12 +2,17 @@ import * as z from 'zod';
 import { fastenOff, WOVEN_BEADS } from '../closures/finish';
 import { loopSection, sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
+import { roundingMm } from '../layout/solver/solid';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
+import { besideMm, peyoteRows } from './peyoteRows';
 import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 12;
 const AROUND = [6, 8, 10, 12, 16] as const;
+
+/** By what part of half a girth, edges left out, the middles of beads lie outside the polygon of their inner edges. */
+const MEETS = 0.75;
 
 const params = z.object({ sequence: sequenceSchema(MOST), around: z.literal(AROUND).default(8) });
 type Params = z.infer<typeof params>;
@@ -112,26 +117,30 @@ export const tubularPeyote = structure({
     rowWord: 'round',
     closing: null,
     weave: (units, request) => weave(p, units, request),
-    /** Closed form: half a diameter a round; beads lie along a circle as long as so many of them. */
+    /**
+     * Closed form: half a diameter a round. Beads meet at their inner edges: those lie on a polygon with as many sides, and
+     * their middles outside of it by most of half a girth, less what the edges are rounded (fitted to layouts).
+     */
     form(body) {
       const bodies = p.sequence.map((role) => body(role));
       const girth = Math.max(...bodies.map(({ diameterMm }) => diameterMm));
-      const length = Math.max(...bodies.map(({ lengthMm }) => lengthMm));
-      const radius = length / (2 * Math.tan(Math.PI / p.around));
-      const step = girth / 2;
-      const [first, last] = [at(bodies, 0).diameterMm / 2, at(bodies, -1).diameterMm / 2];
+      const length = besideMm(bodies.map(({ lengthMm }) => lengthMm));
+      const out = besideMm(bodies.map((bead) => bead.diameterMm / 2 - roundingMm(bead)));
+      const radius = length / (2 * Math.tan(Math.PI / p.around)) + MEETS * out;
+      const standing = peyoteRows(bodies.map(({ diameterMm }) => diameterMm));
       return {
-        pitchMm: step * bodies.length,
-        extraMm: first + last - step,
+        pitchMm: standing.pitchMm,
+        extraMm: standing.extraMm,
         widthMm: 2 * radius + girth,
         thicknessMm: 2 * radius + girth,
         mayShorten: 0,
+        held: 'former',
         pose({ name, place: { row } }): Pose {
           const i = Number(name.slice(1).split('-')[0]) - 1;
           const angle = ((2 * i + row - 1) * 2 * Math.PI) / p.around;
           const [c, s] = [Math.cos(angle), Math.sin(angle)];
           return {
-            centre: [first + row * step, radius * c, radius * s],
+            centre: [standing.x(row), radius * c, radius * s],
             axis: [0, -s, c],
             across: [0, c, s],
           };

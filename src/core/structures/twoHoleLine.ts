@@ -7,7 +7,15 @@ import { backOutOf, hole, outOf, Weave } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
 import { nameParts } from './grid';
 import { SHORTENS } from './shortening';
-import { at, partsOf, runningSum, sequenceSchema, structure, type WeaveRequest } from './structure';
+import {
+  at,
+  partsOf,
+  runningSum,
+  sequenceSchema,
+  structure,
+  type Form,
+  type WeaveRequest,
+} from './structure';
 
 const MOST = 6;
 const LENS = 'A';
@@ -207,14 +215,14 @@ export const twoHoleLine = structure({
         : [];
     },
     /** Closed form: a bead's length along its holes and the seeds between. */
-    form: (body) => formOf(p, body),
+    form: (body, without) => formOf(p, body, without),
   }),
 });
 
 const lengthOf = (roles: readonly string[], body: (role: string) => Body) =>
   roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
 
-function formOf(p: Params, body: (role: string) => Body) {
+function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<string>): Form {
   const lens = body(LENS);
   const apart = lens.apartMm ?? lens.diameterMm;
   const between = runningSum(p.between.map((role) => body(role).lengthMm));
@@ -278,8 +286,9 @@ function formOf(p: Params, body: (role: string) => Body) {
     pitchMm: pitch,
     extraMm: 2 * turnMm + lens.lengthMm,
     widthMm: lens.widthMm ?? lens.diameterMm,
-    thicknessMm: lens.diameterMm + girth,
+    thicknessMm: lens.diameterMm + (without.has(p.overlay) ? 0 : girth),
     mayShorten: 0,
+    held: 'mat',
     pose,
   };
 }

@@ -1,5 +1,6 @@
 import type { Closing } from '../body/kinds';
 import { formatFine, formatLength, formatThread, type LengthStyle } from '../length/length';
+import type { Disagreement } from '../gauge';
 import type { Warning } from '../plan';
 import { wordClosureDoubt } from './closureDoubts';
 import { counted, offTarget, withArticle, withCapital } from './figures';
@@ -12,6 +13,15 @@ const MOVES: Readonly<Record<Closing, string>> = {
   joined: 'Beads of another size move it, or a little more or less room.',
   open: 'Beads of another size move it.',
 };
+
+/** What the two say, of whatever they disagree on. */
+function twoOpinions({ pitchMm, thicknessMm }: Disagreement, style: LengthStyle): string {
+  const told = (what: string, [laidOut, closed]: readonly [number, number]) =>
+    `${what} is ${formatFine(laidOut, style)} as the beads lie, ${formatFine(closed, style)} by the rule: ${percent(laidOut, closed)} apart.`;
+  const thick = Math.abs(thicknessMm[0] / thicknessMm[1] - 1) > Math.abs(pitchMm[0] / pitchMm[1] - 1);
+  return thick ? told('The work’s thickness', thicknessMm) : told('A unit', pitchMm);
+}
+const percent = (a: number, b: number) => `${Math.round(100 * Math.abs(a / b - 1))} %`;
 
 /** What a weaver should know about a plan that stands. */
 export function wordWarning(warning: Warning, style: LengthStyle): Said {
@@ -100,15 +110,20 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
         title: `${warning.lengths} lengths of thread.`,
         text: `At most ${formatThread(warning.longestMm, style.unit, style.decimal)} each: one longer than about a wingspan and a half tangles. The joins are counted in.`,
       };
-    case 'two-states':
+    case 'soft-net':
       return {
-        title: 'This stitch can lie in more than one way.',
-        text: `A unit may also come to ${warning.othersMm.map((mm) => formatFine(mm, style)).join(' or ')}. Keep to the way your first units lie, and measure them.`,
+        title: 'This net is soft.',
+        text: `By how tight you draw it, a unit lies anywhere from ${formatFine(warning.betweenMm[0], style)} to ${formatFine(warning.betweenMm[1], style)}. Keep to the way your first units lie, and measure them.`,
+      };
+    case 'two-opinions':
+      return {
+        title: 'Layout and rule of thumb disagree.',
+        text: `${twoOpinions(warning.of, style)} Make a swatch before you buy the beads.`,
       };
     case 'not-settled':
       return {
-        title: 'The layout did not come to rest.',
-        text: 'The length of a unit is the best found, no more. Work a few units and measure them.',
+        title: 'These beads did not come to rest.',
+        text: 'Laid out bead by bead they find no place to stay, so the length of a unit is a rule of thumb. Make a swatch before you buy the beads.',
       };
     case 'odd-shape': {
       const { role, bead, part } = warning.bead;

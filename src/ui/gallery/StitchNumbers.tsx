@@ -26,7 +26,7 @@ export function StitchNumbers({ plan, layingOut }: Props) {
   const beads = quantities.filter(({ role }) => role !== LOOP_ROLE);
   const busiest = Math.max(...beads.map((q) => q.mostTraversals));
   const worth = plan.warnings.filter(({ code }) =>
-    ['two-states', 'not-settled', 'odd-shape', 'sizes'].includes(code),
+    ['soft-net', 'two-opinions', 'not-settled', 'odd-shape', 'sizes'].includes(code),
   );
   return (
     <section className={`card ${styles.numbers}`} aria-labelledby="its-numbers">

@@ -14,6 +14,8 @@ import {
 
 /** One bead of the repeat. */
 export interface CellBead {
+  /** Its number in the path that the cell was read from. */
+  readonly id: number;
   readonly role: string;
   /** Which unit of the period it belongs to. */
   readonly unit: number;
@@ -23,6 +25,8 @@ export interface CellBead {
   readonly apart: boolean;
   /** A body set in without thread: a ball in a frame, a stone in a capsule. */
   readonly setIn: boolean;
+  /** Whether its pass draws in what is there by a part that practice knows: laid out, it leaves the pitch as it is. */
+  readonly drawsIn: boolean;
   /** The face of the work that its pass lies on; null where the path says nothing. */
   readonly face: PassInfo['face'];
   /** Which bead of its unit it is: the same in every unit of its kind. */
@@ -89,11 +93,13 @@ export function repeatCell(path: Path, section = 'body'): RepeatCell | null {
     startOf.push(beads.length);
     for (const bead of units.get(first + u) ?? []) {
       beads.push({
+        id: bead.id,
         role: bead.role,
         unit: u,
         stage: stageOf(bead),
         apart: false,
         setIn: setIn.has(bead),
+        drawsIn: passInfo(path, bead.place.pass).shortens !== null,
         face: passInfo(path, bead.place.pass).face,
         word: beadWord(bead),
       });
@@ -145,11 +151,13 @@ export function closedCell(path: Path): RepeatCell {
   const stageOf = stages(path);
   const setIn = setInOf(path);
   const beads = path.beads.map((bead) => ({
+    id: bead.id,
     role: bead.role,
     unit: 0,
     stage: stageOf(bead),
     apart: isApart(path, bead),
     setIn: setIn.has(bead),
+    drawsIn: passInfo(path, bead.place.pass).shortens !== null,
     face: passInfo(path, bead.place.pass).face,
     word: bead.name,
   }));
@@ -205,7 +213,7 @@ const word = (anchors: readonly Anchor[]): string =>
 type Ends = Pick<Span, 'from' | 'to'>;
 
 /** The same span told the same way: from its lesser point, whose first anchor lies in the cell itself. */
-function standard(a: readonly Anchor[], b: readonly Anchor[]): Ends {
+export function standard(a: readonly Anchor[], b: readonly Anchor[]): Ends {
   const home = (anchors: readonly Anchor[], shift: number) =>
     anchors.map((one) => ({ ...one, shift: one.shift - shift }));
   const told = (from: readonly Anchor[], to: readonly Anchor[]): Ends => {

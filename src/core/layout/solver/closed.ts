@@ -1,7 +1,7 @@
 import type { Path } from '../../weave/path';
 import type { Point } from '../layout';
 import { closedCell, repeatCell, type RepeatCell } from './cell';
-import { CellEnergy, TAUT } from './energy';
+import { AT_EASE, CellEnergy } from './energy';
 import { PER_BEAD, stateOf } from './state';
 import { clearance, turned, measure } from './measure';
 import { restingOf, shifted, type Resting } from './resting';
@@ -77,7 +77,7 @@ function bentStrip(
   const first = stageZero(whole, n);
   const beadSolids = first.beads.map(({ role }) => solidOf(role));
   const energy = new CellEnergy(first, beadSolids);
-  energy.stage = { stiffness: 50, pull: 0, flat: 0, twistFree: false, slack: TAUT, open: OPEN, threadMm: 0 };
+  energy.stage = { ...AT_EASE, stiffness: 50, open: OPEN };
   minimise(energy.evaluate, state, { steps: 200, stillAt: 1e-2, mostMove: 0.1 });
   return relax(first, beadSolids, state, 'free', options);
 }

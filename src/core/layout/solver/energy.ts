@@ -2,6 +2,7 @@ import type { Anchor, RepeatCell, Span } from './cell';
 import { Contact, type Placed } from './contact';
 import type { Solid } from './solid';
 import { pitchIndex, PER_BEAD } from './state';
+import { Support } from './support';
 import { matrixOf } from './turns';
 
 /** What changes from stage to stage while a cell is solved. */
@@ -10,8 +11,14 @@ export interface Stage {
   readonly stiffness: number;
   /** How strongly the piece is laid straight: a pull along it, in threads' pull. */
   readonly pull: number;
-  /** How strongly flat work is held flat, in threads' pull a millimetre. */
+  /** How strongly work is held down on its mat, in threads' pull a millimetre: beads that have no face of their own. */
   readonly flat: number;
+  /** How strongly a line is held on its own middle line, across it, in threads' pull a millimetre. */
+  readonly line: number;
+  /** Radius of the former that a tube is worked round, mm; 0 where there is none. */
+  readonly formerMm: number;
+  /** Whether the period is as long as it is. */
+  readonly pitchHeld: boolean;
   /** Whether the screw between neighbouring periods may turn. */
   readonly twistFree: boolean;
   /** Bare thread shorter than about this, mm, pulls less than taut thread does. */
@@ -31,19 +38,47 @@ export const TAUT = 0.03;
 const ALONG_SPAN = [0.2, 0.4, 0.6, 0.8] as const;
 const MIDDLE_OF_SPAN = [0.4, 0.6] as const;
 const SHORT_MM = 0.3;
+/**
+ * A straight span cannot bend round the rims of the two beads that it leaves, and would push them apart: for it they are
+ * so much smaller. Without any such contact picots fall over; at full size a ladder of unequal rungs opens by a quarter.
+ */
+const OWN_SIZE = 0.85;
 const BALL: Solid = { terms: [{ kind: 'ellipsoid', axes: [1, 1, 1] }], holes: [], boundMm: 1 };
 const STILL = Float64Array.from([1, 0, 0, 0, 1, 0, 0, 0, 1]);
 /** The furthest period that can be touched. */
 const FAR = 8;
+
+/** Beads and taut thread alone: nothing pulls, holds or opens the work. */
+export const AT_EASE: Stage = {
+  stiffness: 100,
+  pull: 0,
+  flat: 0,
+  line: 0,
+  formerMm: 0,
+  pitchHeld: false,
+  twistFree: false,
+  slack: TAUT,
+  open: 0,
+  threadMm: 0,
+};
 
 /**
  * The energy of a repeat cell: taut thread, beads that may not overlap. Neighbouring periods are images of the
  * cell under a screw along x, by the period's pitch and twist, which are unknowns of the state too.
  */
 export class CellEnergy {
-  stage: Stage = { stiffness: 100, pull: 0, flat: 0, twistFree: false, slack: TAUT, open: 0, threadMm: 0 };
+  stage: Stage = AT_EASE;
   /** Size of each bead: they grow from small to 1. */
   readonly scales: Float64Array;
+  /** The ends of each span of bare thread, and the periods whose beads it can touch. */
+  private readonly reaches: readonly {
+    readonly span: Span;
+    readonly own: readonly Anchor[];
+    readonly first: number;
+    readonly last: number;
+  }[];
+  /** How high each bead lies on the mat, mm. */
+  readonly levels: Float64Array;
   /** Beads that are held where they are, and with them pitch and twist; null where all may move. */
   frozen: readonly boolean[] | null = null;
   /** Read after an evaluation: bare thread, each span by its pull, and the deepest overlap, mm. */
@@ -64,6 +99,14 @@ export class CellEnergy {
     readonly solids: readonly Solid[],
   ) {
     this.scales = new Float64Array(cell.beads.length).fill(1);
+    this.reaches = cell.spans.map((span) => {
+      const own = [...span.from, ...span.to];
+      const shifts = own.map(({ shift }) => shift);
+      return cell.periodic
+        ? { span, own, first: Math.min(...shifts) - 1, last: Math.max(...shifts) + 1 }
+        : { span, own, first: 0, last: 0 };
+    });
+    this.levels = new Float64Array(cell.beads.length);
     this.turns = new Float64Array(cell.beads.length * 9);
     this.force = new Float64Array(cell.beads.length * 3);
     this.torque = new Float64Array(cell.beads.length * 3);
@@ -86,15 +129,77 @@ export class CellEnergy {
       energy -= stage.pull * (state[n * PER_BEAD] as number);
       this.pitchForce -= stage.pull;
     }
-    for (let i = 0; i < n; i++) {
-      const z = state[i * PER_BEAD + 2] as number;
-      energy += (stage.flat / 2) * z * z;
-      force[i * 3 + 2] = (force[i * 3 + 2] as number) + stage.flat * z;
-    }
-    energy += this.hold(state) + this.openOut(state);
+    energy += this.onTheMat(state) + this.onTheFormer(state) + this.hold(state) + this.openOut(state);
     this.gather(state, norms, gradient);
     return energy;
   };
+
+  /**
+   * What lies on a mat is held down on it, and a line on its middle line. What hangs below a line lies on the mat beside
+   * it, one row on the other; what lies on a face of the work is held by nothing but its thread.
+   */
+  private onTheMat(state: Float64Array): number {
+    const { flat, line } = this.stage;
+    let energy = 0;
+    this.cell.beads.forEach(({ face }, i) => {
+      if (face === 'front' || face === 'back') return;
+      for (const [axis, k, at] of [
+        [1, face === 'below' ? 0 : line, 0],
+        [2, Math.max(flat, line), this.levels[i] as number],
+      ] as const) {
+        const off = (state[i * PER_BEAD + axis] as number) - at;
+        energy += (k / 2) * off * off;
+        this.force[i * 3 + axis] = (this.force[i * 3 + axis] as number) + k * off;
+      }
+    });
+    return energy;
+  }
+
+  /** Beads of a tube stay outside the rod that it is worked round: each keeps off the axis by its own reach towards it. */
+  private onTheFormer(state: Float64Array): number {
+    const { formerMm, stiffness } = this.stage;
+    if (formerMm === 0) return 0;
+    let energy = 0;
+    for (let i = 0; i < this.cell.beads.length; i++) {
+      const c = i * PER_BEAD;
+      const [y, z] = [state[c + 1] as number, state[c + 2] as number];
+      const far = Math.hypot(y, z);
+      if (far < 1e-9) continue;
+      const [ny, nz] = [y / far, z / far];
+      const p = this.support(i, 0, -ny, -nz);
+      const reach = p[1] * ny + p[2] * nz;
+      const d = far + reach - formerMm;
+      if (d >= 0) continue;
+      this.deepestMm = Math.max(this.deepestMm, -d);
+      const f = stiffness * d;
+      // As the bead goes round, the point that it touches with goes along: its part across the radius counts over the radius.
+      const [ty, tz] = [(p[1] - reach * ny) / far, (p[2] - reach * nz) / far];
+      this.force[i * 3 + 1] = (this.force[i * 3 + 1] as number) + f * (ny + ty);
+      this.force[i * 3 + 2] = (this.force[i * 3 + 2] as number) + f * (nz + tz);
+      this.torque[i * 3] = (this.torque[i * 3] as number) + f * (p[1] * nz - p[2] * ny);
+      this.torque[i * 3 + 1] = (this.torque[i * 3 + 1] as number) - f * p[0] * nz;
+      this.torque[i * 3 + 2] = (this.torque[i * 3 + 2] as number) + f * p[0] * ny;
+      energy += (stiffness / 2) * d * d;
+    }
+    return energy;
+  }
+
+  private readonly towards = new Support();
+
+  /** The point of a bead that reaches farthest in a direction, from its centre. */
+  private support(bead: number, nx: number, ny: number, nz: number): readonly [number, number, number] {
+    const [r, o] = [this.turns, bead * 9];
+    const local = (k: number) =>
+      (r[o + k] as number) * nx + (r[o + 3 + k] as number) * ny + (r[o + 6 + k] as number) * nz;
+    const { towards } = this;
+    const solid = this.solids[bead] as Solid;
+    towards.at(solid, this.scales[bead] as number, local(0), local(1), local(2), 0, 0, 0, 0, 0, 0);
+    const world = (k: number) =>
+      (r[o + k] as number) * towards.x +
+      (r[o + k + 1] as number) * towards.y +
+      (r[o + k + 2] as number) * towards.z;
+    return [world(0), world(3), world(6)];
+  }
 
   /** The cell may slide and turn as a whole: a touch of a spring keeps it in place without a say in its form. */
   private hold(state: Float64Array): number {
@@ -193,26 +298,28 @@ export class CellEnergy {
     const a: Where = { x: 0, y: 0, z: 0 };
     const b: Where = { x: 0, y: 0, z: 0 };
     let energy = 0;
-    for (const span of this.cell.spans) {
+    for (const reach of this.reaches) {
+      const { span } = reach;
       this.locate(state, span.from, a);
       this.locate(state, span.to, b);
       const lengthMm = Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z);
       if (lengthMm < SHORT_MM) continue;
       const [mx, my, mz] = [(a.x + b.x) / 2, (a.y + b.y) / 2, (a.z + b.z) / 2];
-      const own = [...span.from, ...span.to];
-      const shifts = own.map(({ shift }) => shift);
-      const first = this.cell.periodic ? Math.min(...shifts) - 1 : 0;
-      const last = this.cell.periodic ? Math.max(...shifts) + 1 : 0;
+      const { own, first, last } = reach;
       for (let shift = first; shift <= last; shift++) {
         const along = shift * (state[p] as number);
         const angle = shift * (state[p + 1] as number);
         const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
         for (let j = 0; j < n; j++) {
           const c = j * PER_BEAD;
-          const [y, z] = [state[c + 1] as number, state[c + 2] as number];
-          const [x, yy, zz] = [(state[c] as number) + along, cos * y - sin * z, sin * y + cos * z];
-          const reach = (this.solids[j] as Solid).boundMm * (this.scales[j] as number) + threadMm;
-          const far = reach + lengthMm / 2;
+          const x = (state[c] as number) + along;
+          const reachMm = (this.solids[j] as Solid).boundMm * (this.scales[j] as number) + threadMm;
+          const far = reachMm + lengthMm / 2;
+          if (Math.abs(mx - x) > far) continue;
+          const y = state[c + 1] as number;
+          const z = state[c + 2] as number;
+          const yy = cos * y - sin * z;
+          const zz = sin * y + cos * z;
           if ((mx - x) ** 2 + (my - yy) ** 2 + (mz - zz) ** 2 > far * far) continue;
           // It leaves its own beads at their mouths; only well away from them can it be in them. Without that a
           // ladder of nearly cubic beads falls into line. Motifs bend their thread round too many rims for it.
@@ -226,10 +333,11 @@ export class CellEnergy {
             ball.z = a.z + t * (b.z - a.z);
             const [dx, dy, dz] = [ball.x - x, ball.y - yy, ball.z - zz];
             const dd = dx * dx + dy * dy + dz * dz;
-            if (dd > reach * reach) continue;
+            if (dd > reachMm * reachMm) continue;
             if (!turned) this.image(j, cos, sin);
             turned = true;
-            energy += this.threadOn(state, span, t, j, shift, [x, yy, zz], Math.sqrt(dd));
+            const size = leaves ? OWN_SIZE : 1;
+            energy += this.threadOn(state, span, t, j, shift, [x, yy, zz], Math.sqrt(dd), size);
           }
         }
       }
@@ -247,6 +355,7 @@ export class CellEnergy {
     shift: number,
     [x, y, z]: readonly [number, number, number],
     apart: number,
+    size: number,
   ): number {
     const { contact, ball } = this;
     if (apart > 1e-9) {
@@ -256,7 +365,7 @@ export class CellEnergy {
     } else [contact.nx, contact.ny, contact.nz] = [0, 0, 1];
     const bead: Placed = {
       solid: this.solids[j] as Solid,
-      scale: this.scales[j] as number,
+      scale: size * (this.scales[j] as number),
       x,
       y,
       z,
@@ -372,8 +481,10 @@ export class CellEnergy {
     const p = pitchIndex(n);
     let energy = 0;
     const most = this.cell.periodic ? FAR : 0;
+    const touchingMm = this.longMm(state);
     for (let shift = 0; shift <= most; shift++) {
       const along = shift * (state[p] as number);
+      if (along > touchingMm) break;
       const angle = shift * (state[p + 1] as number);
       const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
       for (let j = 0; j < n; j++) {
@@ -404,6 +515,18 @@ export class CellEnergy {
       }
     }
     return energy;
+  }
+
+  /** Farther apart than this along the piece, no bead of one period touches one of another: its length, and two reaches. */
+  private longMm(state: Float64Array): number {
+    let [least, most, reach] = [Infinity, -Infinity, 0];
+    for (let i = 0; i < this.cell.beads.length; i++) {
+      const x = state[i * PER_BEAD] as number;
+      least = Math.min(least, x);
+      most = Math.max(most, x);
+      reach = Math.max(reach, (this.solids[i] as Solid).boundMm * (this.scales[i] as number));
+    }
+    return most - least + 2 * reach;
   }
 
   private readonly imageTurn = new Float64Array(9);
@@ -512,7 +635,7 @@ export class CellEnergy {
       gradient[p] = gradient[p + 1] = 0;
       return;
     }
-    gradient[p] = this.cell.periodic ? this.pitchForce : 0;
+    gradient[p] = this.cell.periodic && !this.stage.pitchHeld ? this.pitchForce : 0;
     gradient[p + 1] = this.cell.periodic && this.stage.twistFree ? this.twistForce : 0;
   }
 }

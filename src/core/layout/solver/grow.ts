@@ -79,7 +79,8 @@ const SIDES: Readonly<Record<'front' | 'back' | 'below', Point>> = {
   below: [0, 1, 0],
 };
 
-interface Neighbour {
+/** A bead that bare thread joins another to. */
+export interface Neighbour {
   readonly bead: number;
   readonly shift: number;
   /** The end of this bead that the thread joins to the neighbour. */
@@ -87,7 +88,7 @@ interface Neighbour {
 }
 
 /** For each bead the beads that bare thread joins it to. */
-function neighboursOf(cell: RepeatCell): Neighbour[][] {
+export function neighboursOf(cell: RepeatCell): Neighbour[][] {
   const near: Neighbour[][] = cell.beads.map(() => []);
   for (const { from, to } of cell.spans)
     for (const a of from)

@@ -1,6 +1,7 @@
 import type { Point } from '../layout';
 import type { RepeatCell } from './cell';
-import { CellEnergy } from './energy';
+import { AT_EASE, CellEnergy } from './energy';
+import { only } from './grow';
 import { pitchIndex, PER_BEAD, stateOf } from './state';
 import { minimise } from './minimise';
 import type { Solid } from './solid';
@@ -57,19 +58,19 @@ export function asItLies(
   return { widthMm: acrossMm(resting, 0), thicknessMm: acrossMm(resting, Math.PI / 2) };
 }
 
+/** The rod that just goes along the middle of a settled tube, mm across; 0 where none does. */
+export const clearInside = (solids: readonly Solid[], { state }: Settled): number =>
+  Math.max(0, 2 * Math.min(...solids.map((solid, i) => clearance(solid, restingOf(state, i)))));
+
 /** Width, thickness and opening of a settled cell, from the outlines of a few periods. */
 export function measure(cell: RepeatCell, solids: readonly Solid[], settled: Settled): Measures {
-  const { beads } = cell;
   const resting = stretch(cell, solids, settled);
   const across = Array.from({ length: LOOKS }, (_, k) => acrossMm(resting, (Math.PI * k) / LOOKS));
-  const clear = Math.min(
-    ...resting.slice(0, beads.length * LENGTH).map((one) => clearance(one.solid, one.at)),
-  );
   return {
     widthMm: Math.max(...across),
     thicknessMm: Math.min(...across),
     thinAt: (Math.PI * across.indexOf(Math.min(...across))) / LOOKS,
-    insideMm: Math.max(0, 2 * clear),
+    insideMm: clearInside(solids, settled),
   };
 }
 
@@ -116,7 +117,8 @@ const SAGS: readonly (readonly [number, Drape])[] = [
   [0.1, 'firm'],
   [0.3, 'flexible'],
 ];
-const LONGEST_STRIP = 60;
+const LONGEST_STRIP = 40;
+const STEPS = 150;
 /** How much thread of a hand's tension gives in each gap, mm (from memory). */
 const GIVE = 0.3;
 
@@ -125,10 +127,11 @@ const GIVE = 0.3;
  * across. Says how it drapes.
  */
 export function drape(
-  cell: RepeatCell,
-  solids: readonly Solid[],
-  settled: Settled,
+  whole: RepeatCell,
+  allSolids: readonly Solid[],
+  rested: Settled,
 ): { sag: number; drape: Drape } {
+  const { cell, solids, settled } = carrying(whole, allSolids, rested);
   const n = cell.beads.length;
   // A strip of about ten times a bead's size: short ones of long units are as stiff as their beads.
   const size = Math.max(...solids.map((s) => 2 * s.boundMm));
@@ -136,22 +139,40 @@ export function drape(
     3,
     Math.min(Math.floor(LONGEST_STRIP / n), Math.ceil((5 * size) / settled.periodMm)),
   );
-  const sags = [1, 2].map((axis) => sagAlong(cell, solids, settled, periods, axis));
-  const sag = Math.max(...sags);
+  const held = heldStrip(cell, solids, settled, periods);
+  const sag = Math.max(...[1, 2].map((axis) => sagAlong(held, axis)));
   return { sag, drape: SAGS.find(([most]) => sag < most)?.[1] ?? 'supple' };
 }
 
-function sagAlong(
-  cell: RepeatCell,
-  solids: readonly Solid[],
-  settled: Settled,
-  periods: number,
-  axis: number,
-): number {
-  const open = strip(cell, settled, periods);
-  const n = cell.beads.length;
-  const energy = new CellEnergy(open.cell, Array.from({ length: periods }, () => solids).flat());
-  energy.stage = { stiffness: 400, pull: 0, flat: 0, twistFree: false, slack: GIVE, open: 0, threadMm: 0 };
+/** What carries the rest: what lies on a face of the work, or hangs from it, stiffens it little. */
+function carrying(whole: RepeatCell, allSolids: readonly Solid[], rested: Settled) {
+  const { cell, kept } = only(whole, ({ face }) => face === null);
+  const state = stateOf(kept.length);
+  kept.forEach((i, k) => state.set(rested.state.subarray(i * PER_BEAD, (i + 1) * PER_BEAD), k * PER_BEAD));
+  state.set(rested.state.subarray(-2), kept.length * PER_BEAD);
+  return { cell, solids: kept.map((i) => allSolids[i] as Solid), settled: { ...rested, state } };
+}
+
+interface HeldStrip {
+  readonly energy: CellEnergy;
+  /** Its beads before it is loaded. */
+  readonly state: Float64Array;
+  readonly periods: number;
+  /** Beads of a period, and its length. */
+  readonly beads: number;
+  readonly periodMm: number;
+}
+
+/** A short strip as it lies by itself. */
+function heldStrip(cell: RepeatCell, solids: readonly Solid[], settled: Settled, periods: number): HeldStrip {
+  const { cell: open, state } = strip(cell, settled, periods);
+  const energy = new CellEnergy(open, Array.from({ length: periods }, () => solids).flat());
+  energy.stage = { ...AT_EASE, stiffness: 400, slack: GIVE };
+  minimise(energy.evaluate, state, { steps: STEPS, stillAt: 1e-3 });
+  return { energy, state, periods, beads: cell.beads.length, periodMm: settled.periodMm };
+}
+
+function sagAlong({ energy, state: before, periods, beads: n, periodMm }: HeldStrip, axis: number): number {
   const middle = (periods - 1) / 2;
   // Pulled down in the middle and up at both ends, in balance.
   const weights = Array.from({ length: periods }, (_, k) => {
@@ -160,12 +181,11 @@ function sagAlong(
   });
   const off = weights.reduce((sum, w) => sum + w, 0) / periods;
   const load = (k: number) => ((weights[k] as number) - off) * LOAD;
-  minimise(energy.evaluate, open.state, { steps: 150, stillAt: 1e-3 });
-  const height = () => {
-    const at = (k: number) => meanOf(open.state, k * n, n, axis);
+  const heightOf = (state: Float64Array) => {
+    const at = (k: number) => meanOf(state, k * n, n, axis);
     return at(Math.round(middle)) - (at(0) + at(periods - 1)) / 2;
   };
-  const before = height();
+  const state = before.slice();
   const loaded = (state: Float64Array, gradient: Float64Array) => {
     let value = energy.evaluate(state, gradient);
     for (let k = 0; k < periods; k++)
@@ -176,8 +196,8 @@ function sagAlong(
       }
     return value;
   };
-  minimise(loaded, open.state, { steps: 150, stillAt: 1e-3, mostMove: 0.1 });
-  return Math.abs(height() - before) / (periods * settled.periodMm);
+  minimise(loaded, state, { steps: STEPS, stillAt: 1e-3, mostMove: 0.1 });
+  return Math.abs(heightOf(state) - heightOf(before)) / (periods * periodMm);
 }
 
 function meanOf(state: Float64Array, from: number, count: number, axis: number): number {
@@ -198,7 +218,7 @@ export function turned(settled: Settled, angle: number): Settled {
 }
 
 /** The mirror image of a settled cell, for the other hand: twist and places the other way round. */
-export function mirrored(settled: Settled): Settled {
+export function mirrored<S extends Pick<Settled, 'state' | 'periodMm' | 'twist'>>(settled: S): S {
   const state = settled.state.slice();
   const n = (state.length - 2) / PER_BEAD;
   for (let i = 0; i < n; i++) {

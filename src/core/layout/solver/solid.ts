@@ -49,12 +49,21 @@ export const ROUNDING: Readonly<Record<BeadShape, number>> = {
   stone: 0.5,
 };
 
+const halfOf = (bead: BeadSize): Point => [
+  bead.lengthMm / 2,
+  (bead.widthMm ?? bead.diameterMm) / 2,
+  bead.diameterMm / 2,
+];
+
+/** How far the edges of a bead are rounded, mm. */
+export const roundingMm = (bead: BeadSize): number => ROUNDING[bead.shape] * Math.min(...halfOf(bead));
+
 /**
  * The body of a bead: x along the (first) hole, y across the holes, z its height.
  * @param rounding multiplies the usual rounding of the edges
  */
 export function solidOf(bead: BeadSize, rounding = 1): Solid {
-  const half: Point = [bead.lengthMm / 2, (bead.widthMm ?? bead.diameterMm) / 2, bead.diameterMm / 2];
+  const half = halfOf(bead);
   const part = Math.min(1, ROUNDING[bead.shape] * rounding);
   const terms = termsOf(bead.shape, half, part);
   return { terms, holes: holesOf(bead, half), boundMm: Math.hypot(...half) };

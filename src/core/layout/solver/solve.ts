@@ -1,5 +1,5 @@
 import type { RepeatCell } from './cell';
-import { CellEnergy, TAUT } from './energy';
+import { AT_EASE, CellEnergy, TAUT } from './energy';
 import { pitchIndex, PER_BEAD } from './state';
 import { dock, widened } from './dock';
 import { only, placeLater } from './grow';
@@ -20,10 +20,8 @@ export interface SolveOptions {
   /** Radius of the thread that lies on beads, mm. */
   readonly threadMm?: number;
   readonly seed?: number;
-  /** Told after each start; throw from it to stop. */
+  /** Told after each start or stage; throw from it to stop. */
   readonly onProgress?: ((done: number, of: number) => void) | undefined;
-  /** Sets out from this state instead, once: for bodies that are nearly the same. */
-  readonly from?: Settled;
 }
 
 /** The pull that lays the work straight: as hard as one smooths a strip on a ruler. */
@@ -45,8 +43,7 @@ const STIFFNESS = [100, 400, 1600] as const;
  * snuggest first, those alike told once.
  */
 export function solveCell(cell: RepeatCell, solids: readonly Solid[], options: SolveOptions = {}): Settled[] {
-  const { starts = STARTS, pull = PULL, seed = 1, onProgress, from } = options;
-  if (from) return [relax(cell, solids, from.state.slice(), from.mode, options)];
+  const { starts = STARTS, pull = PULL, seed = 1, onProgress } = options;
   const found: Settled[] = [];
   // A pitch that has turned inside out is no layout; where all have, a few more starts are tried.
   for (let i = 0; i < starts || (found.length === 0 && i < 3 * starts); i++) {
@@ -182,7 +179,7 @@ function growSizes(
     grows.forEach((is, i) => (energy.scales[i] = is ? SMALLEST + (1 - SMALLEST) * part : 1));
     const flat = mode === 'free' ? 0 : 0.5 * (1 - part) + 0.02;
     const open = opening(energy.cell);
-    energy.stage = { stiffness: 50, flat, pull, twistFree: mode === 'free', slack, open, threadMm: 0 };
+    energy.stage = { ...AT_EASE, stiffness: 50, flat, pull, twistFree: mode === 'free', slack, open };
     normalise(state, n);
     minimise(energy.evaluate, state, { steps: 60, stillAt: 1e-2 });
   }
@@ -231,6 +228,7 @@ export function relax(
     const flat = mode === 'free' ? 0 : 0.02;
     const open = opening(cell);
     energy.stage = {
+      ...AT_EASE,
       stiffness,
       pull,
       flat,
@@ -246,18 +244,21 @@ export function relax(
     }).residual;
     periods.push(state[pitchIndex(n)] as number);
   }
-  // Overlap shrinks with 1/k, and the period with it: extrapolate to hard beads from the last two.
-  const [, soft, hard] = periods as [number, number, number];
-  return {
-    state,
-    periodMm: hard + (hard - soft) / 3,
-    twist: state[pitchIndex(n) + 1] as number,
-    mode,
-    threadMm: energy.threadMm,
-    deepestMm: energy.deepestMm,
-    longestMm: energy.longestMm,
-    residual,
-  };
+  return settledAt(energy, state, mode, periods, residual);
+}
+
+/** What is told of a state at rest. Overlap shrinks with 1/k, and the period with it: extrapolated to hard beads. */
+export function settledAt(
+  { threadMm, deepestMm, longestMm, cell }: CellEnergy,
+  state: Float64Array,
+  mode: Twist,
+  periods: readonly number[],
+  residual: number,
+): Settled {
+  const [soft = 0, hard = 0] = periods.slice(-2);
+  const periodMm = hard + (hard - soft) / 3;
+  const twist = state[pitchIndex(cell.beads.length) + 1] as number;
+  return { state, periodMm, twist, mode, threadMm, deepestMm, longestMm, residual };
 }
 
 function modeOf(twist: number, flatness: number): Twist {
@@ -276,7 +277,7 @@ function shrink(state: Float64Array, n: number, scale: number): void {
 }
 
 /** Quaternions of length 1, so that a step turns every bead alike. */
-function normalise(state: Float64Array, n: number): void {
+export function normalise(state: Float64Array, n: number): void {
   for (let i = 0; i < n; i++) {
     const q = state.subarray(i * PER_BEAD + 3, i * PER_BEAD + 7);
     const length = Math.hypot(...q);

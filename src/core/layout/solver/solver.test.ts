@@ -8,7 +8,7 @@ import type { Path } from '../../weave/path';
 import { openingMm, solveClosed } from './closed';
 import { repeatCell, type RepeatCell } from './cell';
 import { Contact, type Placed } from './contact';
-import { CellEnergy, TAUT } from './energy';
+import { AT_EASE, CellEnergy } from './energy';
 import { pitchIndex, stateOf } from './state';
 import { drape, measure, mirrored } from './measure';
 import { minimise } from './minimise';
@@ -286,15 +286,7 @@ describe('the same whatever it starts from', () => {
     });
     const other = mirrored(best);
     const energy = new CellEnergy(cell, solids);
-    energy.stage = {
-      stiffness: 1600,
-      pull: 0.05,
-      flat: 0,
-      twistFree: true,
-      slack: TAUT,
-      open: 0,
-      threadMm: 0,
-    };
+    energy.stage = { ...AT_EASE, stiffness: 1600, pull: 0.05, twistFree: true };
     const unused = new Float64Array(best.state.length);
     expect(energy.evaluate(other.state, unused)).toBeCloseTo(energy.evaluate(best.state, unused), 6);
     expect(other.twist).toBe(-best.twist);

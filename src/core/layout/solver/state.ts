@@ -4,3 +4,13 @@ export const PER_BEAD = 7;
 /** A state that holds every bead of a cell, and the pitch and twist of its period. */
 export const stateOf = (beads: number): Float64Array => new Float64Array(beads * PER_BEAD + 2);
 export const pitchIndex = (beads: number): number => beads * PER_BEAD;
+
+/** How many beads a state holds. */
+export const beadsOf = (state: Float64Array): number => (state.length - 2) / PER_BEAD;
+
+/** Draws a state out along the piece so many times, or together. */
+export function stretch(state: Float64Array, times: number): void {
+  const n = beadsOf(state);
+  for (let i = 0; i < n; i++) state[i * PER_BEAD] = times * (state[i * PER_BEAD] as number);
+  state[pitchIndex(n)] = times * (state[pitchIndex(n)] as number);
+}

@@ -112,16 +112,17 @@ export class Support {
     uy: number,
     uz: number,
   ): void {
-    const parts = [
-      this.one.at(one, nx, ny, nz, tx, ty, tz, ux, uy, uz),
-      this.two.at(other, nx, ny, nz, tx, ty, tz, ux, uy, uz),
-    ];
-    const most = Math.max(...parts.map((p) => p.q));
-    const h = most * parts.reduce((sum, p) => sum + (p.q / most) ** HULL_POWER, 0) ** (1 / HULL_POWER);
+    const a = this.one.at(one, nx, ny, nz, tx, ty, tz, ux, uy, uz);
+    const b = this.two.at(other, nx, ny, nz, tx, ty, tz, ux, uy, uz);
+    const most = Math.max(a.q, b.q);
+    const h = most * ((a.q / most) ** HULL_POWER + (b.q / most) ** HULL_POWER) ** (1 / HULL_POWER);
     let [pt, pu, s11, s12, s22] = [0, 0, 0, 0, 0];
-    for (const p of parts) {
-      const w = (p.q / h) ** (HULL_POWER - 1);
-      const bend = ((HULL_POWER - 1) * (p.q / h) ** (HULL_POWER - 2)) / h;
+    for (let k = 0; k < 2; k++) {
+      const p = k === 0 ? a : b;
+      const part = p.q / h;
+      const steep = part ** (HULL_POWER - 2);
+      const w = steep * part;
+      const bend = ((HULL_POWER - 1) * steep) / h;
       this.x += w * p.x;
       this.y += w * p.y;
       this.z += w * p.z;
@@ -138,3 +139,9 @@ export class Support {
     this.s22 += s22 - less * pu * pu;
   }
 }
+
+const one = new Support();
+
+/** How far a body reaches from its middle in a direction of its own frame, of length 1. */
+export const reachOf = (solid: Solid, [x, y, z]: Point): number =>
+  one.at(solid, 1, x, y, z, 0, 0, 0, 0, 0, 0).h;

@@ -1,0 +1,18 @@
+/**
+ * How a maker holds the work while she measures it: flat on a mat, a tube on its former, a line pulled straight.
+ * The structure tells it.
+ */
+export type Held = 'mat' | 'former' | 'line';
+
+/**
+ * Nets are soft. Circles of single beads rest anywhere from square, as they are first drawn, to a pinwheel, where thread
+ * is shortest: `square`. Sides of several beads bow until the circles are round: `round`.
+ */
+export type Net = 'square' | 'round';
+
+/** Where a hand sets out from: every bead of the repeat as the structure arranges it, and the screw to the next repeat. */
+export interface HandStart {
+  readonly held: Held;
+  readonly net: Net | null;
+  readonly state: Float64Array;
+}
