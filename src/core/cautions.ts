@@ -36,7 +36,7 @@ export function cautionsFor(piece: Piece, roles: readonly string[]): Caution[] {
     if (ends.chain || ends.extender || ends.start.rings || ends.end.rings) cautions.push('wire-ends');
     if (ends.clasp.fastening === 'glued') cautions.push('glue');
   }
-  if (roles.some((role) => piece.beads[role as keyof Piece['beads']]?.shape === 'bugle'))
-    cautions.push('sharp-edges');
+  const isBugle = (role: string) => /bugle/.test(piece.beads[role as keyof Piece['beads']]?.shape ?? '');
+  if (roles.some(isBugle)) cautions.push('sharp-edges');
   return cautions;
 }

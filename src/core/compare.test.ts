@@ -42,6 +42,17 @@ describe('versions side by side', () => {
     expect(line?.says[1]).toMatch(new RegExp(`^A ${piece.beads.A.name}, ink; .*loops `));
   });
 
+  it('tell how many beads in all, thread, weight and warnings, as the plan has them', () => {
+    const plan = planned(piece);
+    const says = (what: string) => compared([plan], INCHES).find((l) => l.what === what)?.says[0];
+    expect(says('beads in all')).toBe(String(plan.quantities.reduce((n, { total }) => n + total, 0)));
+    expect(says('lengths of thread')).toBe(String(plan.thread.lengths));
+    expect(says('weighs')).toBe(`${Math.round(plan.weight.grams)} g`);
+    expect(says('warnings')).toBe(String(plan.warnings.length));
+    expect(says('stitch')).toBe('flat herringbone');
+    expect(says('sits')).toBe(plan.sit);
+  });
+
   it('do not differ where they are the same', () => {
     const plan = planned(piece);
     expect(compared([plan, planned({ ...piece })], INCHES).some(({ differs }) => differs)).toBe(false);
@@ -50,6 +61,9 @@ describe('versions side by side', () => {
   it('say what was chosen otherwise, whatever they are called', () => {
     expect(apartFrom({ ...piece, name: 'Other' }, piece, INCHES)).toBeNull();
     expect(apartFrom({ ...piece, units: 20 }, piece, INCHES)).toBe('count: 20, not what fits best');
+    const twice = { ...piece, rules: { parity: 'odd' as const, multipleOf: 2 } };
+    expect(apartFrom(twice, piece, INCHES)).toBe('count is: odd, not any; count in steps of: 2, not 1');
+    expect(apartFrom(inStructure(piece, 'ladder'), piece, INCHES)).toMatch(/, and what goes with it$/);
     expect(apartFrom(inStructure(piece, 'ladder'), piece, INCHES)).toMatch(
       /^stitch: ladder with picots, not flat herringbone/,
     );

@@ -153,7 +153,7 @@ export function gaugeOf(q: GaugeQuestion): Gauge {
     meanBetweenMm: null,
     mayShorten,
     soft: layout && closed.net && most > least * (1 + SOFT) ? [least, most] : null,
-    disagrees: layout && disagreement(form, closed),
+    disagrees: layout && disagreement(form, closed, closed.net !== undefined),
     lowMm: least * after * (1 - 2 * LOT_SPREAD) * (1 - mayShorten),
     highMm: most * after * (1 + 2 * LOT_SPREAD),
   };
@@ -165,9 +165,10 @@ const SOFT = 0.05;
 const PITCH_DIFFERS = 0.1;
 const THICKNESS_DIFFERS = 0.3;
 
-function disagreement(laidOut: Form, closed: Form): Disagreement | null {
+/** Of a net the pitch differs by what it gives, which is told as such. */
+function disagreement(laidOut: Form, closed: Form, isNet: boolean): Disagreement | null {
   const off = (of: 'pitchMm' | 'thicknessMm') => Math.abs(laidOut[of] / closed[of] - 1);
-  return off('pitchMm') > PITCH_DIFFERS || off('thicknessMm') > THICKNESS_DIFFERS
+  return (off('pitchMm') > PITCH_DIFFERS && !isNet) || off('thicknessMm') > THICKNESS_DIFFERS
     ? {
         pitchMm: [laidOut.pitchMm, closed.pitchMm],
         thicknessMm: [laidOut.thicknessMm, closed.thicknessMm],

@@ -28,6 +28,8 @@ export function solveLayout(
   const quietly = { ...options, onProgress: undefined };
   const perUnit = (mm: number) => rounded((mm * unitMm) / cell.units);
   const edges = ROUNDINGS.map((rounding) => {
+    // What a net of single beads gives is more than its edges do.
+    if (start.net === 'square') return perUnit(settled.periodMm);
     const againMm = restedAgain(cell, solidsOf(rounding), from, settled.state, quietly);
     return perUnit((settled.periodMm * againMm) / snugMm);
   });

@@ -1,5 +1,5 @@
 import { only } from './grow';
-import type { RepeatCell } from './cell';
+import type { CellBead, RepeatCell } from './cell';
 import { AT_EASE, CellEnergy, type Stage } from './energy';
 import { clearance } from './measure';
 import { minimise } from './minimise';
@@ -50,15 +50,25 @@ export function handLaid(
   const last = lastStage(cell);
   const state = nudged(cell, start);
   keepToFirstRow(cell, solids, start, state, options);
-  for (let stage = 0; stage < last; stage++) {
+  // Rows of a net are drawn together: each circle holds its neighbours square.
+  const first = start.net ? lastStage(cell, ({ drawsIn }) => !drawsIn) : 0;
+  for (let stage = first; stage < last; stage++) {
     // What a later pass keeps to is known as well as what is told in the end.
     const hardness = keepsPitch(cell, start, stage + 1) ? HARD : SOFT;
-    const { periodMm } = drawn({ cell, solids, start, stage, hardness }, state, options);
+    const { periodMm } = drawn(
+      { cell, solids, start, stage, hardness, grown: stage === first },
+      state,
+      options,
+    );
     if (hardness === HARD) stretch(state, periodMm / periodOf(state));
     // What is told at the end, edges rounded less and more, takes about as long as a stage.
     options.onProgress?.(stage + 1, last + 2);
   }
-  const settled = drawn({ cell, solids, start, stage: last, hardness: HARD }, state, options);
+  const settled = drawn(
+    { cell, solids, start, stage: last, hardness: HARD, grown: last === first },
+    state,
+    options,
+  );
   options.onProgress?.(last + 1, last + 2);
   return {
     settled: start.net === 'square' ? midway(start.state, settled) : settled,
@@ -76,14 +86,15 @@ export function restedAgain(
 ): number {
   const row = firstRow(cell, solids, start);
   if (row) return cell.units * handLaid(row.cell, row.solids, row.start, options).snugMm;
-  // A soft net is drawn anew; what rests by its beads alone has only a little way to go.
+  // Sides of several beads are drawn anew; what rests by its beads alone has only a little way to go.
   if (start.net) return handLaid(cell, solids, start, options).snugMm;
   const state = from.slice();
   const again = { cell, solids, start, stage: lastStage(cell), hardness: AGAIN, grown: true };
   return drawn(again, state, options).periodMm;
 }
 
-const lastStage = ({ beads }: RepeatCell) => Math.max(...beads.map(({ stage }) => stage));
+const lastStage = ({ beads }: RepeatCell, wanted: (bead: CellBead) => boolean = () => true): number =>
+  Math.max(...beads.flatMap((bead) => (wanted(bead) ? [bead.stage] : [])));
 
 /**
  * Whether a stage leaves the pitch as it is: later rows of a net share the sides of the first, and what draws in by a part
@@ -128,21 +139,18 @@ interface Draw {
   /** The beads of all stages up to this one are drawn. */
   readonly stage: number;
   readonly hardness: readonly number[];
-  /** Whether the beads of the stage lie where they belong. */
-  readonly grown?: boolean;
+  /** Whether the beads of the stage lie where they belong, and are not to be strung onto the others. */
+  readonly grown: boolean;
 }
 
 /** Draws beads to rest, those of the last stage strung onto what is there; `all` holds the whole cell and is moved along. */
 function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
-  const { cell: whole, start, stage, hardness, grown = stage === 0 } = draw;
+  const { cell: whole, start, stage, hardness, grown } = draw;
   const { cell, kept } = only(whole, (bead) => bead.stage <= stage);
   const solids = kept.map((i) => draw.solids[i] as Solid);
   if (!grown) seat(whole, start.state, all, stage);
   const n = kept.length;
-  const state = stateOf(n);
-  const parts = kept.map((i, k) => [i * PER_BEAD, k * PER_BEAD] as const);
-  for (const [i, k] of parts) state.set(all.subarray(i, i + PER_BEAD), k);
-  state.set(all.subarray(-2), n * PER_BEAD);
+  const state = partOf(all, kept);
   const hold = holding(draw, options);
   // Where what is sewn on finds no room, the structure's own arrangement gives it.
   if (hold.pitchHeld && !start.net) stretch(state, Math.max(1, periodOf(start.state) / periodOf(state)));
@@ -166,7 +174,9 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   }
   normalise(state, n);
   const roles = cell.beads.map(({ role }) => role);
-  const evaluate = (start.net === 'round' && alikeAcross(energy.evaluate, state, roles)) || energy.evaluate;
+  const arranged = partOf(start.state, kept);
+  const evaluate =
+    (start.net === 'round' && alikeAcross(energy.evaluate, arranged, roles)) || energy.evaluate;
   const periods: number[] = [];
   let residual = 0;
   for (const stiffness of hardness) {
@@ -180,10 +190,18 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
       residual = rested();
     periods.push(periodOf(state));
   }
-  for (const [i, k] of parts) all.set(state.subarray(k, k + PER_BEAD), i);
+  kept.forEach((i, k) => all.set(state.subarray(k * PER_BEAD, (k + 1) * PER_BEAD), i * PER_BEAD));
   all.set(state.subarray(-2), all.length - 2);
   const mode: Twist = Math.cos(state.at(-1) ?? 0) > 0 ? 'straight' : 'half turn';
   return settledAt(energy, state, mode, periods, residual);
+}
+
+/** Some beads of a state, in a state of their own. */
+function partOf(all: Float64Array, kept: readonly number[]): Float64Array {
+  const state = stateOf(kept.length);
+  kept.forEach((i, k) => state.set(all.subarray(i * PER_BEAD, (i + 1) * PER_BEAD), k * PER_BEAD));
+  state.set(all.subarray(-2), kept.length * PER_BEAD);
+  return state;
 }
 
 const periodOf = (state: Float64Array): number => state.at(-2) ?? 0;
