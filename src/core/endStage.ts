@@ -10,7 +10,5 @@ export function endStage({ moves, passes }: Path, end: PieceEnd): EndStage {
   const inBody = (m: Move) => m.kind === 'pick' && m.place.section === 'body';
   if (rest.some((m) => inBody(m) && m.place.pass === 'base')) return 'before the body';
   const before = sewing < 0 ? moves : moves.slice(0, sewing);
-  return before.some((m) => inBody(m) && passes.has(m.place.pass))
-    ? 'after later passes'
-    : 'after the body';
+  return before.some((m) => inBody(m) && passes.has(m.place.pass)) ? 'after later passes' : 'after the body';
 }
