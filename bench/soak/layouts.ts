@@ -15,6 +15,8 @@ export interface SweptCell {
 
 const PARTS = 2;
 const WORST = 20;
+/** It takes a quarter of an hour: every so many cells it says how far it is. */
+const PROGRESS = 200;
 /** The part of all cells of which everything holds. */
 const HOLDS = 0.99;
 
@@ -50,7 +52,9 @@ function shard(part: number, drawn: number, seed: number): Promise<SweptCell[]> 
   const child = spawn(process.execPath, args, { stdio: ['ignore', 'pipe', 'inherit'] });
   const cells: SweptCell[] = [];
   createInterface({ input: child.stdout }).on('line', (line) => {
-    if (line.startsWith('{')) cells.push(JSON.parse(line) as SweptCell);
+    if (!line.startsWith('{')) return;
+    cells.push(JSON.parse(line) as SweptCell);
+    if (cells.length % PROGRESS === 0) console.error(`layouts: part ${part + 1}, ${cells.length} cells`);
   });
   return new Promise((resolve, reject) => {
     child.on('error', reject);

@@ -265,7 +265,7 @@ export const extraField = (rows: string): Field => ({
   key: 'extra',
   kind: 'count',
   label: `${rows} beyond the last unit`,
-  help: 'The unit begun again: 1 makes both ends alike; more ends on another row, or takes up a rest.',
+  help: 'The unit begun again: 1 makes both ends alike; more end it on another row, or use up what is left of the length.',
   least: 0,
   most: 24,
 });

@@ -166,9 +166,12 @@ function stackMm({ request: { cell, sizes, start }, form }: Laid): number {
   const facedMm = cell.beads.reduce((sum, { face }, i) => sum + (face ? (sizes[i]?.lengthMm ?? 0) : 0), 0);
   return PLAY * (thickest(({ face }) => face === null) + layersMm + facedMm / cell.units / 2);
 }
-/** A tube may be so much thicker than its form, and anything than its beads. */
+/** A tube may be so much thicker than its form, and anything than its beads: they tip a little. */
 const ROUND = 1.3;
-const PLAY = 1.05;
+const PLAY = 1.12;
+/** Bare thread may be so much longer than the closed form's, which a folded state is by half or twice; where it has next to none, by so much. */
+const BARE = 0.2;
+const FLOOR_MM = 0.5;
 
 /** One thing that does not hold of a cell, and by what part it is off. */
 export interface Broken {
@@ -183,7 +186,7 @@ export function brokenOf(cell: LayoutCell, one: Laid = laid(cell)): Broken[] {
   const claim = (what: string, off: number, most: number) => {
     if (!(off <= most)) broken.push({ what, off });
   };
-  claim('bare thread longer than the closed form’s', one.bareMm / (one.closedBareMm + 0.5) - 1, 0.05);
+  claim('bare thread longer than the closed form’s', one.bareMm / (one.closedBareMm + FLOOR_MM) - 1, BARE);
   claim('thicker than its beads can lie', one.thicknessMm / stackMm(one) - 1, 0);
   // What does not rest says so, and the closed form stands in its place: of that nothing more is claimed.
   if (!one.rests) return broken;

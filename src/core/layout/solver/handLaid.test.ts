@@ -4,7 +4,7 @@ import { laid, type LayoutCell } from '../../testing/layoutCells';
 import { inUsualBeads, solveLayout } from '../solveLayout';
 import { AT_EASE, CellEnergy } from './energy';
 import { clearInside, measure } from './measure';
-import { alikeAcross } from './mirrorLine';
+import { alikeAcross, alikeAround } from './alike';
 import { seeded } from './random';
 import { restingOf } from './resting';
 import { solidOf } from './solid';
@@ -178,7 +178,7 @@ describe('both edges alike', () => {
   start.set([3, 0, 0, Math.SQRT1_2, 0, 0, Math.SQRT1_2], 2 * PER_BEAD);
   const weights = start.map((_, i) => ((i * 37) % 11) - 5);
   const linear = (at: Float64Array, gradient: Float64Array) => {
-    gradient.set(weights);
+    gradient.set(weights.subarray(0, gradient.length));
     return at.reduce((sum, v, i) => sum + v * (weights[i] as number), 0);
   };
 
@@ -194,6 +194,23 @@ describe('both edges alike', () => {
     expect(gradient[0]).toBeCloseTo(gradient[PER_BEAD] as number, 12);
     expect(gradient[1]).toBeCloseTo(-(gradient[PER_BEAD + 1] as number), 12);
     expect(gradient[2 * PER_BEAD + 1]).toBeCloseTo(0, 12);
+  });
+
+  it('of a tube: beads of a round that are strung one way are each other turned about it', () => {
+    const round = new Float64Array(3 * PER_BEAD + 2);
+    // Two beads across the tube from each other, turned about it with their place; a third strung the other way.
+    round.set([0, 2, 0, 1, 0, 0, 0], 0);
+    round.set([0, -2, 0, 0, 1, 0, 0], PER_BEAD);
+    const both = alikeAround(linear, round.subarray(0, 2 * PER_BEAD), ['A', 'A']);
+    const gradient = new Float64Array(2 * PER_BEAD);
+    const [moved, image] = [round.slice(0, 2 * PER_BEAD), round.slice(0, 2 * PER_BEAD)];
+    moved[1] = 2.5;
+    image[PER_BEAD + 1] = -2.5;
+    expect(both?.(moved, gradient)).toBeCloseTo(both?.(image, gradient) ?? NaN, 12);
+    expect(gradient[1]).toBeCloseTo(-(gradient[PER_BEAD + 1] as number), 12);
+    round.set([0, 0, 2, 0, 0, 0, 1], 2 * PER_BEAD);
+    expect(alikeAround(linear, round, ['A', 'A', 'A'])).toBeNull();
+    expect(alikeAround(linear, round.subarray(0, 2 * PER_BEAD), ['A', 'B'])).toBeNull();
   });
 
   it('is nothing where the sides are not alike', () => {

@@ -3,8 +3,9 @@ import type { CellBead, RepeatCell } from './cell';
 import { AT_EASE, CellEnergy, type Stage } from './energy';
 import { clearance } from './measure';
 import { minimise } from './minimise';
-import { alikeAcross } from './mirrorLine';
+
 import type { HandStart } from './held';
+import { alikeAcross, alikeAround } from './alike';
 import { firstCircle, midway, nudged } from './nets';
 import { restingOf } from './resting';
 import { seat } from './seat';
@@ -176,7 +177,9 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   const roles = cell.beads.map(({ role }) => role);
   const arranged = partOf(start.state, kept);
   const evaluate =
-    (start.net === 'round' && alikeAcross(energy.evaluate, arranged, roles)) || energy.evaluate;
+    (start.net === 'round' && alikeAcross(energy.evaluate, arranged, roles)) ||
+    (start.held === 'former' && alikeAround(energy.evaluate, arranged, roles)) ||
+    energy.evaluate;
   const periods: number[] = [];
   let residual = 0;
   for (const stiffness of hardness) {

@@ -1,5 +1,6 @@
 import { standard, type Anchor, type CellBead, type RepeatCell, type Span } from './cell';
 import type { HandStart } from './held';
+import { seeded } from './random';
 import { restingOf } from './resting';
 import type { Settled } from './settled';
 import { normalise } from './solve';
@@ -14,7 +15,10 @@ const DRAWN = 0.9;
 /** The arrangement as it is first taken in hand. */
 export function nudged({ beads }: RepeatCell, { net, state: arranged }: HandStart): Float64Array {
   const state = arranged.slice();
-  if (!net) return state;
+  if (!net) {
+    unsettle(state, beads.length);
+    return state;
+  }
   const n = beads.length;
   // A net repeats under a half turn; told in two circles, the second is turned the other way.
   const turnedOver = state[pitchIndex(n) + 1] === 0;
@@ -26,6 +30,16 @@ export function nudged({ beads }: RepeatCell, { net, state: arranged }: HandStar
   }
   if (net === 'round') state[pitchIndex(n)] = DRAWN * (state[pitchIndex(n)] as number);
   return state;
+}
+
+/** No hand sets beads down exactly: point to point they would balance where they cannot stay. So much off, mm. */
+const OFF_MM = 0.01;
+
+function unsettle(state: Float64Array, n: number): void {
+  const random = seeded(n);
+  for (let i = 0; i < n; i++)
+    for (const axis of [0, 1])
+      state[i * PER_BEAD + axis] = (state[i * PER_BEAD + axis] as number) + OFF_MM * (2 * random() - 1);
 }
 
 /** A bead turned in the plane of the work: what runs along the piece one way, what runs across it the other. */
