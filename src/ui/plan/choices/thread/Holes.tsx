@@ -46,8 +46,9 @@ export function Holes({ piece, plan, catalogue, onChange }: Props) {
         ))}
       </ul>
       <p className="soft">
-        Taken by thread, knots and needle at the fullest pass. Up to {percent(EASY * settings.holeFactor)} it
-        is easy, to {percent(HARD * settings.holeFactor)} tight.
+        How full a hole is: so much of its opening is taken by thread, knots and needle on the fullest pass.
+        Up to {percent(EASY * settings.holeFactor)} the needle goes easily, up to{' '}
+        {percent(HARD * settings.holeFactor)} it is tight, beyond that it will not go.
       </p>
       <Remedies piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />
       <DidNotGo plan={plan} />
