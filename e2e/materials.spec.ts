@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './fixtures';
+import { LONG, expect, test } from './fixtures';
 import { address, expectAccessible, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
 
 test('a bead is measured with caliper and scale, and a plan can be reckoned with it', async ({ page }) => {
@@ -44,7 +44,7 @@ test('a thread by any of its names, refused in words when it is none', async ({ 
   await expect(row).toContainText('0.008');
 });
 
-test('a bead of one’s own, like one that is known, in its own sizes', async ({ page }) => {
+test('a bead of one’s own, like one that is known, in its own sizes', LONG, async ({ page }) => {
   await page.goto(address('/materials'));
   await page.getByText('A bead of your own').click();
   const form = page.getByRole('form', { name: 'Add a bead' });

@@ -111,7 +111,7 @@ test('an anklet from a bracelet in one action, with an extender', async ({ page 
   await saved(page);
 });
 
-test('a typical size when nobody can be measured, and the plan says so', async ({ page }) => {
+test('a typical size when nobody can be measured, and the plan says so', LONG, async ({ page }) => {
   await startOnBench(page, 'anklet', 'typical medium', 'Strung line');
   await expect(slip(page)).toContainText('A usual size, nobody’s own.');
   await openChoice(page, 'Who and length');

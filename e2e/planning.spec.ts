@@ -1,4 +1,4 @@
-import { expect, test } from './fixtures';
+import { LONG, expect, test } from './fixtures';
 import { planPiece } from '@/core/planShipped';
 import { examplePiece } from '@/demo/choir';
 import { address, inAll, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
@@ -172,7 +172,7 @@ test('the steps are read off the path', async ({ page }) => {
   await expect(page.getByText(/with the tail/).first()).toBeVisible();
 });
 
-test('a piece is put away and put back', async ({ page }) => {
+test('a piece is put away and put back', LONG, async ({ page }) => {
   await startBracelet(page, 'Pell', 'Strung line');
   await page.getByLabel('Name of the piece').fill('Short lived');
   await saved(page);

@@ -230,7 +230,7 @@ test('a word is explained where it stands, and all words are found', async ({ pa
   await expectAccessible(page);
 });
 
-test('keys: the sheet, the views, and off when single keys are switched off', async ({ page }) => {
+test('keys: the sheet, the views, and off when single keys are switched off', LONG, async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Strung line');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();

@@ -229,25 +229,26 @@ test('a full disk is told, and the edit arrives when there is room', async ({ pa
   await expect(page.getByLabel('Name of the piece')).toHaveValue('High water');
 });
 
-test('left while the program does not answer, and come back to: the edit is there, and no conflict', async ({
-  page,
-  context,
-}) => {
-  await startBracelet(page, 'Osk', 'Strung line');
-  await saved(page);
-  const name = await page.getByLabel('Name of the piece').inputValue();
-  await context.route('**/api/pieces/*', (route) => route.abort());
-  await rename(page, 'Ebb');
-  await expect(page.getByRole('status').filter({ hasText: 'kept in this browser' })).toBeVisible();
-  await page.getByRole('link', { name: 'Bench', exact: true }).click();
-  await page.getByRole('link', { name }).click();
-  await expect(page.getByLabel('Name of the piece')).toHaveValue('Ebb');
-  await context.unroute('**/api/pieces/*');
-  await saved(page);
-  await expect(page.getByText('changed in two windows')).toBeHidden();
-  await page.reload();
-  await expect(page.getByLabel('Name of the piece')).toHaveValue('Ebb');
-});
+test(
+  'left while the program does not answer, and come back to: the edit is there, and no conflict',
+  LONG,
+  async ({ page, context }) => {
+    await startBracelet(page, 'Osk', 'Strung line');
+    await saved(page);
+    const name = await page.getByLabel('Name of the piece').inputValue();
+    await context.route('**/api/pieces/*', (route) => route.abort());
+    await rename(page, 'Ebb');
+    await expect(page.getByRole('status').filter({ hasText: 'kept in this browser' })).toBeVisible();
+    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    await page.getByRole('link', { name }).click();
+    await expect(page.getByLabel('Name of the piece')).toHaveValue('Ebb');
+    await context.unroute('**/api/pieces/*');
+    await saved(page);
+    await expect(page.getByText('changed in two windows')).toBeHidden();
+    await page.reload();
+    await expect(page.getByLabel('Name of the piece')).toHaveValue('Ebb');
+  },
+);
 
 test('“keep both” pressed in two windows makes one copy', async ({ page, browser }) => {
   await startBracelet(page, 'Maren', 'Strung line');
