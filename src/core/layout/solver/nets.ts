@@ -32,14 +32,18 @@ export function nudged({ beads }: RepeatCell, { net, state: arranged }: HandStar
   return state;
 }
 
-/** No hand sets beads down exactly: point to point they would balance where they cannot stay. So much off, mm. */
+/** No hand sets beads down exactly: point to point they would balance where they cannot stay. So much off along, mm. */
 const OFF_MM = 0.01;
+/** And across by such a part of how far out they lie: the other hand's mirror image is off as its mirror image is. */
+const OFF_ACROSS = 0.005;
 
 function unsettle(state: Float64Array, n: number): void {
   const random = seeded(n);
-  for (let i = 0; i < n; i++)
-    for (const axis of [0, 1])
-      state[i * PER_BEAD + axis] = (state[i * PER_BEAD + axis] as number) + OFF_MM * (2 * random() - 1);
+  for (let i = 0; i < n; i++) {
+    const o = i * PER_BEAD;
+    state[o] = (state[o] as number) + OFF_MM * (2 * random() - 1);
+    state[o + 1] = (state[o + 1] as number) * (1 + OFF_ACROSS * (2 * random() - 1));
+  }
 }
 
 /** A bead turned in the plane of the work: what runs along the piece one way, what runs across it the other. */
