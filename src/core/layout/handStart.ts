@@ -1,6 +1,6 @@
 import type { Form } from '../structures/structure';
 import type { Bead, Path } from '../weave/path';
-import { holeEnd, type Body, type Point } from './layout';
+import { holeEnd, type Body, type Layout, type Point, type Pose } from './layout';
 import { turnOf } from './pose';
 import { beadWord, type RepeatCell } from './solver/cell';
 import type { HandStart } from './solver/held';
@@ -31,11 +31,13 @@ export function handStart(
       bead.place.section === 'body' ? [[`${bead.place.unit}/${beadWord(bead)}`, bead.id] as const] : [],
     ),
   );
-  const poses = path.beads.map((bead) => (bead.place.section === 'body' ? form.pose(bead) : null));
+  // Only the woven part has a place in a form.
+  const poses: Pose[] = [];
+  for (const bead of path.beads) if (bead.place.section === 'body') poses[bead.id] = form.pose(bead);
+  const layout: Layout = { poses, findings: [], body };
   const points = (id: number): Point[] => {
     const [pose, bead] = [poses[id], path.beads[id]];
     if (!pose || !bead) return [];
-    const layout = { poses: { [id]: pose } as never, findings: [], body };
     const holes = Array.from({ length: body(bead.role).holes ?? 1 }, (_, hole) => hole);
     return [
       pose.centre,

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newPiece, type Piece } from '../piece';
 import type { Plan } from '../plan';
 import { planSolved } from '../planShipped';
+import { WOVEN } from '../supplies/stretches';
 import { leaning, leanOf } from './lean';
 
 const DEGREE = Math.PI / 180;
@@ -53,7 +54,7 @@ describe('herringbone leans on thread that runs slantwise through its holes', ()
   const row = (plan: Plan) => {
     const { path, layout } = plan.work();
     return path.beads
-      .filter(({ place }) => place.section === 'body' && place.row === 6)
+      .filter(({ place }) => place.section === WOVEN && place.row === 6)
       .map(({ id }) => layout.poses[id])
       .sort((a, b) => (a?.centre[1] ?? 0) - (b?.centre[1] ?? 0))
       .map((pose) => pose?.lean?.[1] ?? 0);
@@ -85,7 +86,7 @@ describe('herringbone leans on thread that runs slantwise through its holes', ()
   it('round a tube each bead leans along the round, and none towards its middle', () => {
     const { path, layout } = planned('tubular-herringbone', { sequence: ['A'], around: 6 }).work();
     const leans = path.beads
-      .filter(({ place }) => place.section === 'body' && place.row === 6)
+      .filter(({ place }) => place.section === WOVEN && place.row === 6)
       .flatMap(({ id }) => (layout.poses[id] ? [layout.poses[id]] : []));
     expect(leans).toHaveLength(6);
     for (const { centre, lean = [0, 0, 0] } of leans) {

@@ -1,7 +1,8 @@
 import type { Path } from '../../weave/path';
 import type { Point } from '../layout';
 import { closedCell, repeatCell, type RepeatCell } from './cell';
-import { AT_EASE, CellEnergy } from './energy';
+import { CellEnergy } from './energy';
+import { AT_EASE } from './stage';
 import { PER_BEAD, stateOf } from './state';
 import { clearance, turned, measure } from './measure';
 import { restingOf, shifted, type Resting } from './resting';

@@ -1,39 +1,11 @@
 import type { Anchor, RepeatCell, Span } from './cell';
 import { Contact, type Placed } from './contact';
+import { heldEnergy, type HeldWork } from './holds';
 import type { Solid } from './solid';
+import { AT_EASE, type Stage } from './stage';
 import { pitchIndex, PER_BEAD } from './state';
-import { Support } from './support';
 import { matrixOf } from './turns';
 
-/** What changes from stage to stage while a cell is solved. */
-export interface Stage {
-  /** Stiffness of the beads, in threads' pull a millimetre of overlap. */
-  readonly stiffness: number;
-  /** How strongly the piece is laid straight: a pull along it, in threads' pull. */
-  readonly pull: number;
-  /** How strongly work is held down on its mat, in threads' pull a millimetre: beads that have no face of their own. */
-  readonly flat: number;
-  /** How strongly a line is held on its own middle line, across it, in threads' pull a millimetre. */
-  readonly line: number;
-  /** Radius of the former that a tube is worked round, mm; 0 where there is none. */
-  readonly formerMm: number;
-  /** Whether the period is as long as it is. */
-  readonly pitchHeld: boolean;
-  /** Whether the screw between neighbouring periods may turn. */
-  readonly twistFree: boolean;
-  /** Bare thread shorter than about this, mm, pulls less than taut thread does. */
-  readonly slack: number;
-  /** How strongly a closed form is opened from its middle, in threads' pull for each bead. */
-  readonly open: number;
-  /** Radius of the thread, mm: bare thread may not pass through beads. 0 lets it. */
-  readonly threadMm: number;
-}
-
-/**
- * A thread of length 0 pulls in no direction: below about this length, mm, its pull fades. Thread of a hand's
- * tension gives by more.
- */
-export const TAUT = 0.03;
 /** Where along a span bare thread is looked at, and how short a span is not, mm. */
 const ALONG_SPAN = [0.2, 0.4, 0.6, 0.8] as const;
 const MIDDLE_OF_SPAN = [0.4, 0.6] as const;
@@ -48,25 +20,11 @@ const STILL = Float64Array.from([1, 0, 0, 0, 1, 0, 0, 0, 1]);
 /** The furthest period that can be touched. */
 const FAR = 8;
 
-/** Beads and taut thread alone: nothing pulls, holds or opens the work. */
-export const AT_EASE: Stage = {
-  stiffness: 100,
-  pull: 0,
-  flat: 0,
-  line: 0,
-  formerMm: 0,
-  pitchHeld: false,
-  twistFree: false,
-  slack: TAUT,
-  open: 0,
-  threadMm: 0,
-};
-
 /**
  * The energy of a repeat cell: taut thread, beads that may not overlap. Neighbouring periods are images of the
  * cell under a screw along x, by the period's pitch and twist, which are unknowns of the state too.
  */
-export class CellEnergy {
+export class CellEnergy implements HeldWork {
   stage: Stage = AT_EASE;
   /** Size of each bead: they grow from small to 1. */
   readonly scales: Float64Array;
@@ -86,9 +44,9 @@ export class CellEnergy {
   deepestMm = 0;
   /** The longest bare thread that is no turn, mm. */
   longestMm = 0;
-  private readonly turns: Float64Array;
-  private readonly force: Float64Array;
-  private readonly torque: Float64Array;
+  readonly turns: Float64Array;
+  readonly force: Float64Array;
+  readonly torque: Float64Array;
   private readonly contact = new Contact();
   private readonly normals = new Map<number, Float64Array>();
   private pitchForce = 0;
@@ -129,121 +87,10 @@ export class CellEnergy {
       energy -= stage.pull * (state[n * PER_BEAD] as number);
       this.pitchForce -= stage.pull;
     }
-    energy += this.onTheMat(state) + this.onTheFormer(state) + this.hold(state) + this.openOut(state);
+    energy += heldEnergy(this, stage, state);
     this.gather(state, norms, gradient);
     return energy;
   };
-
-  /**
-   * What lies on a mat is held down on it, and a line on its middle line. What hangs below a line lies on the mat beside
-   * it, one row on the other; what lies on a face of the work is held by nothing but its thread.
-   */
-  private onTheMat(state: Float64Array): number {
-    const { flat, line } = this.stage;
-    let energy = 0;
-    this.cell.beads.forEach(({ face }, i) => {
-      if (face === 'front' || face === 'back') return;
-      for (const [axis, k, at] of [
-        [1, face === 'below' ? 0 : line, 0],
-        [2, Math.max(flat, line), this.levels[i] as number],
-      ] as const) {
-        const off = (state[i * PER_BEAD + axis] as number) - at;
-        energy += (k / 2) * off * off;
-        this.force[i * 3 + axis] = (this.force[i * 3 + axis] as number) + k * off;
-      }
-    });
-    return energy;
-  }
-
-  /** Beads of a tube stay outside the rod that it is worked round: each keeps off the axis by its own reach towards it. */
-  private onTheFormer(state: Float64Array): number {
-    const { formerMm, stiffness } = this.stage;
-    if (formerMm === 0) return 0;
-    let energy = 0;
-    for (let i = 0; i < this.cell.beads.length; i++) {
-      const c = i * PER_BEAD;
-      const [y, z] = [state[c + 1] as number, state[c + 2] as number];
-      const far = Math.hypot(y, z);
-      if (far < 1e-9) continue;
-      const [ny, nz] = [y / far, z / far];
-      const p = this.support(i, 0, -ny, -nz);
-      const reach = p[1] * ny + p[2] * nz;
-      const d = far + reach - formerMm;
-      if (d >= 0) continue;
-      this.deepestMm = Math.max(this.deepestMm, -d);
-      const f = stiffness * d;
-      // As the bead goes round, the point that it touches with goes along: its part across the radius counts over the radius.
-      const [ty, tz] = [(p[1] - reach * ny) / far, (p[2] - reach * nz) / far];
-      this.force[i * 3 + 1] = (this.force[i * 3 + 1] as number) + f * (ny + ty);
-      this.force[i * 3 + 2] = (this.force[i * 3 + 2] as number) + f * (nz + tz);
-      this.torque[i * 3] = (this.torque[i * 3] as number) + f * (p[1] * nz - p[2] * ny);
-      this.torque[i * 3 + 1] = (this.torque[i * 3 + 1] as number) - f * p[0] * nz;
-      this.torque[i * 3 + 2] = (this.torque[i * 3 + 2] as number) + f * p[0] * ny;
-      energy += (stiffness / 2) * d * d;
-    }
-    return energy;
-  }
-
-  private readonly towards = new Support();
-
-  /** The point of a bead that reaches farthest in a direction, from its centre. */
-  private support(bead: number, nx: number, ny: number, nz: number): readonly [number, number, number] {
-    const [r, o] = [this.turns, bead * 9];
-    const local = (k: number) =>
-      (r[o + k] as number) * nx + (r[o + 3 + k] as number) * ny + (r[o + 6 + k] as number) * nz;
-    const { towards } = this;
-    const solid = this.solids[bead] as Solid;
-    towards.at(solid, this.scales[bead] as number, local(0), local(1), local(2), 0, 0, 0, 0, 0, 0);
-    const world = (k: number) =>
-      (r[o + k] as number) * towards.x +
-      (r[o + k + 1] as number) * towards.y +
-      (r[o + k + 2] as number) * towards.z;
-    return [world(0), world(3), world(6)];
-  }
-
-  /** The cell may slide and turn as a whole: a touch of a spring keeps it in place without a say in its form. */
-  private hold(state: Float64Array): number {
-    const n = this.cell.beads.length;
-    const k = 1e-3;
-    let energy = 0;
-    for (let axis = 0; axis < 3; axis++) {
-      if (this.cell.periodic && axis > 0 && this.stage.twistFree) continue;
-      let sum = 0;
-      for (let i = 0; i < n; i++) sum += state[i * PER_BEAD + axis] as number;
-      energy += (k * sum * sum) / (2 * n);
-      for (let i = 0; i < n; i++)
-        this.force[i * 3 + axis] = (this.force[i * 3 + axis] as number) + (k * sum) / n;
-    }
-    return energy;
-  }
-
-  /** A closed form is opened a little from its own middle, as one shapes it on the mat. */
-  private openOut(state: Float64Array): number {
-    const { open } = this.stage;
-    if (open === 0) return 0;
-    const n = this.cell.beads.length;
-    let [mx, my] = [0, 0];
-    for (let i = 0; i < n; i++) {
-      mx += (state[i * PER_BEAD] as number) / n;
-      my += (state[i * PER_BEAD + 1] as number) / n;
-    }
-    let [energy, sx, sy] = [0, 0, 0];
-    for (let i = 0; i < n; i++) {
-      const [x, y] = [(state[i * PER_BEAD] as number) - mx, (state[i * PER_BEAD + 1] as number) - my];
-      const far = Math.sqrt(x * x + y * y + 0.01);
-      energy -= open * far;
-      sx += (open * x) / far;
-      sy += (open * y) / far;
-      this.force[i * 3] = (this.force[i * 3] as number) - (open * x) / far;
-      this.force[i * 3 + 1] = (this.force[i * 3 + 1] as number) - (open * y) / far;
-    }
-    // The middle goes along with the beads.
-    for (let i = 0; i < n; i++) {
-      this.force[i * 3] = (this.force[i * 3] as number) + sx / n;
-      this.force[i * 3 + 1] = (this.force[i * 3 + 1] as number) + sy / n;
-    }
-    return energy;
-  }
 
   /** Rotation matrices of all beads; returns the squared lengths of the quaternions. */
   private turnAll(state: Float64Array): Float64Array {

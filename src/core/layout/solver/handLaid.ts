@@ -1,18 +1,17 @@
-import { only } from './grow';
-import type { CellBead, RepeatCell } from './cell';
-import { AT_EASE, CellEnergy, type Stage } from './energy';
-import { clearance } from './measure';
-import { minimise } from './minimise';
-
-import type { HandStart } from './held';
 import { alikeAcross, alikeAround } from './alike';
-import { firstCircle, midway, nudged } from './nets';
-import { restingOf } from './resting';
+import type { CellBead, RepeatCell } from './cell';
+import { CellEnergy } from './energy';
+import { AT_EASE, type Stage } from './stage';
+import { only } from './grow';
+import type { HandStart } from './held';
+import { clearInside } from './measure';
+import { minimise } from './minimise';
+import { firstRow, midway, nudged } from './nets';
 import { seat } from './seat';
 import type { Settled, Twist } from './settled';
 import type { Solid } from './solid';
 import { normalise, PULL, settledAt, THREAD, type SolveOptions } from './solve';
-import { PER_BEAD, stateOf, stretch } from './state';
+import { partOf, PER_BEAD, stretch } from './state';
 
 /** What a hand comes to. */
 export interface HandLaid {
@@ -26,9 +25,12 @@ const HARD = [50, 100, 400, 1600] as const;
 const SOFT = [50, 100] as const;
 const AGAIN = [400, 1600] as const;
 const HARDEST = 1600;
-/** The work keeps the way it was first drawn: no step is longer than this, of beads as large as an 11/0, mm. */
+/** The work keeps the way it was first drawn: no step is longer than a twentieth of an 11/0's 1.775 mm, rounded down, mm. */
 const MOST_MOVE = 0.08;
-/** How hard work is held down on its mat, and a line on its middle line, in threads' pull a millimetre. */
+/**
+ * How hard work is held down on its mat, and a line on its middle line, in threads' pull a millimetre. At 1 ladders of balls
+ * two high still fold; from 3 they lie flat, and at 10 walls of balls do. Nothing that was right moves (docs/layout.md).
+ */
 const HOLD = 10;
 /** Steps towards rest, and times that it sets out anew while more than so much of a thread's pull is out of balance. */
 const STEPS = 500;
@@ -37,6 +39,7 @@ const STILL = 0.005;
 /** Beads of a later pass begin at half their size. */
 const SMALLEST = 0.5;
 const GROWING = 4;
+
 /**
  * The state that a hand comes to from the structure's own arrangement: the first pass drawn snug, what is strung later
  * grown onto it, then all of it at rest, held as it is measured. A net of single beads lies midway between its circles as
@@ -50,7 +53,9 @@ export function handLaid(
 ): HandLaid {
   const last = lastStage(cell);
   const state = nudged(cell, start);
-  keepToFirstRow(cell, solids, start, state, options);
+  // Later rows of a net share the sides of the first, and keep to its pitch.
+  const rowMm = firstRowMm(cell, solids, start, options);
+  if (rowMm !== null) stretch(state, rowMm / periodOf(state));
   // Rows of a net are drawn together: each circle holds its neighbours square.
   const first = start.net ? lastStage(cell, ({ drawsIn }) => !drawsIn) : 0;
   for (let stage = first; stage < last; stage++) {
@@ -77,7 +82,7 @@ export function handLaid(
   };
 }
 
-/** The same work in bodies that are nearly the same, from where it rests: the period that it comes to, mm. */
+/** The same work in bodies that are nearly the same, from where it rests: the period that it comes to when drawn snug, mm. */
 export function restedAgain(
   cell: RepeatCell,
   solids: readonly Solid[],
@@ -85,10 +90,9 @@ export function restedAgain(
   from: Float64Array,
   options: SolveOptions = {},
 ): number {
-  const row = firstRow(cell, solids, start);
-  if (row) return cell.units * handLaid(row.cell, row.solids, row.start, options).snugMm;
-  // Sides of several beads are drawn anew; what rests by its beads alone has only a little way to go.
-  if (start.net) return handLaid(cell, solids, start, options).snugMm;
+  // A net is drawn anew, by one row; what rests by its beads alone has only a little way to go.
+  if (start.net)
+    return firstRowMm(cell, solids, start, options) ?? handLaid(cell, solids, start, options).snugMm;
   const state = from.slice();
   const again = { cell, solids, start, stage: lastStage(cell), hardness: AGAIN, grown: true };
   return drawn(again, state, options).periodMm;
@@ -104,33 +108,18 @@ const lastStage = ({ beads }: RepeatCell, wanted: (bead: CellBead) => boolean = 
 const keepsPitch = (cell: RepeatCell, { net }: HandStart, stage: number): boolean =>
   cell.beads.some((bead) => bead.stage === stage && bead.drawsIn) || (net !== null && lastStage(cell) > 0);
 
-/**
- * Later rows of a net keep to the pitch of the first: that is what one row alone comes to, whose circles repeat under a half
- * turn. Draws `state` out to it, or together.
- */
-function keepToFirstRow(
+/** What one row alone of a net comes to, mm for a period of all of them; null where it is no net, or has one row. */
+function firstRowMm(
   cell: RepeatCell,
   solids: readonly Solid[],
   start: HandStart,
-  state: Float64Array,
   options: SolveOptions,
-): void {
-  const row = firstRow(cell, solids, start);
-  if (!row) return;
-  const { snugMm } = handLaid(row.cell, row.solids, row.start, { ...options, onProgress: undefined });
-  stretch(state, (cell.units * snugMm) / periodOf(state));
-}
-
-/** The first of several rows of a net, circle by circle; null where there are not several, or they do not repeat so. */
-function firstRow(cell: RepeatCell, solids: readonly Solid[], start: HandStart) {
-  const row = start.net && lastStage(cell) > 0 ? firstCircle(cell, start.state) : null;
-  return (
-    row && {
-      cell: row.cell,
-      solids: row.kept.map((i) => solids[i] as Solid),
-      start: { ...start, state: row.state },
-    }
-  );
+): number | null {
+  const row = start.net && firstRow(cell, start.state);
+  if (!row) return null;
+  const of = row.kept.map((i) => solids[i] as Solid);
+  const alone = handLaid(row.cell, of, { ...start, state: row.state }, { ...options, onProgress: undefined });
+  return (alone.snugMm * cell.units) / row.cell.units;
 }
 
 interface Draw {
@@ -199,14 +188,6 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   return settledAt(energy, state, mode, periods, residual);
 }
 
-/** Some beads of a state, in a state of their own. */
-function partOf(all: Float64Array, kept: readonly number[]): Float64Array {
-  const state = stateOf(kept.length);
-  kept.forEach((i, k) => state.set(all.subarray(i * PER_BEAD, (i + 1) * PER_BEAD), k * PER_BEAD));
-  state.set(all.subarray(-2), kept.length * PER_BEAD);
-  return state;
-}
-
 const periodOf = (state: Float64Array): number => state.at(-2) ?? 0;
 
 /** What holds the work while it is drawn. */
@@ -221,11 +202,7 @@ function holding(
     threadMm,
     flat: start.held === 'mat' ? HOLD : 0,
     line: start.held === 'line' ? HOLD : 0,
-    formerMm: start.held === 'former' ? insideOf(solids, start.state) : 0,
+    formerMm: start.held === 'former' ? clearInside(solids, start) / 2 : 0,
     pitchHeld: keepsPitch(cell, start, stage),
   };
 }
-
-/** Radius of the rod that just goes into a tube as it is arranged. */
-const insideOf = (solids: readonly Solid[], state: Float64Array): number =>
-  Math.max(0, Math.min(...solids.map((solid, i) => clearance(solid, restingOf(state, i)))));

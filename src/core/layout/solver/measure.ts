@@ -1,8 +1,9 @@
 import type { Point } from '../layout';
 import type { RepeatCell } from './cell';
-import { AT_EASE, CellEnergy } from './energy';
+import { CellEnergy } from './energy';
+import { AT_EASE } from './stage';
 import { only } from './grow';
-import { pitchIndex, PER_BEAD, stateOf } from './state';
+import { partOf, pitchIndex, PER_BEAD, stateOf } from './state';
 import { minimise } from './minimise';
 import type { Solid } from './solid';
 import { quaternionOf, type Matrix } from './turns';
@@ -59,7 +60,7 @@ export function asItLies(
 }
 
 /** The rod that just goes along the middle of a settled tube, mm across; 0 where none does. */
-export const clearInside = (solids: readonly Solid[], { state }: Settled): number =>
+export const clearInside = (solids: readonly Solid[], { state }: Pick<Settled, 'state'>): number =>
   Math.max(0, 2 * Math.min(...solids.map((solid, i) => clearance(solid, restingOf(state, i)))));
 
 /** Width, thickness and opening of a settled cell, from the outlines of a few periods. */
@@ -147,10 +148,8 @@ export function drape(
 /** What carries the rest: what lies on a face of the work, or hangs from it, stiffens it little. */
 function carrying(whole: RepeatCell, allSolids: readonly Solid[], rested: Settled) {
   const { cell, kept } = only(whole, ({ face }) => face === null);
-  const state = stateOf(kept.length);
-  kept.forEach((i, k) => state.set(rested.state.subarray(i * PER_BEAD, (i + 1) * PER_BEAD), k * PER_BEAD));
-  state.set(rested.state.subarray(-2), kept.length * PER_BEAD);
-  return { cell, solids: kept.map((i) => allSolids[i] as Solid), settled: { ...rested, state } };
+  const settled = { ...rested, state: partOf(rested.state, kept) };
+  return { cell, solids: kept.map((i) => allSolids[i] as Solid), settled };
 }
 
 interface HeldStrip {

@@ -1,15 +1,19 @@
-import { standard, type Anchor, type CellBead, type RepeatCell, type Span } from './cell';
+import { standard, type Anchor, type CellBead, type RepeatCell } from './cell';
+import { only } from './grow';
 import type { HandStart } from './held';
 import { seeded } from './random';
 import { restingOf } from './resting';
 import type { Settled } from './settled';
 import { normalise } from './solve';
-import { beadsOf, pitchIndex, PER_BEAD, stateOf } from './state';
+import { beadsOf, partOf, pitchIndex, PER_BEAD } from './state';
 import { quaternionOf, type Matrix } from './turns';
 
-/** A perfect square is a false balance: sides and rungs of single beads are turned by so much against each other. */
+/**
+ * A perfect square is a false balance: sides and rungs of single beads are turned by so much against each other, radians.
+ * 15°: from 5° some sizes slide past each other instead (tried on 13 beads; docs/layout.md).
+ */
 const AKILTER = Math.PI / 12;
-/** Sides of several beads are drawn together by so much, to bow outward and not to buckle. */
+/** Sides of several beads are drawn together to such a part, to bow outward; from 0.8 they come to the same. */
 const DRAWN = 0.9;
 
 /** The arrangement as it is first taken in hand. */
@@ -32,11 +36,14 @@ export function nudged({ beads }: RepeatCell, { net, state: arranged }: HandStar
   return state;
 }
 
-/** No hand sets beads down exactly: point to point they would balance where they cannot stay. So much off along, mm. */
+/** By how much a hand is off along the work, mm, and across it, as a part of how far out a bead lies (from memory: unseen). */
 const OFF_MM = 0.01;
-/** And across by such a part of how far out they lie: the other hand's mirror image is off as its mirror image is. */
 const OFF_ACROSS = 0.005;
 
+/**
+ * No hand sets beads down exactly; point to point they would balance where they cannot stay. Across it goes by the bead's
+ * own distance, so that the other hand's arrangement is off as the mirror image of this one is.
+ */
 function unsettle(state: Float64Array, n: number): void {
   const random = seeded(n);
   for (let i = 0; i < n; i++) {
@@ -74,40 +81,47 @@ export function midway(first: Float64Array, settled: Settled): Settled {
   return { ...settled, state, periodMm: state[pitchIndex(n)] as number };
 }
 
-/** The first row of a net told circle by circle, each the one before turned over; null where it does not repeat so. */
-export function firstCircle(
-  cell: RepeatCell,
-  state: Float64Array,
-): { cell: RepeatCell; state: Float64Array; kept: readonly number[] } | null {
+/** A row of a net by itself; `kept` are the numbers of its beads in the whole. */
+interface Row {
+  readonly cell: RepeatCell;
+  readonly state: Float64Array;
+  readonly kept: readonly number[];
+}
+
+/** The first of several rows of a net by itself, about its own middle line; null where there is one row only. */
+export function firstRow(cell: RepeatCell, state: Float64Array): Row | null {
+  if (cell.beads.every(({ stage }) => stage === 0)) return null;
+  const row = only(cell, ({ stage }) => stage === 0);
+  const rowState = partOf(state, row.kept);
+  const n = row.kept.length;
+  const middle = row.kept.reduce((sum, _, k) => sum + (rowState[k * PER_BEAD + 1] as number), 0) / n;
+  for (let k = 0; k < n; k++) rowState[k * PER_BEAD + 1] = (rowState[k * PER_BEAD + 1] as number) - middle;
+  return circleByCircle({ ...row, state: rowState });
+}
+
+/** A row told in two circles, told in one where the second is the first turned over: as one row alone is told. */
+function circleByCircle(row: Row): Row {
+  const { cell, state } = row;
   const n = cell.beads.length;
-  if (cell.units !== 2 || state[pitchIndex(n) + 1] !== 0) return null;
-  const isFirst = ({ unit, stage }: CellBead) => unit === 0 && stage === 0;
-  const kept = cell.beads.flatMap((bead, i) => (isFirst(bead) ? [i] : []));
-  const byWord = new Map(kept.map((i, k) => [cell.beads[i]?.word, k]));
+  if (cell.units !== 2 || state[pitchIndex(n) + 1] !== 0) return row;
+  const first = cell.beads.flatMap(({ unit }, i) => (unit === 0 ? [i] : []));
+  const byWord = new Map(first.map((i, k) => [cell.beads[i]?.word, k]));
+  const like = ({ word }: CellBead) => byWord.get(word);
+  const roleOf = (k: number | undefined) => cell.beads[first[k ?? -1] ?? -1]?.role;
+  if (cell.beads.some((bead) => roleOf(like(bead)) !== bead.role)) return row;
   const told = (anchors: readonly Anchor[]) =>
-    anchors.flatMap((anchor): Anchor[] => {
-      const { unit, word, stage } = cell.beads[anchor.bead] as CellBead;
-      const bead = stage === 0 ? byWord.get(word) : undefined;
-      return bead === undefined ? [] : [{ ...anchor, bead, shift: 2 * anchor.shift + unit }];
+    anchors.map((anchor): Anchor => {
+      const bead = cell.beads[anchor.bead] as CellBead;
+      return { ...anchor, bead: like(bead) ?? 0, shift: 2 * anchor.shift + bead.unit };
     });
-  const spans = cell.spans.flatMap((span): Span[] => {
-    const [from, to] = [told(span.from), told(span.to)];
-    const inRow = from.length === span.from.length && to.length === span.to.length;
-    return inRow ? [{ ...span, ...standard(from, to) }] : [];
-  });
+  const spans = cell.spans.map((span) => ({ ...span, ...standard(told(span.from), told(span.to)) }));
   const once = [...new Map(spans.map((span) => [JSON.stringify([span.from, span.to]), span])).values()];
-  const places = kept.map((i) => state.slice(i * PER_BEAD, (i + 1) * PER_BEAD));
-  const middle = places.reduce((sum, place) => sum + (place[1] as number), 0) / kept.length;
-  const one = stateOf(kept.length);
-  places.forEach((place, k) => {
-    place[1] = (place[1] as number) - middle;
-    one.set(place, k * PER_BEAD);
-  });
-  one[pitchIndex(kept.length)] = (state[pitchIndex(n)] as number) / 2;
-  one[pitchIndex(kept.length) + 1] = Math.PI;
+  const one = partOf(state, first);
+  one[pitchIndex(first.length)] = (state[pitchIndex(n)] as number) / 2;
+  one[pitchIndex(first.length) + 1] = Math.PI;
   return {
-    cell: { ...cell, beads: kept.map((i) => cell.beads[i] as CellBead), spans: once, units: 1 },
+    cell: { ...cell, beads: first.map((i) => cell.beads[i] as CellBead), spans: once, units: 1 },
     state: one,
-    kept,
+    kept: first.map((i) => row.kept[i] as number),
   };
 }

@@ -1,5 +1,6 @@
 import type { RepeatCell } from './cell';
-import { AT_EASE, CellEnergy, TAUT } from './energy';
+import { CellEnergy } from './energy';
+import { AT_EASE, TAUT } from './stage';
 import { pitchIndex, PER_BEAD } from './state';
 import { dock, widened } from './dock';
 import { only, placeLater } from './grow';

@@ -1,0 +1,143 @@
+import type { RepeatCell } from './cell';
+import type { Solid } from './solid';
+import type { Stage } from './stage';
+import { PER_BEAD } from './state';
+import { Support } from './support';
+
+/** The work that is held: its beads as they lie now, and the forces on them, which are added to. */
+export interface HeldWork {
+  readonly cell: RepeatCell;
+  readonly solids: readonly Solid[];
+  readonly scales: Float64Array;
+  /** How high each bead lies on the mat, mm. */
+  readonly levels: Float64Array;
+  /** Nine numbers for the turn of each bead, three for the gradient by its place, and by its turn. */
+  readonly turns: Float64Array;
+  readonly force: Float64Array;
+  readonly torque: Float64Array;
+  /** The deepest that a bead lies in another, or in the former, mm. */
+  deepestMm: number;
+}
+
+/** The energy of all that holds the work while it is laid out: mat, line and former, and what keeps it in place. */
+export const heldEnergy = (held: HeldWork, stage: Stage, state: Float64Array): number =>
+  onTheMat(held, stage, state) +
+  onTheFormer(held, stage, state) +
+  inPlace(held, stage, state) +
+  openedOut(held, stage, state);
+
+/**
+ * What lies on a mat is held down on it, and a line on its middle line. What hangs below a line lies on the mat beside
+ * it, one row on the other; what lies on a face of the work is held by nothing but its thread.
+ */
+function onTheMat({ cell, levels, force }: HeldWork, { flat, line }: Stage, state: Float64Array): number {
+  let energy = 0;
+  cell.beads.forEach(({ face }, i) => {
+    if (face === 'front' || face === 'back') return;
+    for (const [axis, k, at] of [
+      [1, face === 'below' ? 0 : line, 0],
+      [2, Math.max(flat, line), levels[i] as number],
+    ] as const) {
+      const off = (state[i * PER_BEAD + axis] as number) - at;
+      energy += (k / 2) * off * off;
+      force[i * 3 + axis] = (force[i * 3 + axis] as number) + k * off;
+    }
+  });
+  return energy;
+}
+
+/** Beads of a tube stay outside the rod that it is worked round: each keeps off the axis by its own reach towards it. */
+function onTheFormer(held: HeldWork, { formerMm, stiffness }: Stage, state: Float64Array): number {
+  const { cell, force, torque } = held;
+  if (formerMm === 0) return 0;
+  let energy = 0;
+  for (let i = 0; i < cell.beads.length; i++) {
+    const c = i * PER_BEAD;
+    const [y, z] = [state[c + 1] as number, state[c + 2] as number];
+    const far = Math.hypot(y, z);
+    if (far < 1e-9) continue;
+    const [ny, nz] = [y / far, z / far];
+    const p = farthest(held, i, 0, -ny, -nz);
+    const reach = p[1] * ny + p[2] * nz;
+    const d = far + reach - formerMm;
+    if (d >= 0) continue;
+    held.deepestMm = Math.max(held.deepestMm, -d);
+    const f = stiffness * d;
+    // As the bead goes round, the point that it touches with goes along: its part across the radius counts over the radius.
+    const [ty, tz] = [(p[1] - reach * ny) / far, (p[2] - reach * nz) / far];
+    force[i * 3 + 1] = (force[i * 3 + 1] as number) + f * (ny + ty);
+    force[i * 3 + 2] = (force[i * 3 + 2] as number) + f * (nz + tz);
+    torque[i * 3] = (torque[i * 3] as number) + f * (p[1] * nz - p[2] * ny);
+    torque[i * 3 + 1] = (torque[i * 3 + 1] as number) - f * p[0] * nz;
+    torque[i * 3 + 2] = (torque[i * 3 + 2] as number) + f * p[0] * ny;
+    energy += (stiffness / 2) * d * d;
+  }
+  return energy;
+}
+
+const towards = new Support();
+
+/** The point of a bead that reaches farthest in a direction, from its centre. */
+function farthest(
+  { turns: r, solids, scales }: HeldWork,
+  bead: number,
+  nx: number,
+  ny: number,
+  nz: number,
+): readonly [number, number, number] {
+  const o = bead * 9;
+  const local = (k: number) =>
+    (r[o + k] as number) * nx + (r[o + 3 + k] as number) * ny + (r[o + 6 + k] as number) * nz;
+  const solid = solids[bead] as Solid;
+  towards.at(solid, scales[bead] as number, local(0), local(1), local(2), 0, 0, 0, 0, 0, 0);
+  const world = (k: number) =>
+    (r[o + k] as number) * towards.x +
+    (r[o + k + 1] as number) * towards.y +
+    (r[o + k + 2] as number) * towards.z;
+  return [world(0), world(3), world(6)];
+}
+
+/** As weak a spring as still keeps it, in threads' pull a millimetre. */
+const IN_PLACE = 1e-3;
+
+/** The cell may slide and turn as a whole: a touch of a spring keeps it in place without a say in its form. */
+function inPlace({ cell, force }: HeldWork, { twistFree }: Stage, state: Float64Array): number {
+  const n = cell.beads.length;
+  const k = IN_PLACE;
+  let energy = 0;
+  for (let axis = 0; axis < 3; axis++) {
+    if (cell.periodic && axis > 0 && twistFree) continue;
+    let sum = 0;
+    for (let i = 0; i < n; i++) sum += state[i * PER_BEAD + axis] as number;
+    energy += (k * sum * sum) / (2 * n);
+    for (let i = 0; i < n; i++) force[i * 3 + axis] = (force[i * 3 + axis] as number) + (k * sum) / n;
+  }
+  return energy;
+}
+
+/** A closed form is opened a little from its own middle, as one shapes it on the mat. */
+function openedOut({ cell, force }: HeldWork, { open }: Stage, state: Float64Array): number {
+  if (open === 0) return 0;
+  const n = cell.beads.length;
+  let [mx, my] = [0, 0];
+  for (let i = 0; i < n; i++) {
+    mx += (state[i * PER_BEAD] as number) / n;
+    my += (state[i * PER_BEAD + 1] as number) / n;
+  }
+  let [energy, sx, sy] = [0, 0, 0];
+  for (let i = 0; i < n; i++) {
+    const [x, y] = [(state[i * PER_BEAD] as number) - mx, (state[i * PER_BEAD + 1] as number) - my];
+    const far = Math.sqrt(x * x + y * y + 0.01);
+    energy -= open * far;
+    sx += (open * x) / far;
+    sy += (open * y) / far;
+    force[i * 3] = (force[i * 3] as number) - (open * x) / far;
+    force[i * 3 + 1] = (force[i * 3 + 1] as number) - (open * y) / far;
+  }
+  // The middle goes along with the beads.
+  for (let i = 0; i < n; i++) {
+    force[i * 3] = (force[i * 3] as number) + sx / n;
+    force[i * 3 + 1] = (force[i * 3 + 1] as number) + sy / n;
+  }
+  return energy;
+}
