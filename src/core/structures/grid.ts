@@ -33,7 +33,7 @@ interface Sides {
 }
 
 /** How far a bead reaches halfway between along its hole and across it, mm. */
-const slanted = (bead: BeadSize) => reachOf(solidOf(bead), [Math.SQRT1_2, Math.SQRT1_2, 0]);
+const slanted = (bead: BeadSize) => reachOf(solidOf(bead), Math.SQRT1_2, Math.SQRT1_2, 0);
 
 /**
  * From a corner of the net to the middles of the beads that meet there, that of a side and that of a rung, mm: they touch

@@ -148,7 +148,7 @@ export const tubularHerringbone = structure({
       const half = Math.PI / p.around;
       // Neighbours touch in the plane halfway between them; the edges of cubes do so first.
       const radius = (bead: BeadSize) =>
-        reachOf(solidOf(bead), [0, Math.cos(half), Math.sin(half)]) / Math.sin(half);
+        reachOf(solidOf(bead), 0, Math.cos(half), Math.sin(half)) / Math.sin(half);
       const reaches = Math.max(...p.sequence.map((role) => radius(body(role)) + body(role).diameterMm / 2));
       const angleOf = (column: number) => ((column + 0.5) / p.around) * 2 * Math.PI;
       const columnOf = (name: string) => {

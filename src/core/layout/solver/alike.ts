@@ -3,7 +3,7 @@ import { PER_BEAD } from './state';
 
 type Quaternion = readonly [w: number, x: number, y: number, z: number];
 
-/** What moves one bead's place and turn to where its like is: a mirror or a turn about x, and what is left of the turn. */
+/** What moves the place and turn of a bead's like to where the bead itself is: a mirror or a turn about x. */
 interface Like {
   readonly bead: number;
   /** How y and z of the like become the bead's own. */
@@ -11,9 +11,8 @@ interface Like {
   readonly yz: number;
   readonly zy: number;
   readonly zz: number;
-  /** The turn about x that goes before the like's own, or null for the mirror in y. */
-  readonly before: Quaternion | null;
-  readonly after: Quaternion;
+  /** How its turn does, a quaternion: four numbers by four, row by row. */
+  readonly turn: Float64Array;
 }
 
 /** As near as this two beads lie alike, mm; and as near to no turn at all, for the rest of a turn. */
@@ -54,11 +53,9 @@ export function alikeAcross(energy: Energy, start: Float64Array, roles: readonly
       return other === role && Math.hypot(ox - x, oy + y, oz - z) < NEAR_MM;
     });
     if (bead < 0) return [];
-    const image = over(turnOf(start, bead));
-    return [
-      itself(i),
-      { bead, yy: -1, yz: 0, zy: 0, zz: 1, before: null, after: rest(image, turnOf(start, i)) },
-    ];
+    const after = rest(over(turnOf(start, bead)), turnOf(start, i));
+    const turn = linear((of) => times(over(of), after));
+    return [itself(i), { bead, yy: -1, yz: 0, zy: 0, zz: 1, turn }];
   });
   return likes.every((of) => of.length > 0) ? keptAlike(energy, likes) : null;
 }
@@ -89,11 +86,17 @@ function turnedTo(start: Float64Array, i: number, j: number): Like[] {
   const after = rest(times(before, turnOf(start, j)), turnOf(start, i));
   // Strung the other way it is another bead.
   if (Math.hypot(after[1], after[2], after[3]) > NEAR) return [];
-  return [{ bead: j, yy: c, yz: -s, zy: s, zz: c, before, after }];
+  const turn = linear((of) => times(times(before, of), after));
+  return [{ bead: j, yy: c, yz: -s, zy: s, zz: c, turn }];
 }
 
-const ONE: Quaternion = [1, 0, 0, 0];
-const itself = (bead: number): Like => ({ bead, yy: 1, yz: 0, zy: 0, zz: 1, before: ONE, after: ONE });
+const itself = (bead: number): Like => ({ bead, yy: 1, yz: 0, zy: 0, zz: 1, turn: linear((of) => of) });
+
+/** What is linear in a quaternion, as numbers to multiply with. */
+function linear(map: (of: Quaternion) => Quaternion): Float64Array {
+  const columns = [0, 1, 2, 3].map((k) => map([0, 1, 2, 3].map((i) => Number(i === k)) as never));
+  return Float64Array.from([0, 1, 2, 3].flatMap((row) => columns.map((column) => column[row] as number)));
+}
 
 /** What is left to turn, of length 1, from one turn to another. */
 const rest = (from: Quaternion, to: Quaternion): Quaternion => {
@@ -116,21 +119,22 @@ function keptAlike(energy: Energy, likes: readonly (readonly Like[])[]): Energy 
 /** The same state with beads alike: each the mean of the images of its likes. A projection, and its own transpose. */
 function project(from: Float64Array, to: Float64Array, likes: readonly (readonly Like[])[]): void {
   to.set(from);
-  likes.forEach((of, i) => {
+  for (let i = 0; i < likes.length; i++) {
+    const of = likes[i] as readonly Like[];
     const o = i * PER_BEAD;
-    let [x, y, z, qw, qx, qy, qz] = [0, 0, 0, 0, 0, 0, 0];
-    for (const { bead, yy, yz, zy, zz, before, after } of of) {
-      const [px, py, pz] = placeOf(from, bead);
-      x += px;
-      y += yy * py + yz * pz;
-      z += zy * py + zz * pz;
-      const own = turnOf(from, bead);
-      const image = times(before ? times(before, own) : over(own), after);
-      qw += image[0];
-      qx += image[1];
-      qy += image[2];
-      qz += image[3];
+    to.fill(0, o, o + PER_BEAD);
+    for (const { bead, yy, yz, zy, zz, turn } of of) {
+      const f = bead * PER_BEAD;
+      const y = from[f + 1] as number;
+      const z = from[f + 2] as number;
+      to[o] = (to[o] as number) + (from[f] as number);
+      to[o + 1] = (to[o + 1] as number) + yy * y + yz * z;
+      to[o + 2] = (to[o + 2] as number) + zy * y + zz * z;
+      for (let k = 0; k < 16; k++) {
+        const q = o + 3 + (k >> 2);
+        to[q] = (to[q] as number) + (turn[k] as number) * (from[f + 3 + (k & 3)] as number);
+      }
     }
-    [x, y, z, qw, qx, qy, qz].forEach((v, k) => (to[o + k] = v / of.length));
-  });
+    for (let k = o; k < o + PER_BEAD; k++) to[k] = (to[k] as number) / of.length;
+  }
 }

@@ -1,5 +1,5 @@
 import type { Solid } from './solid';
-import { Support } from './support';
+import { reachOf, Support } from './support';
 
 /** A body somewhere: its solid, its centre and its rotation matrix, row by row. */
 export interface Placed {
@@ -15,7 +15,7 @@ export interface Placed {
 
 /** Newton steps on the sphere of directions; they converge quadratically. */
 const MOST_STEPS = 30;
-const STILL = 1e-10;
+const STILL = 1e-7;
 
 /**
  * The signed distance of two bodies, d = max over directions n of n·(b − a) − h_a(n) − h_b(−n): the gap
@@ -35,6 +35,13 @@ export class Contact {
   bz = 0;
   private readonly a = new Support();
   private readonly b = new Support();
+
+  /** How far apart two bodies are along the direction held in nx, ny, nz, at least; below 0 they may overlap. */
+  gap(a: Placed, b: Placed): number {
+    const { nx, ny, nz } = this;
+    const between = (b.x - a.x) * nx + (b.y - a.y) * ny + (b.z - a.z) * nz;
+    return between - reachAlong(a, nx, ny, nz) - reachAlong(b, -nx, -ny, -nz);
+  }
 
   /**
    * Works out the distance, from the direction held in nx, ny, nz on. Where `apartIsEnough`, stops as soon as
@@ -66,7 +73,7 @@ export class Contact {
       const wz = dz + this.bz - this.az;
       const d = wx * nx + wy * ny + wz * nz;
       if (apartIsEnough && d > 0) return d;
-      if (d < best - 1e-14 && Math.hypot(e1, e2) > 1e-9) {
+      if (d < best - 1e-14 && e1 * e1 + e2 * e2 > 1e-18) {
         // Too far: half of the way, or less.
         e1 *= 0.3;
         e2 *= 0.3;
@@ -90,7 +97,8 @@ export class Contact {
       let m22 = this.a.s22 + this.b.s22 + d;
       const m12 = this.a.s12 + this.b.s12;
       // Deep overlap can bend the function the wrong way: add what makes it a hill again.
-      const low = (m11 + m22) / 2 - Math.hypot((m11 - m22) / 2, m12);
+      const half = (m11 - m22) / 2;
+      const low = (m11 + m22) / 2 - Math.sqrt(half * half + m12 * m12);
       if (low < 1e-3) {
         m11 += 0.05 - low;
         m22 += 0.05 - low;
@@ -98,7 +106,7 @@ export class Contact {
       const det = m11 * m22 - m12 * m12;
       e1 = (m22 * g1 - m12 * g2) / det;
       e2 = (m11 * g2 - m12 * g1) / det;
-      const size = Math.hypot(e1, e2);
+      const size = Math.sqrt(e1 * e1 + e2 * e2);
       if (size > 0.4) {
         e1 *= 0.4 / size;
         e2 *= 0.4 / size;
@@ -109,7 +117,7 @@ export class Contact {
   }
 
   private turn(x: number, y: number, z: number): void {
-    const length = Math.hypot(x, y, z);
+    const length = Math.sqrt(x * x + y * y + z * z);
     this.nx = x / length;
     this.ny = y / length;
     this.nz = z / length;
@@ -166,3 +174,13 @@ export class Contact {
     }
   }
 }
+
+/** How far a body reaches from its middle in a direction of the world. */
+const reachAlong = ({ solid, scale, turn: r, offset: o }: Placed, x: number, y: number, z: number): number =>
+  scale *
+  reachOf(
+    solid,
+    (r[o] as number) * x + (r[o + 3] as number) * y + (r[o + 6] as number) * z,
+    (r[o + 1] as number) * x + (r[o + 4] as number) * y + (r[o + 7] as number) * z,
+    (r[o + 2] as number) * x + (r[o + 5] as number) * y + (r[o + 8] as number) * z,
+  );

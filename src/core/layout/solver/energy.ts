@@ -4,7 +4,8 @@ import { heldEnergy, type HeldWork } from './holds';
 import type { Solid } from './solid';
 import { AT_EASE, type Stage } from './stage';
 import { pitchIndex, PER_BEAD } from './state';
-import { matrixOf } from './turns';
+import { Moved } from './moved';
+import { setMatrix } from './turns';
 
 /** Where along a span bare thread is looked at, and how short a span is not, mm. */
 const ALONG_SPAN = [0.2, 0.4, 0.6, 0.8] as const;
@@ -48,7 +49,8 @@ export class CellEnergy implements HeldWork {
   readonly force: Float64Array;
   readonly torque: Float64Array;
   private readonly contact = new Contact();
-  private readonly normals = new Map<number, Float64Array>();
+  private readonly pairs = new Map<number, Pair>();
+  private readonly moved: Moved;
   private pitchForce = 0;
   private twistForce = 0;
 
@@ -66,6 +68,7 @@ export class CellEnergy implements HeldWork {
     });
     this.levels = new Float64Array(cell.beads.length);
     this.turns = new Float64Array(cell.beads.length * 9);
+    this.moved = new Moved(solids);
     this.force = new Float64Array(cell.beads.length * 3);
     this.torque = new Float64Array(cell.beads.length * 3);
   }
@@ -82,6 +85,7 @@ export class CellEnergy implements HeldWork {
     this.deepestMm = 0;
     this.longestMm = 0;
     const norms = this.turnAll(state);
+    if (!this.moved.on(state, this.turns, this.scales)) this.pairs.clear();
     let energy = this.spans(state) + this.overlaps(state) + this.bareThread(state);
     if (cell.periodic) {
       energy -= stage.pull * (state[n * PER_BEAD] as number);
@@ -98,15 +102,12 @@ export class CellEnergy implements HeldWork {
     const norms = new Float64Array(n);
     for (let i = 0; i < n; i++) {
       const o = i * PER_BEAD + 3;
-      const [w, x, y, z] = [
-        state[o] as number,
-        state[o + 1] as number,
-        state[o + 2] as number,
-        state[o + 3] as number,
-      ];
-      const s = w * w + x * x + y * y + z * z;
-      norms[i] = s;
-      this.turns.set(matrixOf(w, x, y, z), i * 9);
+      const w = state[o] as number;
+      const x = state[o + 1] as number;
+      const y = state[o + 2] as number;
+      const z = state[o + 3] as number;
+      norms[i] = w * w + x * x + y * y + z * z;
+      setMatrix(this.turns, i * 9, w, x, y, z);
     }
     return norms;
   }
@@ -149,7 +150,7 @@ export class CellEnergy implements HeldWork {
       const { span } = reach;
       this.locate(state, span.from, a);
       this.locate(state, span.to, b);
-      const lengthMm = Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z);
+      const lengthMm = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2 + (b.z - a.z) ** 2);
       if (lengthMm < SHORT_MM) continue;
       const [mx, my, mz] = [(a.x + b.x) / 2, (a.y + b.y) / 2, (a.z + b.z) / 2];
       const { own, first, last } = reach;
@@ -178,7 +179,9 @@ export class CellEnergy implements HeldWork {
             ball.x = a.x + t * (b.x - a.x);
             ball.y = a.y + t * (b.y - a.y);
             ball.z = a.z + t * (b.z - a.z);
-            const [dx, dy, dz] = [ball.x - x, ball.y - yy, ball.z - zz];
+            const dx = ball.x - x;
+            const dy = ball.y - yy;
+            const dz = ball.z - zz;
             const dd = dx * dx + dy * dy + dz * dz;
             if (dd > reachMm * reachMm) continue;
             if (!turned) this.image(j, cos, sin);
@@ -219,6 +222,7 @@ export class CellEnergy implements HeldWork {
       turn: this.imageTurn,
       offset: 0,
     };
+    if (contact.gap(bead, ball) > 0) return 0;
     const d = contact.distance(bead, ball, true);
     if (d >= 0) return 0;
     const f = this.stage.stiffness * d;
@@ -296,12 +300,17 @@ export class CellEnergy implements HeldWork {
     atZ: number,
   ): void {
     const p = pitchIndex(this.cell.beads.length);
-    let [gy, gz, x, y, z] = [fy, fz, atX, atY, atZ];
+    let gy = fy;
+    let gz = fz;
+    let x = atX;
+    let y = atY;
+    let z = atZ;
     if (shift !== 0) {
       this.pitchForce += shift * fx;
       this.twistForce += shift * (atY * fz - atZ * fy);
       const angle = shift * (state[p + 1] as number);
-      const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+      const cos = Math.cos(angle);
+      const sin = Math.sin(angle);
       gy = cos * fy + sin * fz;
       gz = cos * fz - sin * fy;
       x = atX - shift * (state[p] as number);
@@ -310,11 +319,9 @@ export class CellEnergy implements HeldWork {
     }
     const c = bead * PER_BEAD;
     const i = bead * 3;
-    const [rx, ry, rz] = [
-      x - (state[c] as number),
-      y - (state[c + 1] as number),
-      z - (state[c + 2] as number),
-    ];
+    const rx = x - (state[c] as number);
+    const ry = y - (state[c + 1] as number);
+    const rz = z - (state[c + 2] as number);
     this.force[i] = (this.force[i] as number) + fx;
     this.force[i + 1] = (this.force[i + 1] as number) + gy;
     this.force[i + 2] = (this.force[i + 2] as number) + gz;
@@ -345,19 +352,19 @@ export class CellEnergy implements HeldWork {
         // Within the cell each pair once; between periods every pair, the image of j against i.
         for (let i = 0; i < (shift === 0 ? j : n); i++) {
           const o = i * PER_BEAD;
-          const [dx, dy, dz] = [
-            bx - (state[o] as number),
-            by - (state[o + 1] as number),
-            bz - (state[o + 2] as number),
-          ];
+          const dx = bx - (state[o] as number);
+          const dy = by - (state[o + 1] as number);
+          const dz = bz - (state[o + 2] as number);
           const reach = reachB + (this.solids[i] as Solid).boundMm * (this.scales[i] as number);
           const dd = dx * dx + dy * dy + dz * dz;
           if (dd > reach * reach) continue;
+          const pair = this.pair(i, j, shift);
+          if (this.moved.together(i, j, shift) < pair.apartUntilMm) continue;
           if (!turned) {
             this.image(j, cos, sin);
             turned = true;
           }
-          energy += this.overlap(state, i, j, shift, bx, by, bz, Math.sqrt(dd));
+          energy += this.overlap(state, pair, i, j, shift, bx, by, bz, Math.sqrt(dd));
         }
       }
     }
@@ -390,8 +397,16 @@ export class CellEnergy implements HeldWork {
     }
   }
 
+  private pair(i: number, j: number, shift: number): Pair {
+    const key = (i * this.cell.beads.length + j) * (FAR + 1) + shift;
+    let pair = this.pairs.get(key);
+    if (!pair) this.pairs.set(key, (pair = { known: false, nx: 0, ny: 0, nz: 1, apartUntilMm: -Infinity }));
+    return pair;
+  }
+
   private overlap(
     state: Float64Array,
+    pair: Pair,
     i: number,
     j: number,
     shift: number,
@@ -403,12 +418,10 @@ export class CellEnergy implements HeldWork {
     const { contact, stage } = this;
     const o = i * PER_BEAD;
     const [ax, ay, az] = [state[o] as number, state[o + 1] as number, state[o + 2] as number];
-    const key = (i * this.cell.beads.length + j) * (FAR + 1) + shift;
-    let normal = this.normals.get(key);
-    if (normal) {
-      contact.nx = normal[0] as number;
-      contact.ny = normal[1] as number;
-      contact.nz = normal[2] as number;
+    if (pair.known) {
+      contact.nx = pair.nx;
+      contact.ny = pair.ny;
+      contact.nz = pair.nz;
     } else if (apart > 1e-9) {
       contact.nx = (bx - ax) / apart;
       contact.ny = (by - ay) / apart;
@@ -434,12 +447,17 @@ export class CellEnergy implements HeldWork {
       turn: this.imageTurn,
       offset: 0,
     };
-    const d = contact.distance(a, b, true);
-    if (!normal) this.normals.set(key, (normal = new Float64Array(3)));
-    normal[0] = contact.nx;
-    normal[1] = contact.ny;
-    normal[2] = contact.nz;
-    if (d >= 0) return 0;
+    const wasApart = pair.apartUntilMm > 0;
+    const gap = wasApart ? contact.gap(a, b) : 0;
+    const d = gap > 0 ? gap : contact.distance(a, b, true);
+    pair.known = true;
+    pair.nx = contact.nx;
+    pair.ny = contact.ny;
+    pair.nz = contact.nz;
+    if (d >= 0) {
+      pair.apartUntilMm = d + this.moved.together(i, j, shift);
+      return 0;
+    }
     this.deepestMm = Math.max(this.deepestMm, -d);
     // E = k/2 · d²; its gradient by b's place is k·d along the normal, at the point of contact.
     const f = stage.stiffness * d;
@@ -485,6 +503,17 @@ export class CellEnergy implements HeldWork {
     gradient[p] = this.cell.periodic && !this.stage.pitchHeld ? this.pitchForce : 0;
     gradient[p + 1] = this.cell.periodic && this.stage.twistFree ? this.twistForce : 0;
   }
+}
+
+/** What is known of two beads that may touch. */
+interface Pair {
+  known: boolean;
+  /** The normal of their contact, or of the gap between them. */
+  nx: number;
+  ny: number;
+  nz: number;
+  /** They are apart until they have moved so far together, mm. */
+  apartUntilMm: number;
 }
 
 interface Where {

@@ -36,6 +36,8 @@ const HOLD = 10;
 const STEPS = 500;
 const AGAINS = 4;
 const STILL = 0.005;
+/** Bodies that are nearly the same show how much longer or shorter they lie long before they are at rest. */
+const FEW_STEPS = 120;
 /** Beads of a later pass begin at half their size. */
 const SMALLEST = 0.5;
 const GROWING = 4;
@@ -94,8 +96,9 @@ export function restedAgain(
   if (start.net)
     return firstRowMm(cell, solids, start, options) ?? handLaid(cell, solids, start, options).snugMm;
   const state = from.slice();
-  const again = { cell, solids, start, stage: lastStage(cell), hardness: AGAIN, grown: true };
-  return drawn(again, state, options).periodMm;
+  const stage = lastStage(cell);
+  const again = { cell, solids, start, stage, hardness: AGAIN, grown: true, steps: FEW_STEPS, agains: 0 };
+  return keepsPitch(cell, start, stage) ? periodOf(from) : drawn(again, state, options).periodMm;
 }
 
 const lastStage = ({ beads }: RepeatCell, wanted: (bead: CellBead) => boolean = () => true): number =>
@@ -129,13 +132,16 @@ interface Draw {
   /** The beads of all stages up to this one are drawn. */
   readonly stage: number;
   readonly hardness: readonly number[];
+  /** Steps towards rest, and how often it may set out anew while it is out of balance. */
+  readonly steps?: number;
+  readonly agains?: number;
   /** Whether the beads of the stage lie where they belong, and are not to be strung onto the others. */
   readonly grown: boolean;
 }
 
 /** Draws beads to rest, those of the last stage strung onto what is there; `all` holds the whole cell and is moved along. */
 function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
-  const { cell: whole, start, stage, hardness, grown } = draw;
+  const { cell: whole, start, stage, hardness, grown, steps = STEPS, agains = AGAINS } = draw;
   const { cell, kept } = only(whole, (bead) => bead.stage <= stage);
   const solids = kept.map((i) => draw.solids[i] as Solid);
   if (!grown) seat(whole, start.state, all, stage);
@@ -174,11 +180,10 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   for (const stiffness of hardness) {
     energy.stage = { ...hold, stiffness, threadMm: stiffness === HARD[0] ? 0 : hold.threadMm };
     normalise(state, n);
-    const rested = () =>
-      minimise(evaluate, state, { steps: STEPS, stillAt: 1e-4, mostMove: MOST_MOVE }).residual;
+    const rested = () => minimise(evaluate, state, { steps, stillAt: 1e-4, mostMove: MOST_MOVE }).residual;
     residual = rested();
     // Now and then it stops short of rest: set out again, it goes on.
-    for (let again = 0; stiffness === HARDEST && again < AGAINS && residual > STILL; again++)
+    for (let again = 0; stiffness === HARDEST && again < agains && residual > STILL; again++)
       residual = rested();
     periods.push(periodOf(state));
   }

@@ -86,15 +86,25 @@ function farthest(
   nz: number,
 ): readonly [number, number, number] {
   const o = bead * 9;
-  const local = (k: number) =>
-    (r[o + k] as number) * nx + (r[o + 3 + k] as number) * ny + (r[o + 6 + k] as number) * nz;
-  const solid = solids[bead] as Solid;
-  towards.at(solid, scales[bead] as number, local(0), local(1), local(2), 0, 0, 0, 0, 0, 0);
-  const world = (k: number) =>
-    (r[o + k] as number) * towards.x +
-    (r[o + k + 1] as number) * towards.y +
-    (r[o + k + 2] as number) * towards.z;
-  return [world(0), world(3), world(6)];
+  towards.at(
+    solids[bead] as Solid,
+    scales[bead] as number,
+    (r[o] as number) * nx + (r[o + 3] as number) * ny + (r[o + 6] as number) * nz,
+    (r[o + 1] as number) * nx + (r[o + 4] as number) * ny + (r[o + 7] as number) * nz,
+    (r[o + 2] as number) * nx + (r[o + 5] as number) * ny + (r[o + 8] as number) * nz,
+    0,
+    0,
+    0,
+    0,
+    0,
+    0,
+  );
+  const { x, y, z } = towards;
+  return [
+    (r[o] as number) * x + (r[o + 1] as number) * y + (r[o + 2] as number) * z,
+    (r[o + 3] as number) * x + (r[o + 4] as number) * y + (r[o + 5] as number) * z,
+    (r[o + 6] as number) * x + (r[o + 7] as number) * y + (r[o + 8] as number) * z,
+  ];
 }
 
 /** As weak a spring as still keeps it, in threads' pull a millimetre. */

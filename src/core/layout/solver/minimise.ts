@@ -8,7 +8,7 @@ export interface Minimum {
   readonly steps: number;
 }
 
-const MEMORY = 12;
+const MEMORY = 24;
 /** It is done, too, when so many steps have gained no more than this part of the value. */
 const LOOK_BACK = 60;
 const NO_GAIN = 2e-8;

@@ -17,7 +17,7 @@ import { seeded } from './random';
 import { rests, type Settled } from './settled';
 import { solidOf, type Solid } from './solid';
 import { solveCell, type SolveOptions } from './solve';
-import { Support } from './support';
+import { reachOf, Support } from './support';
 import { matrixOf, quaternionOf } from './turns';
 
 const bead = (id: string) => byId(BEADS, id);
@@ -60,6 +60,12 @@ describe('bodies', () => {
     expect(reach(1, 0, 0)).toBeCloseTo(1, 2);
     expect(reach(0, 1, 0)).toBeCloseTo(1.5, 1);
     expect(reach(0, 0, 1)).toBeCloseTo(1.5, 1);
+    for (const [x, y, z] of [
+      [0.6, 0.8, 0],
+      [0, 0.6, -0.8],
+      [0.48, -0.6, 0.64],
+    ] as const)
+      expect(reachOf(body, x, y, z)).toBeCloseTo(reach(x, y, z), 12);
   });
 
   it('two balls: the distance is that between the middles less both radii (geometry)', () => {

@@ -1,6 +1,9 @@
 import type { Point } from '../layout';
 import { HULL_POWER, type Solid } from './solid';
 
+/** A term of no size reaches nowhere: the floor keeps divisions finite, mm. */
+const SMALLEST = 1e-9;
+
 /** What one ellipsoid reaches: q, the point that does, and how that point turns between two tangents. */
 class Ellipsoid {
   q = 0;
@@ -28,8 +31,7 @@ class Ellipsoid {
     const aa = axes[0] * axes[0];
     const bb = axes[1] * axes[1];
     const cc = axes[2] * axes[2];
-    // A term of no size reaches nowhere: the floor keeps the division finite.
-    const q = Math.max(Math.sqrt(aa * nx * nx + bb * ny * ny + cc * nz * nz), 1e-9);
+    const q = Math.max(Math.sqrt(aa * nx * nx + bb * ny * ny + cc * nz * nz), SMALLEST);
     this.q = q;
     this.x = (aa * nx) / q;
     this.y = (bb * ny) / q;
@@ -74,28 +76,45 @@ export class Support {
     uz: number,
   ): this {
     this.h = this.x = this.y = this.z = this.s11 = this.s12 = this.s22 = 0;
-    const one = this.one;
+    let h = 0;
+    let x = 0;
+    let y = 0;
+    let z = 0;
+    let s11 = 0;
+    let s12 = 0;
+    let s22 = 0;
     for (const term of terms) {
       if (term.kind === 'hull') {
         this.hull(term.one, term.other, nx, ny, nz, tx, ty, tz, ux, uy, uz);
         continue;
       }
-      one.at(term.axes, nx, ny, nz, tx, ty, tz, ux, uy, uz);
-      this.h += one.q;
-      this.x += one.x;
-      this.y += one.y;
-      this.z += one.z;
-      this.s11 += one.s11;
-      this.s12 += one.s12;
-      this.s22 += one.s22;
+      const a = term.axes[0];
+      // A ball reaches as far each way: most beads have one, to round their edges.
+      if (a === term.axes[1] && a === term.axes[2]) {
+        h += a;
+        x += a * nx;
+        y += a * ny;
+        z += a * nz;
+        s11 += a;
+        s22 += a;
+        continue;
+      }
+      const one = this.one.at(term.axes, nx, ny, nz, tx, ty, tz, ux, uy, uz);
+      h += one.q;
+      x += one.x;
+      y += one.y;
+      z += one.z;
+      s11 += one.s11;
+      s12 += one.s12;
+      s22 += one.s22;
     }
-    this.h *= scale;
-    this.x *= scale;
-    this.y *= scale;
-    this.z *= scale;
-    this.s11 *= scale;
-    this.s12 *= scale;
-    this.s22 *= scale;
+    this.h = scale * (this.h + h);
+    this.x = scale * (this.x + x);
+    this.y = scale * (this.y + y);
+    this.z = scale * (this.z + z);
+    this.s11 = scale * (this.s11 + s11);
+    this.s12 = scale * (this.s12 + s12);
+    this.s22 = scale * (this.s22 + s22);
     return this;
   }
 
@@ -114,13 +133,12 @@ export class Support {
   ): void {
     const a = this.one.at(one, nx, ny, nz, tx, ty, tz, ux, uy, uz);
     const b = this.two.at(other, nx, ny, nz, tx, ty, tz, ux, uy, uz);
-    const most = Math.max(a.q, b.q);
-    const h = most * ((a.q / most) ** HULL_POWER + (b.q / most) ** HULL_POWER) ** (1 / HULL_POWER);
+    const h = hullReach(a.q, b.q);
     let [pt, pu, s11, s12, s22] = [0, 0, 0, 0, 0];
     for (let k = 0; k < 2; k++) {
       const p = k === 0 ? a : b;
       const part = p.q / h;
-      const steep = part ** (HULL_POWER - 2);
+      const steep = power(part, HULL_POWER - 2);
       const w = steep * part;
       const bend = ((HULL_POWER - 1) * steep) / h;
       this.x += w * p.x;
@@ -140,8 +158,39 @@ export class Support {
   }
 }
 
-const one = new Support();
+/** How far a body reaches from its middle in a direction of its own frame, of length 1: no more of it is worked out. */
+export function reachOf({ terms }: Solid, nx: number, ny: number, nz: number): number {
+  let h = 0;
+  for (const term of terms) {
+    if (term.kind === 'ellipsoid') {
+      h += ellipsoidReach(term.axes, nx, ny, nz);
+      continue;
+    }
+    h += hullReach(ellipsoidReach(term.one, nx, ny, nz), ellipsoidReach(term.other, nx, ny, nz));
+  }
+  return h;
+}
 
-/** How far a body reaches from its middle in a direction of its own frame, of length 1. */
-export const reachOf = (solid: Solid, [x, y, z]: Point): number =>
-  one.at(solid, 1, x, y, z, 0, 0, 0, 0, 0, 0).h;
+function ellipsoidReach(axes: Point, nx: number, ny: number, nz: number): number {
+  const x = axes[0] * nx;
+  const y = axes[1] * ny;
+  const z = axes[2] * nz;
+  return Math.max(Math.sqrt(x * x + y * y + z * z), SMALLEST);
+}
+
+/** The power mean of both, told so that no power of it is too small for a number. */
+function hullReach(one: number, other: number): number {
+  const most = Math.max(one, other);
+  return most * (1 + power(Math.min(one, other) / most, HULL_POWER)) ** (1 / HULL_POWER);
+}
+
+/** A whole power, by squaring: several times as quick as any other. */
+function power(base: number, exponent: number): number {
+  let result = 1;
+  let square = base;
+  for (let left = exponent; left > 0; left >>= 1) {
+    if (left & 1) result *= square;
+    square *= square;
+  }
+  return result;
+}

@@ -3,18 +3,23 @@ export type Matrix = readonly [number, number, number, number, number, number, n
 
 /** The rotation matrix of a quaternion of any length. */
 export function matrixOf(w: number, x: number, y: number, z: number): Matrix {
+  const matrix = new Float64Array(9);
+  setMatrix(matrix, 0, w, x, y, z);
+  return [...matrix] as unknown as Matrix;
+}
+
+/** The same, written among other numbers from `o` on. */
+export function setMatrix(out: Float64Array, o: number, w: number, x: number, y: number, z: number): void {
   const s = 2 / (w * w + x * x + y * y + z * z);
-  return [
-    1 - s * (y * y + z * z),
-    s * (x * y - w * z),
-    s * (x * z + w * y),
-    s * (x * y + w * z),
-    1 - s * (x * x + z * z),
-    s * (y * z - w * x),
-    s * (x * z - w * y),
-    s * (y * z + w * x),
-    1 - s * (x * x + y * y),
-  ];
+  out[o] = 1 - s * (y * y + z * z);
+  out[o + 1] = s * (x * y - w * z);
+  out[o + 2] = s * (x * z + w * y);
+  out[o + 3] = s * (x * y + w * z);
+  out[o + 4] = 1 - s * (x * x + z * z);
+  out[o + 5] = s * (y * z - w * x);
+  out[o + 6] = s * (x * z - w * y);
+  out[o + 7] = s * (y * z + w * x);
+  out[o + 8] = 1 - s * (x * x + y * y);
 }
 
 /** A quaternion (w, x, y, z) of that rotation (Shepperd's method); its length is not 1. */
