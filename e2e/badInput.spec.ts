@@ -1,4 +1,4 @@
-import { expect, test } from './fixtures';
+import { LONG, expect, test } from './fixtures';
 import { address, expectAccessible, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
 
 test('a wrist that cannot be: what was typed stays, the last good one counts, and it says what to write', async ({
@@ -84,7 +84,7 @@ test('an address that leads nowhere is a page, not a crash', async ({ page }) =>
   }
 });
 
-test('the longest name of a person makes a piece, and every screen opens', async ({ page }) => {
+test('the longest name of a person makes a piece, and every screen opens', LONG, async ({ page }) => {
   const name = `Ragnhild ${'Havnevik '.repeat(9)}`.slice(0, 80).trim();
   await page.goto(address());
   await page.getByRole('button', { name: 'Start a piece' }).click();

@@ -69,17 +69,19 @@ test('pointing at a bead tells which it is; a wrong number of holes is said, and
   await expect(page.getByRole('alert').filter({ hasText: 'no beads' })).toHaveCount(0);
 });
 
-test('a long rope, whose beads all lie differently, is painted; a flat strip as long is drawn', async ({
-  page,
-}) => {
-  await startBracelet(page, 'Jorun', 'Tubular peyote');
-  const tape = page.getByRole('group', { name: /The piece drawn to scale/ });
-  await expect(tape.locator('image')).toHaveCount(0);
-  await openChoice(page, 'Stitch');
-  await page.getByRole('group', { name: 'Beads around' }).getByText('16', { exact: true }).click();
-  await expect(tape.locator('image')).toHaveCount(1);
-  expect(await tape.locator('use').count()).toBeLessThan(100);
-});
+test(
+  'a long rope, whose beads all lie differently, is painted; a flat strip as long is drawn',
+  LONG,
+  async ({ page }) => {
+    await startBracelet(page, 'Jorun', 'Tubular peyote');
+    const tape = page.getByRole('group', { name: /The piece drawn to scale/ });
+    await expect(tape.locator('image')).toHaveCount(0);
+    await openChoice(page, 'Stitch');
+    await page.getByRole('group', { name: 'Beads around' }).getByText('16', { exact: true }).click();
+    await expect(tape.locator('image')).toHaveCount(1);
+    expect(await tape.locator('use').count()).toBeLessThan(100);
+  },
+);
 
 test('axe finds nothing in the gallery, or on any view of a stitch', LONG, async ({ page }) => {
   await page.goto(address('/gallery'));

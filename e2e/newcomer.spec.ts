@@ -1,4 +1,4 @@
-import { expect, test, type Page } from './fixtures';
+import { LONG, expect, test, type Page } from './fixtures';
 import { address, expectAccessible, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
 
 const target = (page: Page) => page.getByRole('slider', { name: 'Target length' });
@@ -190,29 +190,31 @@ test('a target of one’s own is a field; ease stays what it is, and there is a 
   await expect(field).toHaveValue(before);
 });
 
-test('a ring is started by its size, for somebody new, as snug as she likes, in the bead that is at hand', async ({
-  page,
-}) => {
-  await page.goto(address());
-  await page.getByRole('button', { name: 'Start a piece' }).click();
-  await page.getByText('ring', { exact: true }).click();
-  await page.getByText('somebody new …').click();
-  await page.getByRole('textbox', { name: 'Name' }).fill('Eydis');
-  await page.getByRole('textbox', { name: 'Finger' }).fill('US 7 3/4');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('radio', { name: /^Eydis/ })).toBeChecked();
-  await page.getByText('snug', { exact: true }).click();
-  await page.getByRole('combobox', { name: 'In which bead, mostly?' }).fill('round seed 15');
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: /^Right-angle weave/ }).click();
-  await page.waitForURL(/\/plan\//);
-  await expect(slip(page)).toContainText('15/0');
-  await expect(page.getByRole('button', { name: /^Who and length/ })).toContainText('US 7 3/4');
-  await expect(page.getByRole('button', { name: /^Who and length/ })).toContainText('snug');
-  await openChoice(page, 'Who and length');
-  // Amounts that no ruler tells apart are told in millimetres.
-  await expect(page.getByRole('radio', { name: 'comfortable +0.6 mm' })).toBeVisible();
-});
+test(
+  'a ring is started by its size, for somebody new, as snug as she likes, in the bead that is at hand',
+  LONG,
+  async ({ page }) => {
+    await page.goto(address());
+    await page.getByRole('button', { name: 'Start a piece' }).click();
+    await page.getByText('ring', { exact: true }).click();
+    await page.getByText('somebody new …').click();
+    await page.getByRole('textbox', { name: 'Name' }).fill('Eydis');
+    await page.getByRole('textbox', { name: 'Finger' }).fill('US 7 3/4');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('radio', { name: /^Eydis/ })).toBeChecked();
+    await page.getByText('snug', { exact: true }).click();
+    await page.getByRole('combobox', { name: 'In which bead, mostly?' }).fill('round seed 15');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: /^Right-angle weave/ }).click();
+    await page.waitForURL(/\/plan\//);
+    await expect(slip(page)).toContainText('15/0');
+    await expect(page.getByRole('button', { name: /^Who and length/ })).toContainText('US 7 3/4');
+    await expect(page.getByRole('button', { name: /^Who and length/ })).toContainText('snug');
+    await openChoice(page, 'Who and length');
+    // Amounts that no ruler tells apart are told in millimetres.
+    await expect(page.getByRole('radio', { name: 'comfortable +0.6 mm' })).toBeVisible();
+  },
+);
 
 test('a bead of one hole is said to be nothing for a stitch of two', async ({ page }) => {
   await page.goto(address('/?start'));

@@ -1,4 +1,4 @@
-import { expect, test } from './fixtures';
+import { LONG, expect, test } from './fixtures';
 import { address, expectAccessible, openChoice, startBracelet } from './helpers';
 import { cli, freshFolder } from './server';
 
@@ -71,7 +71,7 @@ test('a save that is no piece is refused in words', async ({ page, request }) =>
   expect(huge.status()).toBe(413);
 });
 
-test('the command line says what to do about a file that is no piece', () => {
+test('the command line says what to do about a file that is no piece', LONG, () => {
   const folder = freshFolder();
   for (const [args, words] of [
     [[], /Say which piece/],

@@ -36,25 +36,26 @@ test(
   },
 );
 
-test('the later version can take the place of the earlier one, and saving goes on from it', async ({
-  page,
-  browser,
-}) => {
-  await startBracelet(page, 'Maren', 'Strung line');
-  const other = await (await browser.newContext()).newPage();
-  await other.goto(page.url());
-  await rename(page, 'Early');
-  await saved(page);
-  await rename(other, 'Late');
-  const two = other.getByRole('alert').filter({ hasText: 'changed in two windows' });
-  await two.getByRole('button', { name: 'Go on with this one' }).last().click();
-  await expect(two).toBeHidden();
-  await rename(other, 'Later still');
-  await saved(other);
-  await page.reload();
-  await expect(page.getByLabel('Name of the piece')).toHaveValue('Later still');
-  await other.context().close();
-});
+test(
+  'the later version can take the place of the earlier one, and saving goes on from it',
+  LONG,
+  async ({ page, browser }) => {
+    await startBracelet(page, 'Maren', 'Strung line');
+    const other = await (await browser.newContext()).newPage();
+    await other.goto(page.url());
+    await rename(page, 'Early');
+    await saved(page);
+    await rename(other, 'Late');
+    const two = other.getByRole('alert').filter({ hasText: 'changed in two windows' });
+    await two.getByRole('button', { name: 'Go on with this one' }).last().click();
+    await expect(two).toBeHidden();
+    await rename(other, 'Later still');
+    await saved(other);
+    await page.reload();
+    await expect(page.getByLabel('Name of the piece')).toHaveValue('Later still');
+    await other.context().close();
+  },
+);
 
 test('while the program does not answer, edits wait in the browser, survive the window, and arrive', async ({
   page,
@@ -216,7 +217,7 @@ test('refused while it is planned: it becomes a piece of its own there too', asy
   await expect(notSaved(page)).toBeHidden();
 });
 
-test('a full disk is told, and the edit arrives when there is room', async ({ page, context }) => {
+test('a full disk is told, and the edit arrives when there is room', LONG, async ({ page, context }) => {
   await startBracelet(page, 'Osk', 'Strung line');
   await saved(page);
   const full = { status: 507, json: { message: 'The disk is full.' } };
@@ -250,7 +251,7 @@ test(
   },
 );
 
-test('“keep both” pressed in two windows makes one copy', async ({ page, browser }) => {
+test('“keep both” pressed in two windows makes one copy', LONG, async ({ page, browser }) => {
   await startBracelet(page, 'Maren', 'Strung line');
   await saved(page);
   const other = await (await browser.newContext()).newPage();

@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test';
-import { expect, test, type Page } from './fixtures';
+import { LONG, expect, test, type Page } from './fixtures';
 import { address, openChoice, pick, planned, slip, startBracelet, unitsOf } from './helpers';
 
 /** Counts what a newcomer does with the mouse: a press, or a field that is written. */
@@ -135,7 +135,7 @@ test('a plan prints as it is, on one page', async ({ page }) => {
   expect(pages).toHaveLength(1);
 });
 
-test('no screen scrolls sideways on the smallest one', async ({ page }) => {
+test('no screen scrolls sideways on the smallest one', LONG, async ({ page }) => {
   await page.setViewportSize({ width: 320, height: 700 });
   const wide = () => page.evaluate(() => document.documentElement.scrollWidth);
   for (const path of [

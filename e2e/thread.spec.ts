@@ -1,4 +1,4 @@
-import { expect, test, type Page } from './fixtures';
+import { LONG, expect, test, type Page } from './fixtures';
 import { expectAccessible, openChoice, pick, saved, slip, startBracelet } from './helpers';
 
 const change = (page: Page) => page.getByRole('slider', { name: 'Change of thread 1' });
@@ -82,7 +82,7 @@ test('doubled, the holes are fuller and the cutting list follows', async ({ page
   await expect(page.getByRole('button', { name: /Thread/ }).first()).toContainText('doubled');
 });
 
-test('thread in another colour shows, is told, and at a press it vanishes', async ({ page }) => {
+test('thread in another colour shows, is told, and at a press it vanishes', LONG, async ({ page }) => {
   await startBracelet(page, 'Osk', 'Flat herringbone');
   await openChoice(page, 'Thread');
   const colours = page.getByRole('radiogroup', { name: 'Colour of the thread' });
