@@ -1,3 +1,4 @@
+import { hash } from '../hash';
 import * as z from 'zod';
 import type { Path } from '../weave/path';
 import type { Form } from '../structures/structure';
@@ -88,19 +89,6 @@ function canonical(cell: RepeatCell, sizes: readonly BeadSize[], { held, net, st
   const spans = cell.spans.map(({ from, to, pull }) => `${anchors(from)}-${anchors(to)}*${pull}`).sort();
   const arranged = [held, net ?? '', ...Array.from(state.subarray(-2), rounded)].join(',');
   return [cell.units, sizes.map(bead).join(';'), spans.join(';'), faces, arranged].join('|');
-}
-
-/** A short name of a text: 53 bits of two rounds of FNV-style mixing (cyrb53, public domain). */
-function hash(text: string): string {
-  let [h1, h2] = [0xdeadbeef, 0x41c6ce57];
-  for (let i = 0; i < text.length; i++) {
-    const code = text.charCodeAt(i);
-    h1 = Math.imul(h1 ^ code, 2654435761);
-    h2 = Math.imul(h2 ^ code, 1597334677);
-  }
-  h1 = Math.imul(h1 ^ (h1 >>> 16), 2246822507) ^ Math.imul(h2 ^ (h2 >>> 13), 3266489909);
-  h2 = Math.imul(h2 ^ (h2 >>> 16), 2246822507) ^ Math.imul(h1 ^ (h1 >>> 13), 3266489909);
-  return (4294967296 * (2097151 & h2) + (h1 >>> 0)).toString(36);
 }
 
 /** The kept layout as a state again, to be read or relaxed further. */

@@ -1,5 +1,5 @@
 // What a plan comes to, short enough to be kept: figures to read, and for all else a mark that changes with any of it.
-import { createHash } from 'node:crypto';
+import { hash } from '../hash';
 import type { NoPlan, Plan } from '../plan';
 import { planReport } from '../report';
 
@@ -10,7 +10,7 @@ function mark(data: unknown): string {
     if (value instanceof Map || value instanceof Set) return [...value];
     return value;
   });
-  return createHash('sha256').update(told).digest('hex').slice(0, 8);
+  return hash(told);
 }
 
 const sum = (numbers: readonly number[]) => numbers.reduce((total, v) => total + v, 0);
