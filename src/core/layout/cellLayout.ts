@@ -1,5 +1,5 @@
-import { hash } from '../hash';
 import * as z from 'zod';
+import { hash } from '../hash';
 import type { Path } from '../weave/path';
 import type { Form } from '../structures/structure';
 import { handStart } from './handStart';
