@@ -88,7 +88,7 @@ test('a clasp is measured closed, and a plan takes its new length', async ({ pag
   await expect(clasps.getByLabel('Closed, from loop to loop, mm')).toHaveValue(/^19\.|^18\.9/);
   await clasps.getByLabel('Closed, from loop to loop, mm').fill('22.5');
   await clasps.getByRole('button', { name: 'Keep this measure' }).click();
-  await expect(row).toContainText('22.50 mm');
+  await expect(row).toContainText('22.5 mm');
   await expect(row).toContainText('your measure');
   const rings = page.getByRole('table', { name: 'Findings' });
   await expect(rings.getByRole('row').filter({ hasText: 'jump ring 5 mm' })).toContainText('3.60 mm');

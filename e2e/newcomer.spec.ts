@@ -234,6 +234,6 @@ test('a stitch of one’s own is measured on the piece, whatever its example fig
   await page.getByRole('textbox', { name: /^They measure/ }).fill('80 mm');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /^Gauge/ })).toContainText(
-    '20.00 mm a unit, measured on this piece',
+    '20.0 mm a unit, measured on this piece',
   );
 });

@@ -5,6 +5,7 @@ import { PLACE_FACTS } from '../body/places';
 import {
   formatChange,
   formatFine,
+  formatTenth,
   formatLength,
   formatThread,
   shownParts,
@@ -107,7 +108,22 @@ describe('wording lengths', () => {
     expect(formatLength(184, comma)).toBe('18,4 cm');
     expect(formatChange(0.2, comma)).toBe('0,0 cm');
     expect(formatFine(1.4, comma)).toBe('1,40 mm');
+    expect(formatTenth(4.26, comma)).toBe('4,3 mm');
     expect(formatThread(2941, 'cm', ',')).toBe('2,95 m');
+  });
+
+  it('nothing is told finer than a hand can measure: three figures, a hundredth of a millimetre at most', () => {
+    const told = [0.147, 1.404, 9.99, 9.996, 17.364, 99.94, 99.96, 174.8].map((mm) => formatFine(mm, {}));
+    expect(told).toEqual([
+      '0.15 mm',
+      '1.40 mm',
+      '9.99 mm',
+      '10.0 mm',
+      '17.4 mm',
+      '99.9 mm',
+      '100 mm',
+      '175 mm',
+    ]);
   });
 
   it('nothing is a length only where it is asked for', () => {

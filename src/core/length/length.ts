@@ -145,9 +145,20 @@ export type Decimal = '.' | ',';
 export const formatFigure = (value: number, digits: number, decimal: Decimal = '.'): string =>
   value.toFixed(digits).replace('.', decimal);
 
-/** Millimetres to a hundredth: gauges are read finer than lengths. */
-export const formatFine = (mm: number, { decimal }: Pick<LengthStyle, 'decimal'>): string =>
-  `${formatFigure(mm, 2, decimal)} mm`;
+/** Who measures several at once reads a hundredth of what is small, and of nothing more than three figures. */
+const fineDigits = (mm: number): number => (Math.abs(mm) < 9.995 ? 2 : Math.abs(mm) < 99.95 ? 1 : 0);
+
+/** Millimetres as gauges and beads are measured, over several: `1.40 mm`, `17.4 mm`, `175 mm`. */
+export const formatFine = (mm: number, style: Pick<LengthStyle, 'decimal'>): string =>
+  `${formatFineNumber(mm, style)} mm`;
+
+/** The same without its unit. */
+export const formatFineNumber = (mm: number, { decimal }: Pick<LengthStyle, 'decimal'>): string =>
+  formatFigure(mm, fineDigits(mm), decimal);
+
+/** Millimetres as a caliper is read on work that gives: to a tenth. */
+export const formatTenth = (mm: number, { decimal }: Pick<LengthStyle, 'decimal'>): string =>
+  `${formatFigure(mm, 1, decimal)} mm`;
 
 /** `7 1/4 in`, `18.4 cm` or `1.34 mm`. Inches to 1/8 or 1/16, lowest terms; centimetres to one decimal. */
 export function formatLength(mm: number, style: ReadStyle): string {

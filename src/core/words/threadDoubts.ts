@@ -1,4 +1,4 @@
-import { formatFine, formatThread, type LengthStyle } from '../length/length';
+import { formatTenth, formatThread, type LengthStyle } from '../length/length';
 import type { HoleState } from '../supplies/holeFill';
 import type { ThreadDoubt } from '../supplies/threadSense';
 import { percent } from './figures';
@@ -62,7 +62,7 @@ export function wordThreadDoubt(doubt: ThreadDoubt, style: LengthStyle): Said {
     case 'thread-shows':
       return {
         title: `The thread shows: ${doubt.colour} beside ${doubt.like}.`,
-        text: `Up to ${formatFine(doubt.longestMm, style)} of it lies bare between beads. In ${doubt.like} it vanishes.`,
+        text: `Up to ${formatTenth(doubt.longestMm, style)} of it lies bare between beads. In ${doubt.like} it vanishes.`,
       };
   }
 }

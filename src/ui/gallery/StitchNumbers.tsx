@@ -18,7 +18,7 @@ interface Props {
 
 /** The numbers of a stitch, beside its picture. */
 export function StitchNumbers({ plan, layingOut }: Props) {
-  const { show, thread, unit, style, fine, figure } = useLengths();
+  const { show, thread, unit, style, fine, tenth, figure } = useLengths();
   const { gauge, stations, quantities, chosen } = plan;
   const wovenMm = stations.bodyEndMm - stations.bodyStartMm;
   const measure = unit === 'in' ? MM_PER_INCH : 100;
@@ -45,13 +45,13 @@ export function StitchNumbers({ plan, layingOut }: Props) {
         <div>
           <dt>Wide, thick</dt>
           <dd>
-            {fine(plan.widthMm)}, {fine(plan.thicknessMm)}
+            {tenth(plan.widthMm)}, {tenth(plan.thicknessMm)}
           </dd>
         </div>
         {gauge.insideMm !== null && gauge.insideMm > 0.3 && (
           <div>
             <dt>Hollow inside</dt>
-            <dd>{fine(gauge.insideMm)}</dd>
+            <dd>{tenth(gauge.insideMm)}</dd>
           </div>
         )}
         {gauge.drape && (

@@ -6,6 +6,8 @@ import {
   formatLength,
   formatFigure,
   formatFine,
+  formatFineNumber,
+  formatTenth,
   formatThread,
   type LengthStyle,
   type LengthUnit,
@@ -19,8 +21,11 @@ interface Lengths {
   /** A change, with its sign. */
   readonly change: (mm: number) => string;
   readonly thread: (mm: number) => string;
-  /** Millimetres to a hundredth. */
+  /** Millimetres as gauges and beads are measured, over several; the same without its unit. */
   readonly fine: (mm: number) => string;
+  readonly fineNumber: (mm: number) => string;
+  /** Millimetres as a caliper is read on work that gives. */
+  readonly tenth: (mm: number) => string;
   /** Millimetres as they were measured, without the noughts of `fine`. */
   readonly exact: (mm: number) => string;
   /** The same of a change, with its sign. */
@@ -48,6 +53,8 @@ export function LengthsProvider({
       change: (mm) => formatChange(mm, style),
       thread: (mm) => formatThread(mm, unit, decimal),
       fine: (mm) => formatFine(mm, style),
+      fineNumber: (mm) => formatFineNumber(mm, style),
+      tenth: (mm) => formatTenth(mm, style),
       exactChange: (mm) => formatChange(mm, { ...style, unit: 'mm' }),
       exact: (mm) => formatLength(mm, { ...style, unit: 'mm' }),
       figure: (value, digits) => formatFigure(value, digits, decimal),

@@ -23,7 +23,7 @@ interface Props {
 
 /** One gauge: what it comes to, how sure it is, and the swatches it stands on. */
 export function GaugeCard({ title, swatches, gauge }: Props) {
-  const { show, unit, fine, figure } = useLengths();
+  const { show, unit, fine, fineNumber, figure } = useLengths();
   const putAway = useUndo('swatch');
   const [first] = swatches;
   const readings = readingsOf(swatches.map(({ doc }) => doc));
@@ -39,11 +39,11 @@ export function GaugeCard({ title, swatches, gauge }: Props) {
         <Fact name="one unit">{fine(gauge.pitchMm)}</Fact>
         {gauge.meanBetweenMm && (
           <Fact name="the mean nearly always lies between">
-            {figure(gauge.meanBetweenMm[0], 2)} and {fine(gauge.meanBetweenMm[1])}
+            {fineNumber(gauge.meanBetweenMm[0])} and {fine(gauge.meanBetweenMm[1])}
           </Fact>
         )}
         <Fact name="the next piece, nearly always">
-          {figure(gauge.pitchMm * (1 - 1.96 * gauge.spread), 2)} to{' '}
+          {fineNumber(gauge.pitchMm * (1 - 1.96 * gauge.spread))} to{' '}
           {fine(gauge.pitchMm * (1 + 1.96 * gauge.spread))}
         </Fact>
         <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{figure(perLength, 1)}</Fact>

@@ -11,16 +11,16 @@ import styles from '../choices.module.css';
 const FELT_MM = 0.2;
 
 /** Which beads stand out from the others on the face, and by how much; null where none do. */
-function standsOut({ gauge: { faces } }: Plan, fine: (mm: number) => string): string | null {
+function standsOut({ gauge: { faces } }: Plan, tenth: (mm: number) => string): string | null {
   const order = [...faces].sort((a, b) => b.frontMm - a.frontMm);
   const [first, next] = order;
   if (!first || !next || first.frontMm - next.frontMm < FELT_MM) return null;
-  return `${first.role}, by ${fine(first.frontMm - next.frontMm)}`;
+  return `${first.role}, by ${tenth(first.frontMm - next.frontMm)}`;
 }
 
 /** How long one unit is, and how sure that is. */
 export function GaugeFacts({ plan, layingOut }: { readonly plan: Plan; readonly layingOut: LayingOut }) {
-  const { unit, show, fine, figure } = useLengths();
+  const { unit, show, fine, fineNumber, tenth, figure } = useLengths();
   const { gauge, chosen } = plan;
   const perLength = unit === 'in' ? gauge.perInch : gauge.perInch / 2.54;
   const { shortening } = gauge;
@@ -36,18 +36,18 @@ export function GaugeFacts({ plan, layingOut }: { readonly plan: Plan; readonly 
           <Fact name={`before ${shortening.passes.join(' and ')}`}>{fine(gauge.basePitchMm)}</Fact>
         )}
         <Fact name="between">
-          {figure(gauge.lowMm, 2)} and {fine(gauge.highMm)}
+          {fineNumber(gauge.lowMm)} and {fine(gauge.highMm)}
         </Fact>
         <Fact name={`units to the ${unit === 'in' ? 'inch' : 'centimetre'}`}>{figure(perLength, 1)}</Fact>
         <Fact name="known">{sourceWords(plan, layingOut)}</Fact>
         <Fact name="wide, thick">
-          {fine(plan.widthMm)}, {fine(plan.thicknessMm)}
+          {tenth(plan.widthMm)}, {tenth(plan.thicknessMm)}
         </Fact>
         {gauge.drape && <Fact name="feel">{gauge.drape}</Fact>}
         {gauge.insideMm !== null && gauge.insideMm > 0.2 && (
-          <Fact name="open inside">{fine(gauge.insideMm)}</Fact>
+          <Fact name="open inside">{tenth(gauge.insideMm)}</Fact>
         )}
-        {standsOut(plan, fine) && <Fact name="stands out on the face">{standsOut(plan, fine)}</Fact>}
+        {standsOut(plan, tenth) && <Fact name="stands out on the face">{standsOut(plan, tenth)}</Fact>}
         <Fact name="finished, nearly always">
           {show(chosen.lowMm)} to {show(chosen.highMm)}
         </Fact>

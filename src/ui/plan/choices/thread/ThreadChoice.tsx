@@ -20,10 +20,10 @@ import { OnTheNeedle } from './OnTheNeedle';
 import styles from '../choices.module.css';
 
 /** Whether bare thread shows, and what that means for its colour. */
-function exposedWords(plan: Plan, fine: (mm: number) => string): string {
+function exposedWords(plan: Plan, tenth: (mm: number) => string): string {
   const { spans, longestMm } = plan.exposed;
   if (spans.length === 0) return 'No bare thread shows.';
-  return `Bare thread shows between beads, ${fine(longestMm)} at the longest: take a colour that matches or vanishes.`;
+  return `Bare thread shows between beads, ${tenth(longestMm)} at the longest: take a colour that matches or vanishes.`;
 }
 
 interface Props {
@@ -110,7 +110,7 @@ function needWords({ part, pass }: Need): string {
 
 /** The colour of the thread, and whether any of it shows. */
 function Colour({ piece, plan, onChange }: Pick<Props, 'piece' | 'plan' | 'onChange'>) {
-  const { fine } = useLengths();
+  const { tenth } = useLengths();
   const like = plan && plan.exposed.spans.length > 0 ? leastSeen(plan.quantities) : null;
   return (
     <>
@@ -120,7 +120,7 @@ function Colour({ piece, plan, onChange }: Pick<Props, 'piece' | 'plan' | 'onCha
         chosen={piece.threadColour?.name ?? 'left open'}
         onChange={(threadColour) => onChange({ threadColour })}
       />
-      {plan && <p className="soft">{exposedWords(plan, fine)}</p>}
+      {plan && <p className="soft">{exposedWords(plan, tenth)}</p>}
       {like && piece.threadColour?.name !== like.name && (
         <p>
           In {like.name}, like most of the beads, it shows least.{' '}
