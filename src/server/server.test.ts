@@ -407,6 +407,13 @@ describe('a longest name', () => {
 });
 
 describe('odd measures are refused in words', () => {
+  it('with the weaver’s own decimal sign', async () => {
+    const refusal = async () => addThreadAction({ name: 'x', called: 'rope', make: 'gel-spun' });
+    expect(await refusal()).toMatchObject({ message: expect.stringContaining('0.15 mm') as string });
+    await patchSettings(request({ settings: { decimal: ',' } }, 'PATCH'));
+    expect(await refusal()).toMatchObject({ message: expect.stringContaining('0,15 mm') as string });
+  });
+
   const UNMEASURED = {
     tenMm: null,
     hundredGrams: null,

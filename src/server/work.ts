@@ -1,6 +1,8 @@
 import type * as z from 'zod';
+import { withDecimal } from '@/core/length/length';
 import { whyNotStorable } from '@/core/storable';
 import type { Db } from '@/data/database';
+import { workspaceById } from '@/data/workspaces';
 import { firstMessage, refused, type Answer } from './answer';
 import { installation } from './installation';
 import { Trouble, troubleTold } from './trouble';
@@ -40,11 +42,20 @@ export const action = <S extends z.ZodType, T>(
       const why = whyNotStorable(input);
       if (why) return refused(why);
       const parsed = schema.safeParse(input, { error: () => otherwise });
-      return parsed.success ? await work(parsed.data, await at()) : refused(firstMessage(parsed.error));
+      const there = await at();
+      const answer = parsed.success ? await work(parsed.data, there) : refused(firstMessage(parsed.error));
+      return answer.ok ? answer : refused(await inOwnFigures(answer.message, there));
     } catch (error) {
       return refused(troubleTold(error).message);
     }
   });
+
+/** Why not, with figures written as the weaver writes them. */
+async function inOwnFigures(message: string, { db, workspaceId }: At): Promise<string> {
+  if (!/\d\.\d/.test(message)) return message;
+  const { settings } = await workspaceById(db, workspaceId);
+  return withDecimal(message, settings.decimal);
+}
 
 /** An answer of a route in words or as data. */
 export const says = (status: number, body: unknown): Response => Response.json(body, { status });

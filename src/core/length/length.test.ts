@@ -9,6 +9,7 @@ import {
   formatLength,
   formatThread,
   shownParts,
+  withDecimal,
   parseLength,
   MM_PER_INCH,
   MM_PER_YARD,
@@ -110,6 +111,12 @@ describe('wording lengths', () => {
     expect(formatFine(1.4, comma)).toBe('1,40 mm');
     expect(formatTenth(4.26, comma)).toBe('4,3 mm');
     expect(formatThread(2941, 'cm', ',')).toBe('2,95 m');
+  });
+
+  it('words are told with the weaver’s decimal sign; what she wrote herself is left as it is', () => {
+    const words = 'Write it like 14.2 mm, or 0.9 g. “1.2.3” is none.';
+    expect(withDecimal(words, ',')).toBe('Write it like 14,2 mm, or 0,9 g. “1.2.3” is none.');
+    expect(withDecimal(words, '.')).toBe(words);
   });
 
   it('nothing is told finer than a hand can measure: three figures, a hundredth of a millimetre at most', () => {

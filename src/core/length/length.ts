@@ -145,6 +145,10 @@ export type Decimal = '.' | ',';
 export const formatFigure = (value: number, digits: number, decimal: Decimal = '.'): string =>
   value.toFixed(digits).replace('.', decimal);
 
+/** Words with the weaver's own decimal sign in their figures; what she wrote herself stands in quotation marks, as it is. */
+export const withDecimal = (words: string, decimal: Decimal): string =>
+  words.replace(/“[^”]*”|(?<=\d)\.(?=\d)/g, (found) => (found === '.' ? decimal : found));
+
 /** Who measures several at once reads a hundredth of what is small, and of nothing more than three figures. */
 const fineDigits = (mm: number): number => (Math.abs(mm) < 9.995 ? 2 : Math.abs(mm) < 99.95 ? 1 : 0);
 
