@@ -12,6 +12,7 @@ import type { BenchData, Person, StoredPattern } from '@/server/screens';
 import { ask } from '../fields/ask';
 import { Choice } from '../fields/Choice';
 import { Pick } from '../fields/Pick';
+import { typeAhead } from '../fields/typeAhead';
 import { StitchSample, useOneByOne } from '../gallery/StitchSample';
 import { useOpened } from '../shell/focus';
 import { NOBODY, SOMEBODY_NEW, whoAsked, WhoChoice, type Who } from './WhoChoice';
@@ -69,7 +70,15 @@ export function StartPiece({ people, patterns, beads, onCancel }: Props) {
     begin(() => ask(makeAgainAction, { from: 'pattern', id, ...whoAsked(who) }));
 
   return (
-    <section {...opened} className={`card ${styles.starting}`} aria-label="Start a piece">
+    <section
+      {...opened}
+      className={`card ${styles.starting}`}
+      aria-label="Start a piece"
+      onKeyDown={(event) => {
+        opened.onKeyDown(event);
+        typeAhead(event);
+      }}
+    >
       <Choice
         label="What is it to be?"
         value={kind}

@@ -1,6 +1,7 @@
 'use client';
 
 import { useHotkeys } from 'react-hotkeys-hook';
+import { isTypedAhead } from '../fields/typeAhead';
 import { useAtHand } from '../shell/atHand';
 import { isSingle, shortcut, type ShortcutId } from './shortcuts';
 
@@ -19,7 +20,8 @@ export function useShortcut(id: ShortcutId, act: (key: string) => void, enabled 
     enableOnFormTags: true,
     preventDefault: true,
     enabled: enabled && (!single || settings.singleKeys),
-    ignoreEventWhen: (event) => isTyping(event) || sheetIsOpen() || (single && withModifier(event)),
+    ignoreEventWhen: (event) =>
+      isTyping(event) || isTypedAhead(event) || sheetIsOpen() || (single && withModifier(event)),
   });
 }
 

@@ -36,6 +36,8 @@ const HOLD = 10;
 const STEPS = 500;
 const AGAINS = 4;
 const STILL = 0.005;
+/** Steps that are remembered: with 24 the slowest take a third fewer than with 12. */
+const MEMORY = 24;
 /** Bodies that are nearly the same show how much longer or shorter they lie long before they are at rest. */
 const FEW_STEPS = 120;
 /** Beads of a later pass begin at half their size. */
@@ -163,7 +165,7 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
       const size = SMALLEST + ((1 - SMALLEST) * grow) / GROWING;
       fresh.forEach((is, i) => (energy.scales[i] = is ? size : 1));
       normalise(state, n);
-      minimise(energy.evaluate, state, { steps: 60, stillAt: 1e-2, mostMove: MOST_MOVE });
+      minimise(energy.evaluate, state, { steps: 60, stillAt: 1e-2, mostMove: MOST_MOVE, memory: MEMORY });
     }
     energy.frozen = null;
     energy.scales.fill(1);
@@ -180,7 +182,8 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   for (const stiffness of hardness) {
     energy.stage = { ...hold, stiffness, threadMm: stiffness === HARD[0] ? 0 : hold.threadMm };
     normalise(state, n);
-    const rested = () => minimise(evaluate, state, { steps, stillAt: 1e-4, mostMove: MOST_MOVE }).residual;
+    const rested = () =>
+      minimise(evaluate, state, { steps, stillAt: 1e-4, mostMove: MOST_MOVE, memory: MEMORY }).residual;
     residual = rested();
     // Now and then it stops short of rest: set out again, it goes on.
     for (let again = 0; stiffness === HARDEST && again < agains && residual > STILL; again++)

@@ -8,7 +8,6 @@ export interface Minimum {
   readonly steps: number;
 }
 
-const MEMORY = 24;
 /** It is done, too, when so many steps have gained no more than this part of the value. */
 const LOOK_BACK = 60;
 const NO_GAIN = 2e-8;
@@ -18,11 +17,12 @@ const NO_GAIN = 2e-8;
  * Moves `at` to a minimum in place.
  * @param stillAt gradient at which it is done
  * @param mostMove longest change of any number in one step
+ * @param memory steps that it remembers: the more, the fewer it takes, and the longer each
  */
 export function minimise(
   energy: Energy,
   at: Float64Array,
-  { steps = 400, stillAt = 1e-5, mostMove = 0.3 } = {},
+  { steps = 400, stillAt = 1e-5, mostMove = 0.3, memory = 12 } = {},
 ): Minimum {
   const n = at.length;
   let gradient = new Float64Array(n);
@@ -55,7 +55,7 @@ export function minimise(
       const there = energy(trial, next);
       if (there <= value + 1e-4 * size * slope) {
         found = true;
-        remember(at, trial, gradient, next, moved, turned, curved);
+        remember(at, trial, gradient, next, moved, turned, curved, memory);
         at.set(trial);
         value = there;
         [gradient, next] = [next, gradient];
@@ -81,6 +81,7 @@ function remember(
   moved: Float64Array[],
   turned: Float64Array[],
   curved: number[],
+  memory: number,
 ): void {
   const s = to.map((v, i) => v - (from[i] as number));
   const y = after.map((v, i) => v - (before[i] as number));
@@ -89,7 +90,7 @@ function remember(
   moved.push(s);
   turned.push(y);
   curved.push(1 / sy);
-  if (moved.length > MEMORY) {
+  if (moved.length > memory) {
     moved.shift();
     turned.shift();
     curved.shift();
