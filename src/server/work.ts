@@ -42,17 +42,19 @@ export const action = <S extends z.ZodType, T>(
       const why = whyNotStorable(input);
       if (why) return refused(why);
       const parsed = schema.safeParse(input, { error: () => otherwise });
-      const there = await at();
-      const answer = parsed.success ? await work(parsed.data, there) : refused(firstMessage(parsed.error));
-      return answer.ok ? answer : refused(await inOwnFigures(answer.message, there));
+      const answer = parsed.success
+        ? await work(parsed.data, await at())
+        : refused(firstMessage(parsed.error));
+      return answer.ok ? answer : refused(await inOwnFigures(answer.message));
     } catch (error) {
       return refused(troubleTold(error).message);
     }
   });
 
 /** Why not, with figures written as the weaver writes them. */
-async function inOwnFigures(message: string, { db, workspaceId }: At): Promise<string> {
+async function inOwnFigures(message: string): Promise<string> {
   if (!/\d\.\d/.test(message)) return message;
+  const { db, workspaceId } = await at();
   const { settings } = await workspaceById(db, workspaceId);
   return withDecimal(message, settings.decimal);
 }

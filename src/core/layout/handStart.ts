@@ -1,5 +1,5 @@
 import type { Form } from '../structures/structure';
-import type { Bead, Path } from '../weave/path';
+import { WOVEN, type Bead, type Path } from '../weave/path';
 import { holeEnd, type Body, type Layout, type Point, type Pose } from './layout';
 import { turnOf } from './pose';
 import { beadWord, type RepeatCell } from './solver/cell';
@@ -28,12 +28,12 @@ export function handStart(
 ): HandStart | null {
   const like = new Map(
     told.beads.flatMap((bead) =>
-      bead.place.section === 'body' ? [[`${bead.place.unit}/${beadWord(bead)}`, bead.id] as const] : [],
+      bead.place.section === WOVEN ? [[`${bead.place.unit}/${beadWord(bead)}`, bead.id] as const] : [],
     ),
   );
   // Only the woven part has a place in a form.
   const poses: Pose[] = [];
-  for (const bead of path.beads) if (bead.place.section === 'body') poses[bead.id] = form.pose(bead);
+  for (const bead of path.beads) if (bead.place.section === WOVEN) poses[bead.id] = form.pose(bead);
   const layout: Layout = { poses, findings: [], body };
   const points = (id: number): Point[] => {
     const [pose, bead] = [poses[id], path.beads[id]];

@@ -1,6 +1,7 @@
+import { WOVEN } from '../weave/path';
 import { formatFigure, formatThread, type LengthStyle } from '../length/length';
 import type { Settings } from '../settings';
-import { WOVEN, type WorkPlace } from './stretches';
+import { type WorkPlace } from './stretches';
 import { TYPICAL_WINGSPAN_MM, type ThreadChange, type ThreadPlan } from './threadPlan';
 
 /** Shoulder to fingertip, as a part of the wingspan (from memory: the shoulders take about a tenth). */

@@ -1,5 +1,6 @@
+import { WOVEN } from '../weave/path';
 import type { Plan } from '../plan';
-import { WOVEN, type WorkPlace } from './stretches';
+import { type WorkPlace } from './stretches';
 import { placesToChange, type ThreadPlan } from './threadPlan';
 
 type DivisionOf = ThreadPlan['divisions'][number];

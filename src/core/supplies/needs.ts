@@ -1,4 +1,4 @@
-import { WOVEN } from './stretches';
+import { WOVEN } from '../weave/path';
 import type { ThreadPlan } from './threadPlan';
 
 /** Thread that one pass takes in one part of the work, mm. */

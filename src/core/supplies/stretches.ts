@@ -1,3 +1,4 @@
+import { WOVEN } from '../weave/path';
 import type { Reading } from '../read/totals';
 import type { ThreadMove } from '../read/thread';
 import type { Bead, Place } from '../weave/path';
@@ -43,9 +44,6 @@ function stretchesOf(moves: readonly ThreadMove[], needle: string): Stretch[] {
   }
   return all;
 }
-
-/** The section whose units grow in number with the piece. */
-export const WOVEN = 'body';
 
 /**
  * Puts in the units that a short path lacks, where it repeats: in every pass along the piece, whichever way that

@@ -1,4 +1,5 @@
-import { WOVEN, type Stretch, type WorkPlace } from './stretches';
+import { WOVEN } from '../weave/path';
+import { type Stretch, type WorkPlace } from './stretches';
 
 /**
  * Thread in the hand at each end, for the last knots and the trimming. With the few beads that it is woven

@@ -2,9 +2,9 @@ import { makeOf } from '../materials/material';
 import { beadOf, type Piece } from '../piece';
 import { threadMm, type ThreadMove } from '../read/thread';
 import { total, type Built, type Reading } from '../read/totals';
-import { TAIL, type Move } from '../weave/path';
+import { TAIL, type Move, WOVEN } from '../weave/path';
 import { goingOf, type Gear, type HoleReading } from './holeFill';
-import { stretches, WOVEN, type Stretch } from './stretches';
+import { stretches, type Stretch } from './stretches';
 import type { Laid, ThreadQuestion } from './threadPlan';
 
 interface Asked {

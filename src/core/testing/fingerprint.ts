@@ -2,6 +2,7 @@
 import { hash } from '../hash';
 import type { NoPlan, Plan } from '../plan';
 import { planReport } from '../report';
+import { WOVEN } from '../weave/path';
 
 /** A mark of some data; numbers count to six digits, so that no other machine finds another. */
 function mark(data: unknown): string {
@@ -22,7 +23,7 @@ export function fingerprint(plan: Plan | NoPlan): string {
   const { path, layout } = plan.work();
   const places = path.beads.flatMap(({ id, place }) => {
     const pose = layout.poses[id];
-    return place.section === 'body' && pose ? [pose.centre] : [];
+    return place.section === WOVEN && pose ? [pose.centre] : [];
   });
   // Places are added up, each with its own weight, so that only what moves a bead by a hundredth changes them.
   const lie = [0, 1, 2].map((axis) =>

@@ -3,6 +3,9 @@
  * Everything else (counts, thread, steps, picture) is read off it; see `core/read` and `core/layout`.
  */
 
+/** The section whose units grow in number with the piece. */
+export const WOVEN = 'body';
+
 /** Which end of a hole the thread enters. 0 is the end that the needle met when the bead was strung. */
 export type End = 0 | 1;
 export const otherEnd = (end: End): End => (end === 0 ? 1 : 0);

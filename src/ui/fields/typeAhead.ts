@@ -2,7 +2,9 @@ import type { KeyboardEvent } from 'react';
 
 /** Letters typed so soon after one another belong together, ms. */
 const TOGETHER_MS = 1500;
-const LETTER = /^[\p{L}\p{N}]$/u;
+/** A word begins with a letter or a figure, and has any sign in it, spaces too: no button is pressed by one. */
+const BEGINS = /^[\p{L}\p{N}]$/u;
+const GOES_ON = /^.$/u;
 
 const NOTHING = { text: '', at: -Infinity };
 let typed = NOTHING;
@@ -22,7 +24,9 @@ const nameOf = (option: HTMLElement): string =>
  */
 export function typeAhead(event: KeyboardEvent<HTMLElement>): void {
   const { key, target, timeStamp, ctrlKey, metaKey, altKey } = event;
-  if (ctrlKey || metaKey || altKey || !LETTER.test(key)) {
+  if (key === 'Shift') return;
+  const together = timeStamp - typed.at < TOGETHER_MS;
+  if (ctrlKey || metaKey || altKey || !(together ? GOES_ON : BEGINS).test(key)) {
     // Whoever goes elsewhere has done with the word.
     typed = NOTHING;
     return;
@@ -31,7 +35,6 @@ export function typeAhead(event: KeyboardEvent<HTMLElement>): void {
   const group = target.closest('fieldset');
   if (!group) return;
   const letter = key.toLocaleLowerCase();
-  const together = timeStamp - typed.at < TOGETHER_MS;
   const text = together && typed.text !== letter ? typed.text + letter : letter;
   const options = [...group.querySelectorAll<HTMLElement>('button, input[type="radio"]')];
   const here = options.indexOf(target as HTMLElement);

@@ -13,8 +13,9 @@ export interface Placed {
   readonly offset: number;
 }
 
-/** Newton steps on the sphere of directions; they converge quadratically. */
+/** Newton steps on the sphere of directions. */
 const MOST_STEPS = 30;
+/** Slope over the direction, mm a radian, at which the distance is known: it is off by the square of that, 1e-14 mm. */
 const STILL = 1e-7;
 
 /**

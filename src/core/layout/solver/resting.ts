@@ -1,7 +1,7 @@
 import type { Point } from '../layout';
 import type { Solid } from './solid';
 import { PER_BEAD } from './state';
-import { Support } from './support';
+import { reachOf } from './support';
 import { matrixOf, type Matrix } from './turns';
 import { ofColumns } from './vectors';
 
@@ -37,22 +37,13 @@ export function shifted({ centre, turn }: Resting, periodMm: number, twist: numb
   };
 }
 
-const support = new Support();
-
 /** How far a bead at rest reaches in a direction, from the origin. */
 export function reach(solid: Solid, { centre, turn }: Resting, [nx, ny, nz]: Point): number {
-  support.at(
+  const own = reachOf(
     solid,
-    1,
     turn[0] * nx + turn[3] * ny + turn[6] * nz,
     turn[1] * nx + turn[4] * ny + turn[7] * nz,
     turn[2] * nx + turn[5] * ny + turn[8] * nz,
-    0,
-    0,
-    0,
-    0,
-    0,
-    0,
   );
-  return centre[0] * nx + centre[1] * ny + centre[2] * nz + support.h;
+  return centre[0] * nx + centre[1] * ny + centre[2] * nz + own;
 }
