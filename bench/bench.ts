@@ -98,7 +98,7 @@ for (const { id, name, defaults, bind } of STRUCTURES.filter((s) => !s.bind(s.de
   line('building all of 300 → 30,000 beads, growth over linear', built, built < 5, 'aim 1.2; fails at 5');
 
   const path = build(units(1000));
-  const links = new Links(path.moves);
+  const links = new Links(path);
   const first = path.moves.find((m) => m.kind === 'pick')?.bead;
   const far = path.beads.findLast((bead) => bead.place.section === 'body' && bead.place.pass === 'base');
   if (!first || !far) throw new Error('The path has no beads.');

@@ -1,3 +1,4 @@
+import type { Spot } from '../weave/follow';
 import type { Bead, End, Path } from '../weave/path';
 
 /**
@@ -38,12 +39,6 @@ export interface Layout {
 
 export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
-export const midway = (a: Point, b: Point): Point => [
-  (a[0] + b[0]) / 2,
-  (a[1] + b[1]) / 2,
-  (a[2] + b[2]) / 2,
-];
-
 /** Across a hole, in the plane of the work: how the holes of a bead lie where a layout does not say. */
 export const beside = ([x, y]: Point): Point => {
   const flat = Math.hypot(x, y);
@@ -72,4 +67,13 @@ export function findingPoint(layout: Layout, path: Path, id: number): Point {
   const point = layout.findings[id];
   if (!point) throw new Error(`The layout has no place for ${path.findings[id]?.name ?? `finding ${id}`}.`);
   return point;
+}
+
+/** The point of a spot that thread comes to. Throws when the layout does not know its bead or finding. */
+export function spotPoint(layout: Layout, path: Path, spot: Spot): Point {
+  if (spot.at === 'hole') return holeEnd(layout, spot.bead, spot.end, spot.hole);
+  if (spot.at === 'finding') return findingPoint(layout, path, spot.finding.id);
+  const points = spot.ends.map(({ bead, end, hole }) => holeEnd(layout, bead, end, hole));
+  const middle = (axis: 0 | 1 | 2) => points.reduce((sum, p) => sum + p[axis], 0) / points.length;
+  return [middle(0), middle(1), middle(2)];
 }

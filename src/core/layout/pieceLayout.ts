@@ -9,7 +9,8 @@ import {
   type Side,
 } from '../closures/sewnLoop';
 import type { EndLoops, Form } from '../structures/structure';
-import { isTraversal, otherEnd, type End, type Path, type Traversal } from '../weave/path';
+import { follow, holeEndOf } from '../weave/follow';
+import { isTraversal, type Bead, type HoleEnd, type Path } from '../weave/path';
 import type { Body, Layout, Point, Pose } from './layout';
 import { mul } from './solver/vectors';
 
@@ -50,43 +51,34 @@ export function stations({ form, units, ends, clasp, body }: PieceParts): Statio
 /** Layouts are kept to a thousandth of a millimetre: nearer to the middle line than that is on it. */
 const ON_LINE_MM = 1e-3;
 
+/** The hole end that thread leaves to string the first bead for which `wanted` holds; null where it is the very beginning. */
+const leftFrom = (path: Path, wanted: (bead: Bead) => boolean): HoleEnd | null =>
+  holeEndOf(follow(path).find(({ move }) => move.kind === 'pick' && wanted(move.bead))?.from ?? null);
+
 /** The edge of the work that the thread leaves from to sew on a clasp half. */
 function loopSide(path: Path, { form, body }: PieceParts, end: PieceEnd): Side {
-  const sewing = path.moves.findIndex((m) => m.place.section === loopSection(end) && isTraversal(m));
-  const needle = path.moves[sewing]?.needle;
-  const before = path.moves.slice(0, sewing).findLast((m) => isTraversal(m) && m.needle === needle);
-  // A needle that has not been through a bead is the other end of the first thread.
-  const last = before ?? path.moves.find(isTraversal);
-  if (!last || !isTraversal(last)) return -1;
-  const edge = ({ bead }: Traversal, at: End): Side => {
+  const edge = ({ bead, end: at }: HoleEnd): Side => {
     const { centre, axis } = form.pose(bead);
     const y = centre[1] + (at === 0 ? -1 : 1) * axis[1] * (body(bead.role).lengthMm / 2);
     // On the middle line neither edge is nearer: the right hand begins at one, the left hand at the other.
     return Math.abs(y) < ON_LINE_MM ? (form.mirrored ? 1 : -1) : y > 0 ? 1 : -1;
   };
-  if (last.bead.place.section !== loopSection(end))
-    return edge(last, before ? otherEnd(last.enter) : last.enter);
+  const inLoop = ({ place }: Bead) => place.section === loopSection(end);
+  const left = leftFrom(path, inLoop);
+  if (left) return edge(left);
   // The loop is the very beginning, in the middle of a cord: it leads into the work at the other edge.
-  const into = path.moves.filter(isTraversal).find(({ bead }) => bead.place.section !== loopSection(end));
-  return into && edge(into, into.enter) > 0 ? -1 : 1;
+  const into = path.moves.filter(isTraversal).find(({ bead }) => !inLoop(bead));
+  return into && edge({ ...into, end: into.enter }) > 0 ? -1 : 1;
 }
 
 /** How far across the piece each loop of an end sits: one in the middle, several each at the bead it hangs on. */
 function loopsAcross(path: Path, { form, ends }: PieceParts, end: PieceEnd): number[] {
-  if ((ends[end].loops ?? 1) === 1) return [0];
-  const across: number[] = [];
-  path.moves.forEach((move, i) => {
-    if (move.kind !== 'pick' || move.place.section !== loopSection(end)) return;
-    const nth = loopOf(move.bead);
-    if (across[nth] !== undefined) return;
-    const before = path.moves
-      .slice(0, i)
-      .findLast((m) => isTraversal(m) && m.needle === move.needle && m.bead.role !== LOOP_ROLE);
-    // A needle that has not been through a bead is the other end of the first thread.
-    const from = before ?? path.moves.find(isTraversal);
-    across[nth] = from && isTraversal(from) ? form.pose(from.bead).centre[1] : 0;
+  const { loops = 1 } = ends[end];
+  if (loops === 1) return [0];
+  return Array.from({ length: loops }, (_, nth) => {
+    const from = leftFrom(path, (bead) => bead.place.section === loopSection(end) && loopOf(bead) === nth);
+    return from ? form.pose(from.bead).centre[1] : 0;
   });
-  return across;
 }
 
 /** Lays out a whole piece: its woven part by the structure's form, its end loops beside it. */

@@ -1,6 +1,7 @@
 import { loopSection } from '../closures/sewnLoop';
 import type { Form } from '../structures/structure';
-import { isTraversal, otherEnd, type Bead, type End, type HoleEnd, type Path } from '../weave/path';
+import { follow, holeEndOf } from '../weave/follow';
+import type { Bead, End, HoleEnd, Path } from '../weave/path';
 import { settledOf, type CellLayout, type LayoutRequest } from './cellLayout';
 import { distance, type Point, type Pose } from './layout';
 import { turnOf } from './pose';
@@ -137,15 +138,10 @@ function turnedBeads(
     return [centre[0] + turn[0] * half, centre[1] + turn[3] * half, centre[2] + turn[6] * half];
   };
   const gaps = new Map<Bead, [HoleEnd, HoleEnd][]>();
-  const out = new Map<string, HoleEnd>();
-  for (const move of path.moves) {
-    if (!isTraversal(move) || !woven.has(move.bead)) continue;
-    const { bead, hole, enter } = move;
-    const from = out.get(move.needle);
-    const into: HoleEnd = { bead, hole, end: enter };
-    if (from && from.bead !== bead)
-      for (const one of [from.bead, bead]) gaps.set(one, [...(gaps.get(one) ?? []), [from, into]]);
-    out.set(move.needle, { bead, hole, end: otherEnd(enter) });
+  for (const { from, into } of follow(path)) {
+    const [a, b] = [holeEndOf(from), holeEndOf(into)];
+    if (!a || !b || a.bead === b.bead || !woven.has(a.bead) || !woven.has(b.bead)) continue;
+    for (const one of [a.bead, b.bead]) gaps.set(one, [...(gaps.get(one) ?? []), [a, b]]);
   }
   const bareMm = (bead: Bead): number =>
     (gaps.get(bead) ?? []).reduce((sum, [a, b]) => {

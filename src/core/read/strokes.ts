@@ -1,7 +1,7 @@
-import { distance, type Layout } from '../layout/layout';
+import { distance, type Layout, type Point } from '../layout/layout';
+import { holeEndOf } from '../weave/follow';
+import { isTraversal, type Move, type Path } from '../weave/path';
 import { HIDDEN_MM, threadMoves } from './thread';
-import { isTraversal, otherEnd, type Move, type Path } from '../weave/path';
-import { holeEnd, type Point } from '../layout/layout';
 
 /** Length of needle that can stand in beads while its ends are held (from memory; needles 10 to 13 are about 50 mm). */
 export const STROKE_MM = 30;
@@ -17,15 +17,10 @@ export function strokes(path: Path, layout: Layout, needleMm = STROKE_MM): Map<M
   const numbers = new Map<Move, number>();
   const open = new Map<string, { direction: Point; lengthMm: number; number: number }>();
   let count = 0;
-  for (const { move, holeMm, gapMm } of threadMoves(path, layout)) {
-    if (!isTraversal(move)) {
-      open.delete(move.needle);
-      continue;
-    }
-    const into = holeEnd(layout, move.bead, move.enter, move.hole);
-    const out = holeEnd(layout, move.bead, otherEnd(move.enter), move.hole);
-    const direction = unit(into, out);
-    const before = open.get(move.needle);
+  for (const { move, trip, through, holeMm, gapMm } of threadMoves(path, layout)) {
+    if (!isTraversal(move) || !through) continue;
+    const direction = unit(...through);
+    const before = holeEndOf(trip.from) && trip.since.length === 0 ? open.get(move.needle) : undefined;
     const goesOn =
       before &&
       gapMm <= HIDDEN_MM &&

@@ -1,5 +1,6 @@
-import { distance, findingPoint, holeEnd, midway, type Layout, type Point } from '../layout/layout';
-import { isTraversal, otherEnd, strands, type Move, type Path } from '../weave/path';
+import { distance, spotPoint, type Layout, type Point } from '../layout/layout';
+import { follow, type Spot, type Trip } from '../weave/follow';
+import { strands, type Move, type Path } from '../weave/path';
 
 /** Thread that one knot takes up, mm (from memory; a half hitch pulled down on 0.15 mm thread). */
 export const KNOT_MM = 4;
@@ -7,80 +8,61 @@ export const KNOT_MM = 4;
 /** What one move costs in thread, mm: through a hole, and bare across the gap that leads to it. */
 export interface ThreadMove {
   readonly move: Move;
+  readonly trip: Trip;
   readonly holeMm: number;
   readonly gapMm: number;
   /** Strands it takes: 2 of a doubled thread. The lengths are of one. */
   readonly strands: number;
+  /** Where it goes in and comes out; null where the move leads the thread nowhere. */
+  readonly through: readonly [Point, Point] | null;
   /** The bare span from where the thread last came out, for drawing; null at a thread's beginning. */
   readonly span: readonly [Point, Point] | null;
 }
 
 /**
- * Follows each needle through the layout. The thread of every move is the length of the hole it goes
- * through plus the bare distance from where it came out before. Two needles of one thread set out from the
- * same point, since they are its two ends.
+ * The thread of every move: the length of the hole it goes through, and the bare distance from where it came out
+ * before.
  */
 export function threadMoves(path: Path, layout: Layout): ThreadMove[] {
-  const at = new Map<string, Point>();
-  const partners = partnersOf(path);
-  const strandsOf = new Map([...partners.keys()].map((needle) => [needle, strands(path, needle)]));
-  return path.moves.map((move) => {
+  const needles = path.threads.flatMap((thread) => thread.needles);
+  const strandsOf = new Map(needles.map((needle) => [needle, strands(path, needle)]));
+  const pointOf = (spot: Spot) => spotPoint(layout, path, spot);
+  // Where one trip comes out the next of its needle sets out.
+  const reached = new Map<string, Point>();
+  return follow(path).map((trip): ThreadMove => {
+    const { move, from, into, out } = trip;
     const strandsHere = strandsOf.get(move.needle) ?? 1;
-    const reached = pointOf(move, path, layout);
-    if (!reached) return { move, holeMm: 0, gapMm: standing(move, layout), strands: strandsHere, span: null };
-    const from = nearest(at.get(move.needle) ?? null, reached.into, layout.aroundMm);
-    const partner = partners.get(move.needle);
-    if (!from && partner !== undefined && !at.has(partner)) at.set(partner, reached.into);
-    at.set(move.needle, reached.out);
+    if (!into || !out)
+      return {
+        move,
+        trip,
+        holeMm: 0,
+        gapMm: standing(move, layout),
+        strands: strandsHere,
+        through: null,
+        span: null,
+      };
+    const start = pointOf(into);
+    const end = out === into ? start : pointOf(out);
+    const before = from && nearest(reached.get(move.needle) ?? pointOf(from), start, layout.aroundMm);
+    reached.set(move.needle, end);
     return {
       move,
-      holeMm: distance(reached.into, reached.out),
-      gapMm: from ? distance(from, reached.into) : 0,
+      trip,
+      holeMm: distance(start, end),
+      gapMm: before ? distance(before, start) : 0,
       strands: strandsHere,
-      span: from ? [from, reached.into] : null,
+      through: [start, end],
+      span: before ? [before, start] : null,
     };
   });
 }
 
 /** A point as it lies nearest to another: in a ring laid out flat, what left at one end comes in at the other. */
-function nearest(from: Point | null, to: Point, aroundMm: number | undefined): Point | null {
-  if (!from || aroundMm === undefined) return from;
+function nearest(from: Point, to: Point, aroundMm: number | undefined): Point {
+  if (aroundMm === undefined) return from;
   const turns = Math.round((to[0] - from[0]) / aroundMm);
   return turns === 0 ? from : [from[0] + turns * aroundMm, from[1], from[2]];
-}
-
-/** The needle at the other end of each needle's thread. */
-const partnersOf = (path: Path): Map<string, string | undefined> =>
-  new Map(
-    path.threads.flatMap(({ needles: [one, other] }) =>
-      one === undefined
-        ? []
-        : ([[one, other], ...(other ? [[other, one] as const] : [])] as [string, string | undefined][]),
-    ),
-  );
-
-/** Where a move leads the thread: in at one point, out at another. Null where it leads it nowhere. */
-function pointOf(move: Move, path: Path, layout: Layout): { into: Point; out: Point } | null {
-  if (isTraversal(move))
-    return {
-      into: holeEnd(layout, move.bead, move.enter, move.hole),
-      out: holeEnd(layout, move.bead, otherEnd(move.enter), move.hole),
-    };
-  const single = (point: Point) => ({ into: point, out: point });
-  switch (move.kind) {
-    case 'attach':
-      return single(findingPoint(layout, path, move.finding.id));
-    case 'under': {
-      const { from, to } = move.bridge;
-      return single(
-        midway(holeEnd(layout, from.bead, from.end, from.hole), holeEnd(layout, to.bead, to.end, to.hole)),
-      );
-    }
-    case 'between':
-      return single(midway(holeEnd(layout, move.beads[0], 0), holeEnd(layout, move.beads[1], 0)));
-    default:
-      return null;
-  }
 }
 
 /** Thread that a move takes where it stands: a knot, or the way round the outside of a bead. */

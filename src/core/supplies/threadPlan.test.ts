@@ -9,6 +9,7 @@ import { USUAL_SETTINGS } from '../settings';
 import { joinedRings } from '../testing/paths';
 import { STRUCTURES } from '../structures/registry';
 import { Weave } from '../weave/builder';
+import { follow } from '../weave/follow';
 import { isTraversal, TAIL, type Bead, type Path, WOVEN } from '../weave/path';
 import { stretches, type Stretch } from './stretches';
 import { cutLines, isFolded } from './cutting';
@@ -382,11 +383,13 @@ describe('structures that nothing makes yet, as fixtures', () => {
   it('components are cut for one by one, and never changed inside; what joins them goes with the thread that does it', () => {
     const path = joinedRings(3);
     // A hole of 2 mm, and nothing between beads that touch.
-    const moves = path.moves.map((move) => ({
-      move,
-      holeMm: isTraversal(move) ? 2 : 0,
+    const moves = follow(path).map((trip) => ({
+      move: trip.move,
+      trip,
+      holeMm: isTraversal(trip.move) ? 2 : 0,
       gapMm: 0,
       strands: 1,
+      through: null,
       span: null,
     }));
     const needles = ['thread 1', 'thread 2', 'thread 3'].map((needle) => ({

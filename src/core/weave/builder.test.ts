@@ -94,8 +94,8 @@ describe('each kind of move, by hand', () => {
       t.between(a, b);
     });
     expect(told(path)).toContain('go between the a A of this row and the b A of this row to the other face');
-    // From b's end at 5 to the middle between both starts, −1 and 3.
-    expect(threadMm(threadMoves(path, inPlace([0, 0, 0], [4, 0, 0])))).toBeCloseTo(4 + 2 + 4);
+    // Through both, 2 from bead to bead, and from b's end at 5 to the middle between them, 2.
+    expect(threadMm(threadMoves(path, inPlace([0, 0, 0], [4, 0, 0])))).toBeCloseTo(4 + 2 + 3);
   });
 
   it('enclose: a stone counts as one, and no thread goes through it', () => {

@@ -110,7 +110,7 @@ export class Weave {
   private place: Place = { section: 'body', pass: 'base', unit: 0, row: 0, rowInUnit: 0 };
 
   /** @internal The bare links so far; read only when something asks. */
-  readonly links = new Links(this.moves);
+  readonly links = new Links({ moves: this.moves, threads: this.threads });
   /** @internal */
   readonly room: (role: string) => number;
   /** @internal */

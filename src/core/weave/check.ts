@@ -1,6 +1,15 @@
 import { distance, holeEnd, type Body, type Layout } from '../layout/layout';
 import { unitWords } from './cell';
-import { isTraversal, otherEnd, type Bead, type Move, type Path, type Place, type Traversal } from './path';
+import { follow, holeEndOf, type Trip } from './follow';
+import {
+  isTraversal,
+  type Bead,
+  type HoleEnd,
+  type Move,
+  type Path,
+  type Place,
+  type Traversal,
+} from './path';
 
 /** What is wrong in a path. The interface words it. */
 export type Fault =
@@ -64,9 +73,9 @@ function checkMoves(path: Path): Fault[] {
   const inWork = new Set<Bead>();
   /** The newest beads of each needle that nothing else has gone through yet. */
   const fresh = new Map<string, Bead[]>();
-  const before = new Map<string, Traversal | null>();
   const links = new Set<string>();
-  for (const move of path.moves) {
+  for (const trip of follow(path)) {
+    const { move } = trip;
     const { needle, place } = move;
     if (isTraversal(move)) {
       const { bead, hole } = move;
@@ -81,33 +90,36 @@ function checkMoves(path: Path): Fault[] {
         if (!inWork.has(bead)) faults.push({ code: 'not-in-the-work', place, bead });
         if (loose.length > 0) fresh.set(needle, []);
       }
-      const last = before.get(needle);
-      if (last) {
-        faults.push(...checkMeeting(last, move));
-        links.add(linkKey(last.bead, bead));
+      const straight = straightFrom(trip);
+      if (straight) {
+        faults.push(...checkMeeting(straight, move));
+        links.add(linkKey(straight.bead, bead));
       }
-      before.set(needle, move);
       continue;
     }
     faults.push(...checkOther(path, move, inWork, fresh.get(needle) ?? [], links));
     if (move.kind === 'unpick') for (const bead of move.beads) inWork.delete(bead);
     if (move.kind === 'enclose') inWork.add(move.bead);
-    // What stands still or only leaves a knot does not lead the thread round anything.
-    if (move.kind !== 'skip' && move.kind !== 'turn' && move.kind !== 'enclose' && move.kind !== 'release')
-      before.set(needle, null);
   }
   return faults;
 }
+
+/** What stands still and leaves nothing in the thread. */
+const IDLE: ReadonlySet<Move['kind']> = new Set(['skip', 'turn', 'enclose', 'release'] as const);
+
+/** The hole end that a needle goes on from with nothing on the way: no knot, no bead gone round, no new thread. */
+const straightFrom = ({ from, first, since }: Trip): HoleEnd | null =>
+  !first && since.every(({ kind }) => IDLE.has(kind)) ? holeEndOf(from) : null;
 
 /** A slip of more beads than this is not taken off bead by bead. */
 const FRESH = 200;
 
 const linkKey = (a: Bead, b: Bead) => (a.id < b.id ? `${a.id}/${b.id}` : `${b.id}/${a.id}`);
 
-function checkMeeting(last: Traversal, move: Traversal): Fault[] {
+function checkMeeting(last: HoleEnd, move: Traversal): Fault[] {
   if (last.bead !== move.bead || last.hole !== move.hole) return [];
   const { place, bead } = move;
-  return [{ code: move.enter === otherEnd(last.enter) ? 'turns-back' : 'leaps-over', place, bead }];
+  return [{ code: move.enter === last.end ? 'turns-back' : 'leaps-over', place, bead }];
 }
 
 function checkOther(
@@ -263,31 +275,25 @@ function beadsByUnit(path: Path): Map<string, number[]> {
  */
 export function checkMeetings(path: Path, layout: Layout): Fault[] {
   const faults: Fault[] = [];
-  const before = new Map<string, Traversal | null>();
   const reach = (role: string) => Math.hypot(layout.body(role).lengthMm, layout.body(role).diameterMm);
-  for (const move of path.moves) {
-    const last = before.get(move.needle);
-    if (!isTraversal(move)) {
-      if (move.kind !== 'skip' && move.kind !== 'turn') before.set(move.needle, null);
-      continue;
-    }
-    if (last && move.as !== 'turn') {
-      const gapMm = distance(
-        holeEnd(layout, last.bead, otherEnd(last.enter), last.hole),
-        holeEnd(layout, move.bead, move.enter, move.hole),
-      );
-      const mostMm = reach(last.bead.role) + reach(move.bead.role);
-      if (gapMm > mostMm)
-        faults.push({
-          code: 'ends-cannot-meet',
-          place: move.place,
-          from: last.bead,
-          to: move.bead,
-          gapMm,
-          mostMm,
-        });
-    }
-    before.set(move.needle, move);
+  for (const trip of follow(path)) {
+    const { move } = trip;
+    const last = straightFrom(trip);
+    if (!last || !isTraversal(move) || move.as === 'turn') continue;
+    const gapMm = distance(
+      holeEnd(layout, last.bead, last.end, last.hole),
+      holeEnd(layout, move.bead, move.enter, move.hole),
+    );
+    const mostMm = reach(last.bead.role) + reach(move.bead.role);
+    if (gapMm > mostMm)
+      faults.push({
+        code: 'ends-cannot-meet',
+        place: move.place,
+        from: last.bead,
+        to: move.bead,
+        gapMm,
+        mostMm,
+      });
   }
   return faults;
 }

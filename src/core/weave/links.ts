@@ -1,13 +1,5 @@
-import {
-  TAIL,
-  isTraversal,
-  otherEnd,
-  type Bead,
-  type Bridge,
-  type End,
-  type HoleEnd,
-  type Move,
-} from './path';
+import { Follower, holeEndOf } from './follow';
+import { isTraversal, type Bead, type Bridge, type End, type HoleEnd, type Move, type Path } from './path';
 
 /** More holes than any bead has. */
 const MOST_HOLES = 8;
@@ -28,13 +20,17 @@ interface Link {
  * link again lies hidden beside what is there.
  */
 export class Links {
-  private readonly out = new Map<string, HoleEnd | null>();
   private readonly next = new Map<number, Link[]>();
   private readonly passesOf = new Map<number, number>();
   private readonly travelsOf = new Map<number, number>();
+  private readonly moves: readonly Move[];
+  private readonly follower: Follower;
   private read = 0;
 
-  constructor(private readonly moves: readonly Move[]) {}
+  constructor({ moves, threads }: Pick<Path, 'moves' | 'threads'>) {
+    this.moves = moves;
+    this.follower = new Follower(threads);
+  }
 
   /** Hole ends that thread links to this one, each once. */
   neighbours(end: HoleEnd): readonly HoleEnd[] {
@@ -71,12 +67,13 @@ export class Links {
   }
 
   /**
-   * Where a needle last came out of a bead; null where it has not, or something else came between. The tail
-   * hangs out of the bead that the first thread went into first.
+   * The hole end that a needle last came out of; null where something else than a bead came after. An end of thread
+   * that has not been anywhere hangs out of the bead that its other end went into first.
    */
   lastOut(needle: string): HoleEnd | null {
     this.catchUp();
-    return this.out.get(needle) ?? null;
+    const out = holeEndOf(this.follower.lastOut(needle));
+    return out && bare(out);
   }
 
   private catchUp(): void {
@@ -84,22 +81,14 @@ export class Links {
   }
 
   private take(move: Move): void {
-    if (!isTraversal(move)) {
-      // A knot or a skipped bead leaves the thread where it was; anything else leads it elsewhere.
-      if (move.kind === 'under' || move.kind === 'attach' || move.kind === 'begin')
-        this.out.set(move.needle, null);
-      return;
+    const { from, into } = this.follower.take(move);
+    const [a, b] = [holeEndOf(from), holeEndOf(into)];
+    if (a && b && holeKey(a.bead, a.hole) !== holeKey(b.bead, b.hole)) {
+      this.link(a, b);
+      this.link(b, a);
     }
-    const { bead, hole, enter } = move;
-    if (!this.out.has(TAIL)) this.out.set(TAIL, { bead, hole, end: enter });
-    const from = this.out.get(move.needle);
-    if (from && holeKey(from.bead, from.hole) !== holeKey(bead, hole)) {
-      const into: HoleEnd = { bead, hole, end: enter };
-      this.link(from, into);
-      this.link(into, from);
-    }
-    this.out.set(move.needle, { bead, hole, end: otherEnd(enter) });
-    const key = holeKey(bead, hole);
+    if (!isTraversal(move)) return;
+    const key = holeKey(move.bead, move.hole);
     this.passesOf.set(key, (this.passesOf.get(key) ?? 0) + 1);
     if (move.as === 'travel') this.travelsOf.set(key, (this.travelsOf.get(key) ?? 0) + 1);
   }
@@ -109,9 +98,12 @@ export class Links {
     const links = this.next.get(key);
     const known = links?.find((link) => endKey(link.to) === endKey(to));
     if (known) known.made = this.read;
-    else if (links) links.push({ to, made: this.read });
-    else this.next.set(key, [{ to, made: this.read }]);
+    else if (links) links.push({ to: bare(to), made: this.read });
+    else this.next.set(key, [{ to: bare(to), made: this.read }]);
   }
 }
+
+/** A hole end and nothing else: it is kept in the moves that go under its thread. */
+const bare = ({ bead, hole, end }: HoleEnd): HoleEnd => ({ bead, hole, end });
 
 const BOTH_ENDS: readonly End[] = [0, 1];

@@ -17,7 +17,7 @@ const words = (route: ReturnType<typeof findRoute>) =>
 describe('the way to the next start', () => {
   it('along a strung line it goes bead by bead', () => {
     const path = strung(6);
-    const links = new Links(path.moves);
+    const links = new Links(path);
     expect(words(findRoute(links, outOf(bead(path, '1', 1)), [outOf(bead(path, '1', 4))], anywhere))).toBe(
       '12+ 13+ 14+',
     );
@@ -25,7 +25,7 @@ describe('the way to the next start', () => {
 
   it('takes the nearest of equally good targets', () => {
     const path = strung(40);
-    const links = new Links(path.moves);
+    const links = new Links(path);
     const targets = [5, 25].map((row) => outOf(bead(path, '1', row)));
     expect(findRoute(links, outOf(bead(path, '1', 2)), targets, anywhere)?.through).toHaveLength(3);
     expect(findRoute(links, outOf(bead(path, '1', 22)), targets, anywhere)?.through).toHaveLength(3);
@@ -33,7 +33,7 @@ describe('the way to the next start', () => {
 
   it('comes out the way that is wished', () => {
     const path = peyote(8);
-    const links = new Links(path.moves);
+    const links = new Links(path);
     const target = bead(path, 'r1/1', 2);
     const ways = [outOf(target), backOutOf(target)].map((wish) => ({
       wish,
@@ -45,7 +45,7 @@ describe('the way to the next start', () => {
 
   it('practice: in right-angle weave the thread only ever goes round, never back against a circle', () => {
     const path = rightAngle(5);
-    const links = new Links(path.moves);
+    const links = new Links(path);
     const target = bead(path, 'rung', 1);
     const from = outOf(bead(path, 'rung', 3));
     expect(findRoute(links, from, [outOf(target)], anywhere)).not.toBeNull();
@@ -74,7 +74,7 @@ describe('the way to the next start', () => {
     ['flat peyote', peyote(4)],
     ['spiral rope', spiralRope(5)],
   ])('is as short as an all-pairs search finds it: %s', (_, path) => {
-    const links = new Links(path.moves);
+    const links = new Links(path);
     const ends: HoleEnd[] = path.beads.flatMap((b) => [backOutOf(b), outOf(b)]);
     const index = (e: HoleEnd) => e.bead.id * 2 + e.end;
     const far = ends.map((from) => {
@@ -97,7 +97,7 @@ describe('the way to the next start', () => {
 
   it('never leaves two bare steps in a row: each step follows a link that thread has made', () => {
     const path = rightAngle(8);
-    const links = new Links(path.moves);
+    const links = new Links(path);
     let out = outOf(bead(path, 'rung', 0));
     for (const through of findRoute(links, out, [outOf(bead(path, 'rung', 7))], anywhere)?.through ?? []) {
       const into = { ...through, end: otherEnd(through.end) };

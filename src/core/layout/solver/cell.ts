@@ -1,7 +1,7 @@
 import { cellOf } from '../../weave/cell';
+import { endsOf, follow } from '../../weave/follow';
 import {
   isTraversal,
-  otherEnd,
   passInfo,
   type Bead,
   type End,
@@ -41,7 +41,7 @@ export interface Anchor {
   readonly shift: number;
 }
 
-/** Bare thread between two points; a point with two anchors lies midway between them, on a bridge. */
+/** Bare thread between two points; a point with several anchors lies midway between them, on a bridge or between beads. */
 export interface Span {
   readonly from: readonly Anchor[];
   readonly to: readonly Anchor[];
@@ -171,25 +171,10 @@ function distinctSpans(
   wanted: (move: Move) => boolean,
 ): Span[] {
   const spans = new Map<string, Span>();
-  const at = new Map<string, readonly HoleEnd[]>();
-  for (const move of path.moves) {
-    const { needle } = move;
-    const into: readonly HoleEnd[] | null = isTraversal(move)
-      ? [{ bead: move.bead, hole: move.hole, end: move.enter }]
-      : move.kind === 'under'
-        ? [move.bridge.from, move.bridge.to]
-        : null;
-    if (!into) {
-      if (move.kind === 'attach' || move.kind === 'begin') at.delete(needle);
-      continue;
-    }
-    const from = at.get(needle);
-    at.set(
-      needle,
-      isTraversal(move) ? [{ bead: move.bead, hole: move.hole, end: otherEnd(move.enter) }] : into,
-    );
-    if (!from || !wanted(move)) continue;
-    const [a, b] = [from.map(anchor), into.map(anchor)];
+  for (const { move, from, into } of follow(path)) {
+    if (!from || !into || !wanted(move)) continue;
+    const [a, b] = [endsOf(from).map(anchor), endsOf(into).map(anchor)];
+    if (a.length === 0 || b.length === 0) continue;
     if (a.includes(null) || b.includes(null)) continue;
     const span = standard(a as Anchor[], b as Anchor[]);
     const key = `${word(span.from)}~${word(span.to)}`;
