@@ -237,3 +237,19 @@ test('a stitch of one’s own is measured on the piece, whatever its example fig
     '20.0 mm a unit, measured on this piece',
   );
 });
+
+test(
+  'where a piece is started, the first letters of a choice bring the focus to it',
+  LONG,
+  async ({ page }) => {
+    await page.goto(address('/?start'));
+    await page.getByRole('radio', { name: 'bracelet' }).focus();
+    await page.keyboard.type('neck');
+    await expect(page.getByRole('radio', { name: 'necklace' })).toBeChecked();
+    await page.getByRole('button', { name: /^Strung line/ }).focus();
+    // A space in the middle of a name presses nothing.
+    await page.keyboard.type('Right-angle weave');
+    await expect(page.getByRole('button', { name: /^Right-angle weave/ })).toBeFocused();
+    expect(page.url()).toContain('start');
+  },
+);

@@ -14,6 +14,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { undelivered } from '../outbox/undelivered';
 import { deliverSettings } from './settingsSync';
+import { GoTo } from '../shortcuts/GoTo';
 import { useShortcut } from '../shortcuts/useShortcut';
 import { useFocusKept } from './focus';
 import { useLengths } from './lengths';
@@ -84,6 +85,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </div>
         <UnitSwitch />
       </nav>
+      <GoTo />
       {sheet && <ShortcutSheet onClose={() => setSheet(false)} />}
       <main id="screen" className={styles.screen} tabIndex={-1}>
         {children}

@@ -19,6 +19,7 @@ const FOCUSED = [
   },
   { keys: 'Page ↑ ↓', does: 'the same in larger steps' },
   { keys: 'Space', does: 'on a colour: take it up, carry it with the arrows to a bead, put it down' },
+  { keys: 'a … z', does: 'where a piece is started: the first letters of a choice bring you to it' },
   { keys: 'Esc', does: 'let go, close' },
 ] as const;
 

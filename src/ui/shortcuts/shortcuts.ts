@@ -22,6 +22,12 @@ export const SHORTCUTS = [
   { id: 'bench', keys: 'b', does: 'to the bench', where: 'everywhere' },
   { id: 'start', keys: 'n', does: 'start a piece', where: 'everywhere' },
   { id: 'glossary', keys: 'g', does: 'the glossary', where: 'everywhere' },
+  {
+    id: 'goTo',
+    keys: '/',
+    does: 'go to a field or button: then the first letters of its name',
+    where: 'everywhere',
+  },
   { id: 'sheet', keys: '?', does: 'this sheet', where: 'everywhere' },
 ] as const;
 export type Shortcut = (typeof SHORTCUTS)[number];

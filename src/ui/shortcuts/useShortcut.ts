@@ -21,7 +21,7 @@ export function useShortcut(id: ShortcutId, act: (key: string) => void, enabled 
     preventDefault: true,
     enabled: enabled && (!single || settings.singleKeys),
     ignoreEventWhen: (event) =>
-      isTyping(event) || isTypedAhead(event) || sheetIsOpen() || (single && withModifier(event)),
+      isTyping(event.target) || isTypedAhead(event) || sheetIsOpen() || (single && withModifier(event)),
   });
 }
 
@@ -31,7 +31,8 @@ const NO_SPLIT = ' ';
 const TYPED_IN = 'textarea, select, [contenteditable="true"], [role="combobox"], [role="textbox"]';
 const TEXTLESS = ['radio', 'checkbox', 'range', 'button', 'submit'];
 
-function isTyping({ target }: KeyboardEvent): boolean {
+/** Whether keys that are pressed there write something. */
+export function isTyping(target: EventTarget | null): boolean {
   if (target instanceof HTMLInputElement) return !TEXTLESS.includes(target.type);
   return target instanceof Element && target.matches(TYPED_IN);
 }
