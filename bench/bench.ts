@@ -16,6 +16,7 @@ import { benchFits } from './fits';
 import { benchLayouts } from './layouts';
 import { benchLoad } from './load';
 import { line, missed, quantile, section, time } from './timing';
+import { WOVEN } from '@/core/weave/path';
 
 /** One frame at 60 a second. */
 const FRAME_MS = 1000 / 60;
@@ -100,7 +101,7 @@ for (const { id, name, defaults, bind } of STRUCTURES.filter((s) => !s.bind(s.de
   const path = build(units(1000));
   const links = new Links(path);
   const first = path.moves.find((m) => m.kind === 'pick')?.bead;
-  const far = path.beads.findLast((bead) => bead.place.section === 'body' && bead.place.pass === 'base');
+  const far = path.beads.findLast((bead) => bead.place.section === WOVEN && bead.place.pass === 'base');
   if (!first || !far) throw new Error('The path has no beads.');
   const route = quantile(
     time(() => findRoute(links, outOf(first), [outOf(far)], () => true)),

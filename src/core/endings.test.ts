@@ -9,7 +9,7 @@ import type { Plan } from './plan';
 import { planPiece } from './planShipped';
 import { routeLines } from './read/routes';
 import { threadMoves } from './read/thread';
-import { isTraversal } from './weave/path';
+import { isTraversal, FINISH } from './weave/path';
 
 const planned = (id: string, params: object = {}, change: Partial<Piece> = {}): Plan => {
   const base = newPiece('Ends', id, null);
@@ -111,7 +111,7 @@ describe('where ends are woven in, by hand', () => {
   const wovenIn = (plan: Plan, needle: string) =>
     plan
       .work()
-      .path.moves.filter((m) => isTraversal(m) && m.place.section === 'finish' && m.needle === needle)
+      .path.moves.filter((m) => isTraversal(m) && m.place.section === FINISH && m.needle === needle)
       .flatMap((m) => (isTraversal(m) ? [m.bead.place.unit] : []));
 
   it.each(['flat-herringbone', 'strung-line', 'flat-peyote', 'brick-stitch', 'tile-ladder'])(
@@ -139,6 +139,6 @@ describe('where ends are woven in, by hand', () => {
     // Thread that is woven in lies in beads: none of it is longer bare than two beads.
     const { path, layout } = plan.work();
     for (const { move, gapMm } of threadMoves(path, layout))
-      if (move.place.section === 'finish') expect(gapMm).toBeLessThan(2 * byId(BEADS, 'seed-8').diameterMm);
+      if (move.place.section === FINISH) expect(gapMm).toBeLessThan(2 * byId(BEADS, 'seed-8').diameterMm);
   });
 });

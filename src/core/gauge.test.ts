@@ -227,7 +227,7 @@ describe('a stitch of the maker’s own', () => {
 
   it('draws no thread that nobody has told, and says so while its figures are only examples', () => {
     const plan = planned(own());
-    expect(plan.work().thread.every(({ move }) => /loop$/.test(move.place.section))).toBe(true);
+    expect(plan.work().thread.every(({ move }) => move.place.section.zone === 'joint')).toBe(true);
     expect(plan.warnings.map(({ code }) => code)).not.toContain('example-figures');
     const fresh = planned(base);
     expect(fresh.warnings.map(({ code }) => code)).toContain('example-figures');

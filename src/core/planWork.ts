@@ -23,7 +23,7 @@ export function workOf(built: Built, layOut: (built: Built) => PieceLayout): Wor
 /** The same where nobody has told the path: only what sews the clasps on is known of its thread. */
 export function withoutThread(built: Built, layOut: (built: Built) => PieceLayout): Work {
   const work = workOf(built, layOut);
-  const known = ({ move: { place } }: ThreadMove) => /^(start|end) loop$/.test(place.section);
+  const known = ({ move: { place } }: ThreadMove) => place.section.zone === 'joint';
   return { ...work, thread: work.thread.filter(known) };
 }
 

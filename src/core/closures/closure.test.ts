@@ -9,6 +9,7 @@ import { Weave } from '../weave/builder';
 import { buttonLoop, loopOpeningMm } from './buttonLoop';
 import { closureDoubts, closureOf, type EndsChoice } from './closure';
 import { loopLengthMm, loopPose, sewLoop } from './sewnLoop';
+import { jointOf } from '../weave/path';
 
 const seed = (id: string, finish: Finish = 'plain') =>
   sizeOf({ ...inColour(byId(BEADS, id), { name: 'foam', hex: '#e9e3d0' }), finish });
@@ -220,7 +221,7 @@ describe('closures by hand', () => {
       const loop = { seedsEachSide: 0, passes: 2, buttonSeeds };
       const into = () => t.through(first);
       sewLoop(w, t, 'end', loop, into, into);
-      const seeds = w.path().beads.filter(({ place }) => place.section === 'end loop');
+      const seeds = w.path().beads.filter(({ place }) => place.section === jointOf('end'));
       expect(seeds).toHaveLength(buttonSeeds);
       expect(loopLengthMm(loop, eleven)).toBeCloseTo(Math.ceil(buttonSeeds / 2) * eleven.lengthMm, 9);
       const xs = seeds.map(

@@ -1,5 +1,5 @@
 import type { Needle, Weave } from '../weave/builder';
-import type { Bead } from '../weave/path';
+import type { Bead, JointId } from '../weave/path';
 import type { Target } from '../weave/route';
 
 /** Beads that an end is woven through after its last knot (common practice: "a few more beads"). */
@@ -10,7 +10,7 @@ export const WOVEN_BEADS = 4;
  * `towards` are the places where the end may come out.
  */
 export function fastenOff(weave: Weave, needle: Needle, ...towards: Target[]): void {
-  weave.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () => {
+  weave.finish('fasten off', () => {
     needle
       .knot('half hitch', { pullInto: true })
       .travel(...towards)
@@ -24,7 +24,7 @@ export function fastenOff(weave: Weave, needle: Needle, ...towards: Target[]): v
  * thread there, through beads, another half hitch, and the rest woven in.
  */
 export function fastenBack(weave: Weave, needle: Needle, ...through: Bead[]): void {
-  weave.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () => {
+  weave.finish('fasten off', () => {
     needle
       .knot('half hitch')
       .through(...through)
@@ -35,8 +35,8 @@ export function fastenBack(weave: Weave, needle: Needle, ...through: Bead[]): vo
 
 /** Sews the last of the work to its beginning, so that the strip is a ring. */
 export function joinEnds(weave: Weave, work: () => void): void {
-  weave.in({ section: JOIN, pass: 'join the ends', row: 0, rowsPerUnit: 1 }, work);
+  weave.joint(JOIN, 'join the ends', work);
 }
 
-/** The part of the work in which a ring is closed. */
-export const JOIN = 'join';
+/** The joint in which a ring is closed. */
+export const JOIN: JointId = 'join';

@@ -1,5 +1,5 @@
 import type { Body, Point, Pose } from '../layout/layout';
-import type { Bead, Finding } from '../weave/path';
+import { jointOf, type Bead, type Finding, type Section } from '../weave/path';
 import type { Needle, Weave } from '../weave/builder';
 
 /** Role of the seeds that hold a clasp. */
@@ -29,7 +29,8 @@ export const loopRuns = ({ seedsEachSide, buttonSeeds, passes }: SewnLoop): { ou
 export type PieceEnd = 'start' | 'end';
 export type Side = -1 | 1;
 
-export const loopSection = (end: PieceEnd) => `${end} loop`;
+/** What is worked where a clasp half is sewn on. */
+export const loopSection = (end: PieceEnd): Section => jointOf(end);
 export const claspFinding = (end: PieceEnd) => `clasp at the ${end}`;
 
 const OUT = 'out';
@@ -74,7 +75,7 @@ export function sewLoop(
   const runs = loopRuns(loop);
   const ringName = nth === 0 ? claspFinding(end) : `${claspFinding(end)}, loop ${nth + 1}`;
   const seeds = (count: number) => Array<string>(count).fill(LOOP_ROLE);
-  weave.in({ section: loopSection(end), pass: 'sew on the clasp', row: 0, rowsPerUnit: 1 }, () => {
+  weave.joint(end, 'sew on the clasp', () => {
     const ring: Finding | null = loop.buttonSeeds === undefined ? weave.finding(ringName) : null;
     const out = needle.string(seeds(runs.out), ofLoop(nth) + OUT);
     if (ring) needle.attach(ring);

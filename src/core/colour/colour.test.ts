@@ -9,6 +9,7 @@ import { checkPath } from '../weave/check';
 import { PALETTE } from '../materials/catalogue';
 import { colourProblem, coloursAtHand } from './ownColours';
 import { shadeAt, type Colouring } from './shades';
+import { WOVEN } from '../weave/path';
 
 const shade = (name: string) => ({ name, hex: '#336699' });
 const turns = (every: number, ...names: string[]): Colouring => ({
@@ -152,7 +153,7 @@ describe('a small motif', () => {
     if (!plan.ok) throw new Error('no plan');
     const { path, layout } = plan.work();
     for (let row = 8; row < 12; row++) {
-      const beads = path.beads.filter(({ place }) => place.section === 'body' && place.row === row);
+      const beads = path.beads.filter(({ place }) => place.section === WOVEN && place.row === row);
       const across = (id: number) => layout.poses[id]?.centre[1] ?? 0;
       const seen = [...beads].sort((a, b) => across(a.id) - across(b.id)).map(({ role }) => role);
       expect(seen).toEqual(motif[row % 4]);
@@ -234,7 +235,7 @@ describe('the row list', () => {
       const rows = new Set(
         plan
           .work()
-          .path.beads.filter(({ place }) => place.section === 'body' && place.row >= 0)
+          .path.beads.filter(({ place }) => place.section === WOVEN && place.row >= 0)
           .map(({ place }) => place.row + 1),
       );
       const told = new Set(

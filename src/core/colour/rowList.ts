@@ -1,6 +1,6 @@
 import { takenOff } from '../read/tally';
 import { head, runs } from '../read/runs';
-import type { Bead, Path } from '../weave/path';
+import { WOVEN, type Bead, type Path } from '../weave/path';
 
 /** One row, or several strung as one: "2 A, 1 B". */
 export interface ListedRow {
@@ -29,7 +29,7 @@ const LONGEST_REPEAT = 4;
  */
 export function rowLists(path: Path, nameOf: (bead: Bead) => string, rowsOfUnit: number): RowList[] {
   const off = takenOff(path);
-  const woven = path.beads.filter((bead) => bead.place.section === 'body' && !off.has(bead));
+  const woven = path.beads.filter((bead) => bead.place.section === WOVEN && !off.has(bead));
   const passes = [...new Set(woven.map(passOf))];
   return passes.map((pass): RowList => {
     const beads = woven.filter((bead) => passOf(bead) === pass);

@@ -13,6 +13,7 @@ import { holeEnd, distance, type Layout } from './layout';
 import { shippedLayouts } from './shipped';
 import { CellEnergy } from './solver/energy';
 import { solidOf } from './solver/solid';
+import { WOVEN } from '../weave/path';
 
 const sizes = (id: string) => () => byId(BEADS, id);
 
@@ -106,10 +107,10 @@ describe.each(LAID_OUT.map((s) => [s.name, s.id] as const))('what ships: %s', (_
 
   it('lays every bead of the woven part, its thread taut: no bare stretch longer than two beads', () => {
     const { path, layout, thread } = plan.work();
-    const woven = path.beads.filter((bead) => bead.place.section === 'body');
+    const woven = path.beads.filter((bead) => bead.place.section === WOVEN);
     const largest = Math.max(...woven.map(({ role }) => layout.body(role).diameterMm));
     for (const bead of woven) expect(length(layout, bead)).toBeCloseTo(layout.body(bead.role).lengthMm, 3);
-    const inside = thread.filter(({ move }) => move.place.section === 'body');
+    const inside = thread.filter(({ move }) => move.place.section === WOVEN);
     expect(inside.length).toBeGreaterThan(0);
     for (const { gapMm } of inside) expect(gapMm).toBeLessThan(2 * largest);
   });

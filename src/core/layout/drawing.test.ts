@@ -10,7 +10,7 @@ import type { BeadSize } from '../materials/material';
 import { closedLayout } from '../testing/closed';
 import { rightAngleRing, rosette } from '../testing/paths';
 import { THOROUGH } from '../testing/thorough';
-import type { Path } from '../weave/path';
+import { WOVEN, type Path } from '../weave/path';
 import { drawing, type View } from './drawing';
 import { isRound, outline } from './outline';
 import { turnOf } from './pose';
@@ -149,7 +149,7 @@ describe.each(COUNTED.map((s) => [s.name, s.id] as const))('the sketch of %s', (
     for (let x = from[0]; x < to[0]; x += 0.7)
       for (let y = from[1]; y < to[1]; y += 0.7) {
         const hit = beadAt(sketch, [x, y]);
-        if (hit?.drawn.bead.place.section === 'body') found.add(hit.unit);
+        if (hit?.drawn.bead.place.section === WOVEN) found.add(hit.unit);
       }
     for (let unit = 0; unit < 40; unit++) expect(found).toContain(unit);
     expect(beadAt(sketch, [from[0] - 5, 0])).toBeNull();
@@ -205,7 +205,7 @@ describe('what repeats is drawn once', () => {
     const plan = sample('two-hole-line', 10);
     const { beads } = drawing(plan.work(), () => ({ ...bead('seed-11') }), 'above');
     const depth = (role: string) => {
-      const all = beads.filter((one) => one.bead.role === role && one.bead.place.section === 'body');
+      const all = beads.filter((one) => one.bead.role === role && one.bead.place.section === WOVEN);
       return all.reduce((sum, one) => sum + one.depth, 0) / all.length;
     };
     expect(depth('D')).toBeGreaterThan(depth('A') + 1);

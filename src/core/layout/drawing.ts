@@ -1,6 +1,6 @@
 import type { BeadSize } from '../materials/material';
 import { HIDDEN_MM, type ThreadMove } from '../read/thread';
-import type { Bead, Path } from '../weave/path';
+import type { Bead, Path, Section } from '../weave/path';
 import type { Layout, Point } from './layout';
 import { isRound, outline, type Flat } from './outline';
 import { leaning } from './lean';
@@ -50,7 +50,7 @@ export interface DrawnThread {
   readonly from: Flat;
   readonly to: Flat;
   readonly depth: number;
-  readonly section: string;
+  readonly section: Section;
   readonly unit: number;
 }
 

@@ -10,7 +10,7 @@ import {
 } from '../closures/sewnLoop';
 import type { EndLoops, Form } from '../structures/structure';
 import { follow, holeEndOf } from '../weave/follow';
-import { isTraversal, type Bead, type HoleEnd, type Path } from '../weave/path';
+import { isTraversal, type Bead, type HoleEnd, type Path, type Section } from '../weave/path';
 import type { Body, Layout, Point, Pose } from './layout';
 import { mul } from './solver/vectors';
 
@@ -85,7 +85,7 @@ function loopsAcross(path: Path, { form, ends }: PieceParts, end: PieceEnd): num
 export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
   const marks = stations(parts);
   const seed = parts.body(LOOP_ROLE);
-  const loopEnd = new Map<string, PieceEnd>([
+  const loopEnd = new Map<Section, PieceEnd>([
     [loopSection('start'), 'start'],
     [loopSection('end'), 'end'],
   ]);

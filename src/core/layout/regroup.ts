@@ -1,5 +1,5 @@
 import type { BeadSize } from '../materials/material';
-import type { Bead, Move, Path, Place } from '../weave/path';
+import { WOVEN, type Bead, type Move, type Path, type Place } from '../weave/path';
 
 /** A path told in the units that matter to its layout. */
 export interface Regrouped {
@@ -15,7 +15,7 @@ export interface Regrouped {
  * rows of A, A, A, B in one size are laid out as one row, and quickly.
  */
 export function regrouped(path: Path, sizeOf: (role: string) => BeadSize): Regrouped {
-  const body = path.beads.filter(({ place }) => place.section === 'body');
+  const body = path.beads.filter(({ place }) => place.section === WOVEN);
   const rowsOfUnit = body.reduce((most, { place }) => Math.max(most, place.rowInUnit + 1), 1);
   const sizes = new Map<string, string>();
   const firstOf = new Map<string, string>();
@@ -29,7 +29,7 @@ export function regrouped(path: Path, sizeOf: (role: string) => BeadSize): Regro
   const rows = smallest(rowsOfUnit, body, told);
   const put = (place: Place): Place => {
     const unit = Math.floor(place.row / rows);
-    return place.section === 'body' ? { ...place, unit, rowInUnit: place.row - unit * rows } : place;
+    return place.section === WOVEN ? { ...place, unit, rowInUnit: place.row - unit * rows } : place;
   };
   const beads = path.beads.map((bead): Bead => ({ ...bead, role: told(bead.role), place: put(bead.place) }));
   const again = ({ id }: Bead) => beads[id] as Bead;

@@ -10,6 +10,7 @@ import {
 } from './drawing';
 import { routeLines } from '../read/routes';
 import type { Flat } from './outline';
+import { WOVEN, type Section } from '../weave/path';
 
 /** A part of a picture, and how often it stands there, one after another along x. */
 export interface SketchPart {
@@ -73,13 +74,13 @@ export function repeatedSketch(
   const stepUnits = [1, 2, 4].find((n) => missing % n === 0 && looksAlike(all.beads, middle, n, pitchMm));
   if (view === 'end' || stepUnits === undefined) return null;
   const stepMm = stepUnits * pitchMm;
-  const inBody = (from: number, to: number) => (section: string, unit: number) =>
-    section === 'body' && unit >= from && unit < to;
+  const inBody = (from: number, to: number) => (section: Section, unit: number) =>
+    section === WOVEN && unit >= from && unit < to;
   const isCell = inBody(middle, middle + stepUnits);
   // Everything else up to the middle stays; what comes after it moves on.
-  const isBefore = (section: string, unit: number) =>
-    !isCell(section, unit) && (inBody(-Infinity, middle)(section, unit) || STARTS.test(section));
-  const pick = (wanted: (section: string, unit: number) => boolean): Drawing => ({
+  const isBefore = (section: Section, unit: number) =>
+    !isCell(section, unit) && (inBody(-Infinity, middle)(section, unit) || section.joint === 'start');
+  const pick = (wanted: (section: Section, unit: number) => boolean): Drawing => ({
     shapes: all.shapes,
     beads: all.beads.filter(({ bead: { place } }) => wanted(place.section, place.unit)),
     threads: all.threads.filter(({ section, unit }) => wanted(section, unit)),
@@ -145,7 +146,7 @@ function looksAlike(beads: readonly DrawnBead[], unit: number, step: number, pit
   const words = (from: number) =>
     beads
       .filter(
-        ({ bead: { place } }) => place.section === 'body' && place.unit >= from && place.unit < from + step,
+        ({ bead: { place } }) => place.section === WOVEN && place.unit >= from && place.unit < from + step,
       )
       .map(({ bead, shape, at: [x, y], angle }) =>
         [shape, bead.role, near(x - from * pitchMm), near(y), near(angle / 10)].join(),
@@ -224,7 +225,7 @@ export const slice = ({ shapes, parts }: Sketch, fromUnit: number, toUnit: numbe
     ...part,
     threads: [],
     beads: part.beads.filter(
-      ({ bead: { place } }) => place.section === 'body' && place.unit >= fromUnit && place.unit < toUnit,
+      ({ bead: { place } }) => place.section === WOVEN && place.unit >= fromUnit && place.unit < toUnit,
     ),
   })),
 });

@@ -1,7 +1,6 @@
-import { loopSection } from '../closures/sewnLoop';
 import type { Form } from '../structures/structure';
 import { follow, holeEndOf } from '../weave/follow';
-import type { Bead, End, HoleEnd, Path } from '../weave/path';
+import { WOVEN, type Bead, type End, type HoleEnd, type Path } from '../weave/path';
 import { settledOf, type CellLayout, type LayoutRequest } from './cellLayout';
 import { distance, type Point, type Pose } from './layout';
 import { turnOf } from './pose';
@@ -9,8 +8,6 @@ import { beadWord, type RepeatCell } from './solver/cell';
 import { reach, restingOf, shifted, type Resting } from './solver/resting';
 import type { BeadSize } from '../materials/material';
 import { solidOf, type Solid } from './solver/solid';
-
-const LOOPS: ReadonlySet<string> = new Set([loopSection('start'), loopSection('end')]);
 
 const distinctRoles = (beads: readonly Bead[]): string[] => [...new Set(beads.map(({ role }) => role))];
 
@@ -64,8 +61,8 @@ export function solvedForm(
     return { ...at, centre: [x, y - baseY, z - baseZ] };
   };
 
-  const woven = sample.path.beads.filter((bead) => !LOOPS.has(bead.place.section));
-  const body = woven.filter((bead) => bead.place.section === 'body');
+  const woven = sample.path.beads.filter((bead) => bead.place.section.zone !== 'joint');
+  const body = woven.filter((bead) => bead.place.section === WOVEN);
   if (body.some((bead) => resting(bead) === null)) return null;
   const solids = new Map(distinctRoles(woven).map((role) => [role, solidOf(sizeOf(role))]));
   const reaches = (beads: readonly Bead[], placed: (bead: Bead) => Resting, way: 1 | -1) =>
@@ -81,7 +78,7 @@ export function solvedForm(
     return { centre: [centre[0] + shiftMm(bead), centre[1], centre[2]], turn };
   };
   const placed = (bead: Bead): Resting =>
-    (bead.place.section === 'body' ? resting(bead) : null) ?? beside(bead);
+    (bead.place.section === WOVEN ? resting(bead) : null) ?? beside(bead);
   const startMm = -reaches(woven, placed, -1);
   const lengthMm = reaches(woven, placed, 1) - startMm;
 

@@ -1,6 +1,7 @@
 import { counted } from '../words/figures';
-import { isTraversal, type Bead, type Move, type Path, type Traversal } from '../weave/path';
+import { isTraversal, WOVEN, type Bead, type Move, type Path, type Traversal } from '../weave/path';
 import { head, list, runs } from './runs';
+import { sectionWords } from '../words/sections';
 
 /** What the maker calls one row of the work. */
 export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle';
@@ -177,9 +178,10 @@ const ordinal = (hole: number, holes: number): string =>
 /** Which row or part a bead stands in, seen from where the needle works. */
 function where(path: Path, bead: Bead, { place }: Move, words: StepWords): string {
   const { section, row } = bead.place;
-  if (section !== place.section) return section === 'body' ? 'of the work' : `of the ${section}`;
-  const folds = path.sections.get(section)?.folds ?? null;
-  if (section !== 'body' && folds === null) return `of the ${section.endsWith('loop') ? 'loop' : section}`;
+  if (section !== place.section) return section === WOVEN ? 'of the work' : `of the ${sectionWords(section)}`;
+  const folds = path.parts.get(section.part)?.folds ?? null;
+  if (section !== WOVEN && folds === null)
+    return `of the ${sectionWords(section).replace(/^(start|end) /, '')}`;
   const back = place.row - row;
   if (folds !== null)
     return back === 0 ? 'just picked up' : back === 1 ? 'of the part before' : `of part ${row + 1}`;

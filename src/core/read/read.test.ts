@@ -6,7 +6,7 @@ import { beadGrams } from '../materials/weight';
 import { STRUCTURES } from '../structures/registry';
 import { capsule, REPEATING, rosette, spiralRope, strung } from '../testing/paths';
 import { Weave } from '../weave/builder';
-import { isTraversal, type Path } from '../weave/path';
+import { isTraversal, wovenOf, type Path } from '../weave/path';
 import { steps } from './steps';
 import { strokes } from './strokes';
 import { tally } from './tally';
@@ -61,7 +61,11 @@ describe.each(every)('$name', ({ build, fewest }) => {
 
 it('a round of a motif is told once for all its parts', () => {
   const groups = steps(rosette(8), { row: 'round', hand: 'right', role: (r) => r });
-  expect(groups.find((g) => g.section === 'points')).toMatchObject({ fromUnit: 1, toUnit: 8, times: 8 });
+  expect(groups.find((g) => g.section === wovenOf('points'))).toMatchObject({
+    fromUnit: 1,
+    toUnit: 8,
+    times: 8,
+  });
 });
 
 it('a run of the newest core beads is told as such', () => {

@@ -1,4 +1,4 @@
-import { passInfo, type Move, type PassInfo, type Path } from '../weave/path';
+import { passInfo, sectionKey, type Move, type PassInfo, type Path, type Section } from '../weave/path';
 import { sentence, type StepWords } from './phrases';
 import { head, runs } from './runs';
 
@@ -12,7 +12,7 @@ export interface Step {
 
 /** Steps of one unit, or of several neighbouring units in which they read the same. */
 export interface StepGroup {
-  readonly section: string;
+  readonly section: Section;
   readonly pass: string;
   readonly info: PassInfo;
   /** Units counted from 1: the lowest and the highest. */
@@ -44,7 +44,7 @@ export interface ToldUnit {
 
 /** Every unit of the work in order, in words. */
 export const unitSteps = (path: Path, words: StepWords): ToldUnit[] =>
-  runs(path.moves, (m) => `${m.place.section}|${m.place.pass}|${m.place.unit}`).map((unit) => ({
+  runs(path.moves, (m) => `${sectionKey(m.place.section)}|${m.place.pass}|${m.place.unit}`).map((unit) => ({
     place: head(unit).place,
     steps: runs(unit, (m) => `${m.needle}|${m.place.row}`).map((moves): Step => ({
       needle: head(moves).needle,

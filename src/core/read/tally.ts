@@ -1,4 +1,4 @@
-import type { Bead, Path } from '../weave/path';
+import { WOVEN, type Bead, type Path, type Section } from '../weave/path';
 
 /** How many beads of each role. */
 export type Tally = ReadonlyMap<string, number>;
@@ -20,5 +20,5 @@ export function takenOff(path: Path): ReadonlySet<Bead> {
 }
 
 /** Beads of one unit (one repeat) of a section. */
-export const unitTally = (path: Path, unit: number, section = 'body'): Tally =>
+export const unitTally = (path: Path, unit: number, section: Section = WOVEN): Tally =>
   tally(path, ({ place }) => place.section === section && place.unit === unit);

@@ -7,6 +7,7 @@ import { holeUses } from '../read/traversals';
 import { checkPath } from '../weave/check';
 import { brickStitch } from './brickStitch';
 import { all, body, eight, eleven, ends } from '../testing/woven';
+import { FINISH, WOVEN } from '../weave/path';
 
 const open = { start: { seedsEachSide: 0, passes: 0 }, end: { seedsEachSide: 0, passes: 0 } };
 const bind = (wide: number, sequence = ['A', 'B']) =>
@@ -30,7 +31,7 @@ describe('brick stitch by hand', () => {
 
   it('counted by hand: twice through a bead of a row, three times through its second', () => {
     const path = bind(6).weave(6, ends);
-    const row = holeUses(path).filter(({ bead: { place } }) => place.section === 'body' && place.row === 5);
+    const row = holeUses(path).filter(({ bead: { place } }) => place.section === WOVEN && place.row === 5);
     const uses = row.map(({ traversals }) => traversals);
     expect(uses).toEqual([2, 3, 2, 2, 2, 2]);
   });
@@ -63,7 +64,7 @@ describe('brick stitch by hand', () => {
     for (const wide of [2, 3, 5, 6, 8, 12]) {
       const { thread } = laidOut('brick-stitch', { sequence: ['A'], wide }).work();
       const atStart = thread.filter(
-        ({ move: { kind, place } }) => kind !== 'knot' && place.row === 0 && place.section !== 'finish',
+        ({ move: { kind, place } }) => kind !== 'knot' && place.row === 0 && place.section !== FINISH,
       );
       const { diameterMm } = byId(BEADS, 'seed-11');
       for (const { gapMm } of atStart) expect(gapMm).toBeLessThan(2 * diameterMm);

@@ -96,7 +96,7 @@ function weave(p: Params, units: number, { start, end, joined: _none, ...options
   };
   /** Fastens off through one bead of each of the next rows, from a bead that the needle has come out of. */
   const fastenOff = (needle: Needle, row: number, i: number, way: 'on' | 'back') =>
-    w.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () => {
+    w.finish('fasten off', () => {
       needle.knot('half hitch', { pullInto: true });
       for (let n = 1; n <= Math.min(WOVEN_ROWS, rows - 1); n++)
         go(needle, at(all, way === 'on' ? row + n : row - n), n % 2 === 0 ? i : last - i, way);
@@ -110,8 +110,7 @@ function weave(p: Params, units: number, { start, end, joined: _none, ...options
   const off = (up: number) => Math.abs(up - 0.5 - (last / 2 + 0.25));
   const middle = ups.reduce((best, up) => (off(up) < off(best) ? up : best), last);
   const hangsAt = ({ loops = 1 }: SewnLoop) => (loops === 1 ? [middle] : spread(ups, loops));
-  const toTheLoop = (which: 'start' | 'end', work: () => void) =>
-    w.in({ section: loopSection(which), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, work);
+  const toTheLoop = (which: 'start' | 'end', work: () => void) => w.joint(which, 'go to the loop', work);
 
   const top = at(all, -1);
   let out = last;

@@ -6,7 +6,7 @@ import { tally, unitTally } from '../read/tally';
 import { threadMm } from '../read/thread';
 import { holeUses } from '../read/traversals';
 import { steps } from '../read/steps';
-import { isTraversal } from '../weave/path';
+import { isTraversal, WOVEN, type Section } from '../weave/path';
 import { ladder } from './ladder';
 import { flatPeyote } from './flatPeyote';
 import { rightAngleWeave } from './rightAngleWeave';
@@ -56,7 +56,7 @@ describe('flat herringbone by hand', () => {
 
   it('practice: thread for 20 rows without loops, tails of 10 cm included, is 0.3 to 0.55 m', () => {
     const { thread } = layOut(single, 20);
-    const strip = threadMm(thread, (m) => m.place.section === 'body');
+    const strip = threadMm(thread, (m) => m.place.section === WOVEN);
     expect(strip + 200).toBeGreaterThan(300);
     expect(strip + 200).toBeLessThan(550);
   });
@@ -73,7 +73,7 @@ describe('flat herringbone by hand', () => {
     const path = mixed.weave(4, ends);
     expect(tally(path).get('B')).toBe(2 * 5);
     expect(tally(path).get('A')).toBe(2 * 8);
-    const rows = path.beads.filter((b) => b.place.section === 'body').map((b) => b.place.row);
+    const rows = path.beads.filter((b) => b.place.section === WOVEN).map((b) => b.place.row);
     expect(path.beads.find((b) => b.place.row === 0)?.role).toBe(
       path.beads.find((b) => b.place.row === Math.max(...rows))?.role,
     );
@@ -95,7 +95,7 @@ describe('ladder by hand', () => {
 
   it('counted by hand: 10 rungs, and three seeds over each of nine gaps', () => {
     const single = ladder.bind({ sequence: ['A'], extra: 0 });
-    expect(tally(single.weave(10, ends), (b) => b.place.section === 'body')).toEqual(
+    expect(tally(single.weave(10, ends), (b) => b.place.section === WOVEN)).toEqual(
       new Map([
         ['A', 10],
         ['B', 27],
@@ -107,7 +107,7 @@ describe('ladder by hand', () => {
 });
 
 describe('right-angle weave by hand', () => {
-  const body = (b: { place: { section: string } }) => b.place.section === 'body';
+  const body = (b: { place: { section: Section } }) => b.place.section === WOVEN;
   const balls = rightAngleWeave.bind({ side: ['A'], rung: ['B'] });
 
   it('counted by hand: 7 units are 8 rungs and 14 sides', () => {
@@ -132,7 +132,7 @@ describe('flat peyote by hand', () => {
   it('counted by hand: 6 across, 10 rows of three beads', () => {
     const strip = flatPeyote.bind({ sequence: ['A', 'B'], wide: 6 });
     const path = strip.weave(5, ends);
-    const woven = tally(path, (b) => b.place.section === 'body');
+    const woven = tally(path, (b) => b.place.section === WOVEN);
     expect(Object.fromEntries(woven)).toEqual({ A: 15, B: 15 });
     // The first two rows are strung by turns, the second row's bead first.
     expect(path.beads.slice(0, 6).map((b) => b.role)).toEqual(['B', 'A', 'B', 'A', 'B', 'A']);
@@ -156,7 +156,7 @@ describe('flat peyote by hand', () => {
   });
 });
 
-const woven = (b: { place: { section: string } }) => !/ loop$/.test(b.place.section);
+const woven = (b: { place: { section: Section } }) => b.place.section.zone !== 'joint';
 const counted = (weaveable: Weaveable, n: number, request: Partial<WeaveRequest> = {}) =>
   Object.fromEntries(tally(weaveable.weave(n, { ...ends, ...request }), woven));
 /** How often the holes of the beads of one row are gone through, by bead and hole. */
@@ -305,7 +305,7 @@ describe('rows of right-angle weave and cross-weave, by hand', () => {
     expect(path.threads).toEqual([{ needles: ['left', 'right'], doubled: false }]);
     const inUnit = path.moves
       .filter(isTraversal)
-      .filter(({ place }) => place.unit === 4 && place.section === 'body');
+      .filter(({ place }) => place.unit === 4 && place.section === WOVEN);
     expect(inUnit.map(({ needle, bead }) => `${needle} ${bead.role}`).sort()).toEqual([
       'left B',
       'left C',
@@ -355,7 +355,7 @@ describe('strung line by hand', () => {
   it('one trip takes as much thread as the line is long; there and back twice as much', () => {
     const inBody = (trips: 1 | 2) => {
       const { thread } = layOut(strungLine.bind({ sequence: ['A', 'B'], extra: 0, trips }), 10);
-      return threadMm(thread, (m) => m.place.section === 'body');
+      return threadMm(thread, (m) => m.place.section === WOVEN);
     };
     const line = 10 * (eleven.lengthMm + eight.lengthMm);
     expect(inBody(1)).toBeCloseTo(line);

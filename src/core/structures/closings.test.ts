@@ -8,10 +8,11 @@ import { planSteps } from '../planSteps';
 import { planPiece } from '../planShipped';
 import { findingPasses } from '../read/traversals';
 import { checkPath } from '../weave/check';
-import { isTraversal } from '../weave/path';
+import { isTraversal, FINISH, WOVEN } from '../weave/path';
 import { wordProblem } from '../words/problems';
 import { STRUCTURES } from './registry';
 import type { Structure } from './structure';
+import { sectionWords } from '../words/sections';
 
 /** A structure joined, or left open, as a piece that asks for no body. */
 function piece(structure: Structure, closing: Closing, change: Partial<Piece> = {}): Piece {
@@ -59,14 +60,14 @@ describe.each(CASES)('%s, %s', (_, closing, structure) => {
   it('leaves no thread longer than two beads’ girth bare, across the join either', () => {
     const plan = planned(piece(structure, closing, { units: 24 }));
     const { thread } = plan.work();
-    const woven = thread.filter(({ move }) => isTraversal(move) && move.place.section !== 'finish');
+    const woven = thread.filter(({ move }) => isTraversal(move) && move.place.section !== FINISH);
     expect(woven.length).toBeGreaterThan(24);
     for (const { gapMm } of woven) expect(gapMm).toBeLessThan(2 * 3.05);
   });
 
   it('is told in steps that say how it is closed', () => {
     const told = planSteps(planned(piece(structure, closing, { units: 24 })));
-    const words = told.map(({ section, pass }) => `${section} ${pass}`).join(' ');
+    const words = told.map(({ section, pass }) => `${sectionWords(section)} ${pass}`).join(' ');
     if (closing === 'joined' && structure.id !== 'right-angle-weave' && structure.id !== 'cross-weave')
       expect(words).toMatch(/join/i);
     expect(words).not.toMatch(/clasp/i);
@@ -92,7 +93,7 @@ describe('rings by hand', () => {
   it('practice: a two-needle band ends with one bead on each thread, then closes through a bead of the other end', () => {
     const structure = STRUCTURES.find(({ id }) => id === 'cross-weave') as Structure;
     const { path } = planned(piece(structure, 'joined', { units: 8 })).work();
-    const body = path.moves.filter((move) => isTraversal(move) && move.place.section === 'body');
+    const body = path.moves.filter((move) => isTraversal(move) && move.place.section === WOVEN);
     const last = body.slice(-4);
     expect(last.map(({ kind }) => kind)).toEqual(['pick', 'pick', 'pass', 'pass']);
     const [, , one, other] = last;

@@ -3,7 +3,7 @@ import { fastenOff } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
-import type { Bead } from '../weave/path';
+import { WOVEN, type Bead } from '../weave/path';
 import type { Target } from '../weave/route';
 import { goThrough, grid, nameParts, rowOfPass, rowPass, type Run } from './grid';
 import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
@@ -52,7 +52,7 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
   // The loop for the clasp lies in the middle of the cord; its seeds lead into the first rung from both sides.
   let first: Bead[] = [];
   const stringFirst = () =>
-    w.in({ section: 'body', pass: 'base', row: -1 }, () => (first = left.string(p.rung, 'rung')));
+    w.in({ section: WOVEN, pass: 'base', row: -1 }, () => (first = left.string(p.rung, 'rung')));
   if (start.passes === 0) stringFirst();
   sewLoop(
     w,

@@ -146,9 +146,7 @@ function weaveWide(p: Params, units: number, { start, end, ...options }: WeaveRe
     const [up, down] = middle % 2 === 0 ? [middle - 1, middle] : [middle, middle - 1];
     const outside = strungOut(up) ? outOf(at(row, up)) : backOutOf(at(row, up));
     const b = at(row, down);
-    w.in({ section: loopSection(which), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, () =>
-      needle.travel(outside),
-    );
+    w.joint(which, 'go to the loop', () => needle.travel(outside));
     const enter = () => (strungOut(down) ? needle.back(b) : needle.through(b));
     const loop = which === 'start' ? start : end;
     sewLoop(w, needle, which, loop, enter, () => needle.travel(outside), nth);

@@ -91,7 +91,7 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
     const loop = which === 'start' ? start : end;
     if (loop.passes === 0) return;
     spread(row, loop.loops).forEach((bead, nth) => {
-      w.in({ section: loopSection(which), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, () => {
+      w.joint(which, 'go to the loop', () => {
         if (which === 'start' && nth === 0) needle.release();
         needle.travel(outOf(bead));
       });

@@ -4,7 +4,7 @@ import { sewLoop } from '../closures/sewnLoop';
 import type { Body, Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
-import { TAIL, type Bead } from '../weave/path';
+import { TAIL, FINISH, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import {
   at,
@@ -91,7 +91,7 @@ function weave(given: Params, units: number, { start, end, joined, ...options }:
   if (back && !joined) {
     sew(t, 'start', () => t.through(...first));
     fastenOff(w, t, ...into(at(all, few)));
-    w.in({ section: 'finish', pass: 'tail' }, () => tail.tail());
+    w.in({ section: FINISH, pass: 'tail' }, () => tail.tail());
   } else {
     sew(tail, 'start', () => tail.back(...[...first].reverse()));
     fastenOff(w, t, ...into(at(all, back ? few : count - 1 - few)));

@@ -132,10 +132,7 @@ function weave(p: Params, repeats: number, { start, end, joined, ...options }: W
     if (end.passes === 0) return;
     rowsOfLoops(end).forEach((row, nth) => {
       const rung = at(at(rungs, row), units).beads;
-      if (p.rows > 1)
-        w.in({ section: loopSection('end'), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, () =>
-          t.travel(outOf(at(rung, -1))),
-        );
+      if (p.rows > 1) w.joint('end', 'go to the loop', () => t.travel(outOf(at(rung, -1))));
       sewLoop(
         w,
         t,
@@ -171,9 +168,7 @@ function weave(p: Params, repeats: number, { start, end, joined, ...options }: W
   rowsOfLoops(start).forEach((row, nth) => {
     const first = at(at(rungs, row), 0).beads;
     if (row + nth > 0 && start.passes > 0)
-      w.in({ section: loopSection('start'), pass: 'go to the loop', row: 0, rowsPerUnit: 1 }, () =>
-        tail.travel(backOutOf(at(first, 0))),
-      );
+      w.joint('start', 'go to the loop', () => tail.travel(backOutOf(at(first, 0))));
     sewLoop(
       w,
       tail,

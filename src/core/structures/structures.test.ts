@@ -92,7 +92,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
     each((weaveable, n) => {
       const period = cellOf(weaveable.weave(n + 8, ends))?.period ?? 1;
       const inWork = (units: number) =>
-        threadMm(layOut(weaveable, units).thread, (move) => move.place.section === 'body');
+        threadMm(layOut(weaveable, units).thread, (move) => move.place.section === WOVEN);
       const step = inWork(n + 8 + period) - inWork(n + 8);
       expect(inWork(n + 8 + 6 * period) - inWork(n + 8)).toBeCloseTo(6 * step, 6);
       expect(step).toBeGreaterThan(0);
@@ -118,7 +118,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
       for (const { move, gapMm } of thread) {
         // A loop hangs in the middle; its thread may leave at an edge.
         const { section, unit } = move.place;
-        const toLoop = section === 'body' && unit >= 0 ? 0 : widthMm / 2;
+        const toLoop = section === WOVEN && unit >= 0 ? 0 : widthMm / 2;
         if (isTraversal(move)) expect(gapMm).toBeLessThanOrEqual(2 * eight.diameterMm + toLoop);
       }
     }));
@@ -178,7 +178,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
       const form = weaveable.form(body, all);
       // A later pass may stand out over the ends.
       const woven = path.beads.filter(
-        ({ place }) => !/ loop$/.test(place.section) && !path.passes.has(place.pass),
+        ({ place }) => place.section.zone !== 'joint' && !path.passes.has(place.pass),
       );
       const xs = woven.flatMap((bead) => {
         const { lengthMm, diameterMm, widthMm } = body(bead.role);
@@ -190,7 +190,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
       });
       const lengthMm = Math.max(...xs) - Math.min(...xs);
       // Seeds that turn an end stand askew: less than a millimetre is what a box round them adds.
-      const turned = path.beads.some(({ place }) => /turn$/.test(place.section));
+      const turned = path.beads.some(({ place }) => place.pass === 'turn');
       expect(Math.abs(lengthMm - (n * form.pitchMm + form.extraMm))).toBeLessThan(turned ? 0.8 : 1e-6);
       const places = new Set(layout.poses.map((pose) => pose.centre.map((c) => c.toFixed(3)).join()));
       expect(places.size).toBe(path.beads.length);

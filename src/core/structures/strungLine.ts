@@ -4,7 +4,7 @@ import { loopSection, sewLoop } from '../closures/sewnLoop';
 import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
-import { TAIL, type Bead } from '../weave/path';
+import { TAIL, FINISH, jointOf, type Bead } from '../weave/path';
 import {
   at,
   extraField,
@@ -116,7 +116,7 @@ export function weaveLine(given: Params, units: number, { start, end, joined, ..
     return w.path();
   } else fastenOff(w, sewing, outOf(fromStart));
   if (sewing === tail) fastenOff(w, t, backOutOf(fromEnd));
-  else w.in({ section: 'finish', pass: 'tail' }, () => tail.tail());
+  else w.in({ section: FINISH, pass: 'tail' }, () => tail.tail());
   return w.path();
 }
 
@@ -127,7 +127,7 @@ function joinLine(w: Weave, t: Needle, line: readonly Bead[], trips: number) {
   const few = Math.min(WOVEN_BEADS, line.length - 1);
   fastenOff(w, t, outOf(at(line, few)));
   const tail = w.needle(TAIL);
-  w.in({ section: JOIN }, () => tail.release());
+  w.in({ section: jointOf(JOIN) }, () => tail.release());
   fastenOff(w, tail, backOutOf(at(line, -1 - few)));
   return w.path();
 }

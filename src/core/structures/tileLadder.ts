@@ -57,13 +57,9 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   const few = Math.min(WOVEN_TILES, count - 1);
   const into = (tile: number) =>
     [0, 1].flatMap((n) => [outOf(at(all, tile), n), backOutOf(at(all, tile), n)]);
-  w.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () =>
-    t.turnInto({ bead: last, hole: 0, enter: 1 }),
-  );
+  w.finish('fasten off', () => t.turnInto({ bead: last, hole: 0, enter: 1 }));
   fastenOff(w, t, ...into(count - 1 - few));
-  w.in({ section: 'finish', pass: 'fasten off', row: 0, rowsPerUnit: 1 }, () =>
-    tail.turnInto({ bead: first, hole: 1, enter: 0 }),
-  );
+  w.finish('fasten off', () => tail.turnInto({ bead: first, hole: 1, enter: 0 }));
   fastenOff(w, tail, ...into(1));
   return w.path();
 }

@@ -55,9 +55,7 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
     const [near, far] = [at(round, 0), at(round, Math.floor(each / 2))];
     // The tail runs the other way round.
     const outside = which === 'end' ? outOf(near) : backOutOf(near);
-    w.in({ section: loopSection(which), pass: 'go to the edge', row: 0, rowsPerUnit: 1 }, () =>
-      needle.travel(outside),
-    );
+    w.joint(which, 'go to the edge', () => needle.travel(outside));
     const enter = () => (which === 'end' ? needle.through(far) : needle.back(far));
     sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => needle.travel(outside));
   };

@@ -4,7 +4,7 @@ import { loopSection, sewLoop } from '../closures/sewnLoop';
 import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
 import { backOutOf, hole, outOf, Weave } from '../weave/builder';
-import { TAIL, type Bead } from '../weave/path';
+import { TAIL, wovenAt, type Bead } from '../weave/path';
 import { nameParts } from './grid';
 import { SHORTENS } from './shortening';
 import {
@@ -70,7 +70,7 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   /** Half the seeds of a turn, the clasp sewn to the one in the middle, and the other half. */
   const turn = (which: 'start' | 'end', row: number) => {
     const seeds = (count: number, name: string) =>
-      w.in({ section: `${which} turn`, pass: 'turn', row }, () =>
+      w.in({ section: wovenAt(which), pass: 'turn', row }, () =>
         t.string(Array<string>(count).fill(turnRole(p)), name),
       );
     const middle = at(seeds(Math.ceil(p.turn / 2), 'turn'), -1);
@@ -245,8 +245,9 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
       case 'turn':
       case 'on': {
         const { at: place, way } = at(arc, word === 'turn' ? k : Math.ceil(p.turn / 2) + k);
-        const to = section === 'end turn' ? 1 : -1;
-        const x = section === 'end turn' ? lensEnd : turnMm;
+        const atEnd = section.joint === 'end';
+        const to = atEnd ? 1 : -1;
+        const x = atEnd ? lensEnd : turnMm;
         return {
           centre: [x + to * place[1], to * (place[0] - apart / 2), 0],
           axis: [to * way[1], to * way[0], 0],

@@ -3,6 +3,7 @@ import { formatFigure, formatThread, type LengthStyle } from '../length/length';
 import type { Settings } from '../settings';
 import { type WorkPlace } from './stretches';
 import { TYPICAL_WINGSPAN_MM, type ThreadChange, type ThreadPlan } from './threadPlan';
+import { sectionWords } from '../words/sections';
 
 /** Shoulder to fingertip, as a part of the wingspan (from memory: the shoulders take about a tenth). */
 const ARM_PART = 0.45;
@@ -69,5 +70,5 @@ export function cutLines(plan: ThreadPlan): CutLine[] {
 /** What one needle works: the component it begins in, or what it is called. */
 const partOf = ({ stretches, needle }: ThreadPlan['divisions'][number]): string => {
   const [first] = stretches;
-  return !first || first.section === WOVEN ? needle : first.section;
+  return !first || first.section === WOVEN ? needle : sectionWords(first.section);
 };

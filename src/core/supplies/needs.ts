@@ -1,10 +1,9 @@
-import { WOVEN } from '../weave/path';
+import { WOVEN, sectionKey, type Section } from '../weave/path';
 import type { ThreadPlan } from './threadPlan';
 
 /** Thread that one pass takes in one part of the work, mm. */
 export interface Need {
-  /** The component, or the end, that it is worked in; null in the woven part itself. */
-  readonly part: string | null;
+  readonly section: Section;
   readonly pass: string;
   readonly mm: number;
 }
@@ -15,12 +14,12 @@ export const BY_THE_TAIL = 'by the tail';
 /** What the thread in the work goes to, part by part and pass by pass, in the order of work. */
 export function needs({ divisions, tailSewsMm }: Pick<ThreadPlan, 'divisions' | 'tailSewsMm'>): Need[] {
   const sums = new Map<string, Need>();
-  const add = (part: string | null, pass: string, mm: number) => {
-    const key = JSON.stringify([part, pass]);
-    sums.set(key, { part, pass, mm: (sums.get(key)?.mm ?? 0) + mm });
+  const add = (section: Section, pass: string, mm: number) => {
+    const key = JSON.stringify([sectionKey(section), pass]);
+    sums.set(key, { section, pass, mm: (sums.get(key)?.mm ?? 0) + mm });
   };
   for (const { stretches } of divisions)
-    for (const { section, pass, mm } of stretches) add(section === WOVEN ? null : section, pass, mm);
-  add(null, BY_THE_TAIL, tailSewsMm);
+    for (const { section, pass, mm } of stretches) add(section, pass, mm);
+  add(WOVEN, BY_THE_TAIL, tailSewsMm);
   return [...sums.values()].filter(({ mm }) => mm > 0);
 }

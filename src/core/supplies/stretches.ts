@@ -1,4 +1,4 @@
-import { WOVEN } from '../weave/path';
+import { WOVEN, type Section } from '../weave/path';
 import type { Reading } from '../read/totals';
 import type { ThreadMove } from '../read/thread';
 import type { Bead, Place } from '../weave/path';
@@ -7,7 +7,7 @@ import { isTraversal } from '../weave/path';
 /** What one needle lays in one unit of one pass, in the order of work. */
 export interface Stretch {
   readonly needle: string;
-  readonly section: string;
+  readonly section: Section;
   readonly pass: string;
   readonly unit: number;
   /** Thread in it, all strands, mm. */

@@ -10,7 +10,7 @@ import { joinedRings } from '../testing/paths';
 import { STRUCTURES } from '../structures/registry';
 import { Weave } from '../weave/builder';
 import { follow } from '../weave/follow';
-import { isTraversal, TAIL, type Bead, type Path, WOVEN } from '../weave/path';
+import { isTraversal, TAIL, WOVEN, jointOf, sectionKey, wovenOf, type Bead, type Path } from '../weave/path';
 import { stretches, type Stretch } from './stretches';
 import { cutLines, isFolded } from './cutting';
 import { BY_THE_TAIL, needs } from './needs';
@@ -42,7 +42,7 @@ describe('thread, stretch by stretch', () => {
       for (const { needle, stretches: told } of plan.thread.divisions) {
         // Units are counted along the woven part only.
         const words = ({ section, pass, unit }: Stretch) =>
-          section === WOVEN ? `${pass}, unit ${unit}` : `${section}, ${pass}`;
+          section === WOVEN ? `${pass}, unit ${unit}` : `${sectionKey(section)}, ${pass}`;
         expect(told.map(words)).toEqual(whole(needle).map(words));
         whole(needle).forEach(({ mm, section }, i) => {
           // How far a loop lies from a tube’s edge changes with its turn.
@@ -84,7 +84,7 @@ describe('thread, stretch by stretch', () => {
 });
 
 describe('where thread can be changed, by hand', () => {
-  const stretch = (pass: string, unit: number, section = 'body') => ({
+  const stretch = (pass: string, unit: number, section = WOVEN) => ({
     needle: 'working',
     section,
     pass,
@@ -104,11 +104,11 @@ describe('where thread can be changed, by hand', () => {
   it('from one pass to the next there is a place, beside a clasp there is none', () => {
     expect(
       places(
-        stretch('sew on the clasp', 0, 'start loop'),
+        stretch('sew on the clasp', 0, jointOf('start')),
         stretch('base', 0),
         stretch('base', 1),
         stretch('edging', 1),
-        stretch('sew on the clasp', 0, 'end loop'),
+        stretch('sew on the clasp', 0, jointOf('end')),
       ),
     ).toEqual([2, 3]);
   });
@@ -417,8 +417,10 @@ describe('structures that nothing makes yet, as fixtures', () => {
     expect(needles.flatMap((laid) => placesToChange(laid))).toEqual([]);
     // By hand: eight beads and the first once more are 18 mm. Rings 1 and 2 join to the next.
     const told = needs(plan);
-    expect(told.filter(({ part }) => part === 'ring 3')).toEqual([{ part: 'ring 3', pass: 'base', mm: 18 }]);
-    expect(told.find(({ part }) => part === 'join')?.mm).toBe(inWorkMm - 3 * 18);
+    expect(told.filter(({ section }) => section === wovenOf('ring 3'))).toEqual([
+      { section: wovenOf('ring 3'), pass: 'base', mm: 18 },
+    ]);
+    expect(told.find(({ section }) => section === jointOf('join'))?.mm).toBe(inWorkMm - 3 * 18);
     const [first, , third] = plan.cutsMm;
     expect(third).toBeCloseTo(18 * (1 + USUAL_SETTINGS.threadMargin) + 2 * END_MM, 9);
     expect(first).toBeGreaterThan(third ?? 0);

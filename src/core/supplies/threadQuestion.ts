@@ -2,7 +2,7 @@ import { makeOf } from '../materials/material';
 import { beadOf, type Piece } from '../piece';
 import { threadMm, type ThreadMove } from '../read/thread';
 import { total, type Built, type Reading } from '../read/totals';
-import { TAIL, type Move, WOVEN } from '../weave/path';
+import { TAIL, WOVEN, jointOf, type Move } from '../weave/path';
 import { goingOf, type Gear, type HoleReading } from './holeFill';
 import { stretches, type Stretch } from './stretches';
 import type { Laid, ThreadQuestion } from './threadPlan';
@@ -85,6 +85,6 @@ function measured(needle: string, units: number, unitMm: number, endsMm: number)
     mm: unitMm,
     last: null,
   });
-  const ends = { needle, section: 'end loop', pass: 'sew on the clasp', unit: 0, mm: endsMm, last: null };
+  const ends = { needle, section: jointOf('end'), pass: 'sew on the clasp', unit: 0, mm: endsMm, last: null };
   return [...Array.from({ length: units }, (_, i) => unit(i)), ends];
 }

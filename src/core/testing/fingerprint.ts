@@ -2,17 +2,23 @@
 import { hash } from '../hash';
 import type { NoPlan, Plan } from '../plan';
 import { planReport } from '../report';
-import { WOVEN } from '../weave/path';
+import { sectionWords } from '../words/sections';
+import { WOVEN, type Section } from '../weave/path';
 
 /** A mark of some data; numbers count to six digits, so that no other machine finds another. */
 function mark(data: unknown): string {
   const told = JSON.stringify(data, (_, value: unknown) => {
     if (typeof value === 'number') return Number.isInteger(value) ? value : Number(value.toPrecision(6)) + 0;
+    if (isSection(value)) return value === WOVEN ? 'body' : sectionWords(value);
     if (value instanceof Map || value instanceof Set) return [...value];
     return value;
   });
   return hash(told);
 }
+
+/** Sections are there once; what is marked is what they are called. */
+const isSection = (value: unknown): value is Section =>
+  typeof value === 'object' && value !== null && 'zone' in value;
 
 const sum = (numbers: readonly number[]) => numbers.reduce((total, v) => total + v, 0);
 

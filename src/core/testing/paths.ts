@@ -3,7 +3,7 @@
  * checker and the solver. None is a structure of the gallery.
  */
 import { hole, outOf, Weave, type WeaveOptions } from '../weave/builder';
-import type { Bead, Path } from '../weave/path';
+import { jointOf, wovenAt, wovenOf, type Bead, type Path } from '../weave/path';
 
 export interface Fixture {
   readonly name: string;
@@ -221,7 +221,7 @@ export function twoHoleLine(n: number): Path {
   const w = new Weave({ holes: { L: 2 } });
   const t = w.needle('working').begin('foreign');
   const line = w.repeat(0, n, null as { lens: Bead } | null, () => t.pick({ lens: 'L', seed: 'S' }));
-  w.in({ pass: 'turn', section: 'end' }, () => t.string(['S', 'S', 'S']));
+  w.in({ pass: 'turn', section: wovenAt('end') }, () => t.string(['S', 'S', 'S']));
   w.pass('back along the other holes', {}, () =>
     w.along(line, { backwards: true }, (unit) => {
       if (!unit) return;
@@ -291,7 +291,7 @@ export function capsule(edge: number, lost = 0): Path {
     );
   const front = cup('front', false, edge);
   const back = cup('back', true, edge - lost);
-  w.in({ section: 'join' }, () => {
+  w.in({ section: jointOf('join') }, () => {
     front.t.enclose('stone', 'Z');
     // Its first bead has just been gone through: the round of the zip begins at the next.
     const turned = (rim: readonly Bead[]) => [...rim.slice(1), ...rim.slice(0, 1)];
@@ -311,7 +311,7 @@ export function framedBall(rows: number): Path {
     t.through(previous.right, previous.left, row.left);
     return row;
   });
-  w.in({ section: 'close' }, () => {
+  w.in({ section: jointOf('close') }, () => {
     const { last } = strip;
     t.close(first.left).back(first.right);
     t.through(last.right, last.left);
@@ -332,7 +332,7 @@ export function graduated(steps: readonly string[], each: number): Path {
   const half = (name: string, roles: readonly string[], mirrored: boolean) =>
     w.component(name, () => t.string(roles.flatMap((role) => Array<string>(each).fill(role))), { mirrored });
   half('left half', steps, false);
-  w.in({ section: 'centre' }, () => t.pick({ centre: 'Z' }));
+  w.in({ section: wovenOf('centre') }, () => t.pick({ centre: 'Z' }));
   half('right half', [...steps].reverse(), true);
   return w.path();
 }
@@ -348,7 +348,7 @@ export function joinedRings(count: number, size = 8): Path {
       return { t, ring };
     }),
   );
-  w.in({ section: 'join' }, () => {
+  w.in({ section: jointOf('join') }, () => {
     rings.slice(1).forEach(({ ring: next }, i) => {
       const { t, ring } = at(rings, i);
       if (i > 0) t.travel(outOf(at(ring, size / 2)));

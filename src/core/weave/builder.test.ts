@@ -7,7 +7,7 @@ import { findingPasses, holeUses } from '../read/traversals';
 import * as paths from '../testing/paths';
 import { hole, Weave, type Needle } from './builder';
 import { checkPath } from './check';
-import type { Path } from './path';
+import { jointOf, type Path } from './path';
 
 /** Every example here was counted by hand from a drawing, with the working noted beside it. */
 const counts = (path: Path) => Object.fromEntries(tally(path));
@@ -274,8 +274,10 @@ describe('hard structures, counted by hand', () => {
   it('capsule of 8: two cups of 16, a stone between, zipped once round', () => {
     const path = paths.capsule(8);
     expect(counts(path)).toEqual({ A: 16, B: 16, Z: 1 });
-    expect(path.moves.filter((m) => m.place.section === 'join' && m.kind === 'pass')).toHaveLength(16);
-    expect(path.sections.get('back')?.mirrored).toBe(true);
+    expect(path.moves.filter((m) => m.place.section === jointOf('join') && m.kind === 'pass')).toHaveLength(
+      16,
+    );
+    expect(path.parts.get('back')?.mirrored).toBe(true);
   });
 });
 
@@ -292,7 +294,7 @@ describe('pieces of several parts', () => {
     expect(counts(path)).toEqual({ A: 8, B: 8, C: 8, Z: 1 });
     const roles = path.beads.map((b) => b.role);
     expect(roles).toEqual([...roles].reverse());
-    expect([...path.sections.keys()]).toEqual(['left half', 'right half']);
+    expect([...path.parts.keys()]).toEqual(['left half', 'right half']);
     expect(told(path)).toContain('Pick up 4 A, 4 B and 4 C');
   });
 

@@ -1,19 +1,26 @@
 import { Links } from './links';
 import {
+  FINISH,
   PLAIN_PASS,
   TAIL,
+  WOVEN,
+  jointOf,
+  wovenOf,
   otherEnd,
   type Bead,
   type End,
   type Finding,
   type HoleEnd,
+  type JointId,
   type Knot,
   type Manner,
   type Move,
   type PassInfo,
   type Path,
   type Place,
-  type SectionInfo,
+  type PartId,
+  type PartInfo,
+  type Section,
   type StopBead,
   type Thread,
   type Zip,
@@ -73,8 +80,8 @@ export interface WeaveOptions {
   readonly fixed?: (bead: Bead, hole: number) => number;
 }
 
-interface Part {
-  readonly section?: string;
+interface Stretch {
+  readonly section?: Section;
   readonly pass?: string;
   readonly row?: number;
   readonly rowsPerUnit?: number;
@@ -102,12 +109,12 @@ export class Weave {
   private readonly threads: Thread[] = [];
   private readonly zips: Zip[] = [];
   private readonly passes = new Map<string, PassInfo>();
-  private readonly sections = new Map<string, SectionInfo>();
+  private readonly parts = new Map<PartId, PartInfo>();
   private readonly needles = new Map<string, Needle>();
   private readonly holes: Readonly<Record<string, number>>;
   private readonly without: ReadonlySet<string>;
   private rowsPerUnit: number;
-  private place: Place = { section: 'body', pass: 'base', unit: 0, row: 0, rowInUnit: 0 };
+  private place: Place = { section: WOVEN, pass: 'base', unit: 0, row: 0, rowInUnit: 0 };
 
   /** @internal The bare links so far; read only when something asks. */
   readonly links = new Links({ moves: this.moves, threads: this.threads });
@@ -152,7 +159,7 @@ export class Weave {
   }
 
   /** Everything `work` does belongs to this part of the piece. */
-  in<T>(part: Part, work: () => T): T {
+  in<T>(part: Stretch, work: () => T): T {
     const { place, rowsPerUnit } = this;
     this.rowsPerUnit = part.rowsPerUnit ?? rowsPerUnit;
     this.place = this.at(part);
@@ -172,9 +179,19 @@ export class Weave {
   }
 
   /** A component made apart, under its own name; the same program can be used again, and mirrored. */
-  component<T>(name: string, work: () => T, { mirrored = false } = {}): T {
-    this.sections.set(name, { folds: null, liesAlong: false, mirrored });
-    return this.in({ section: name, row: 0, rowsPerUnit: 1 }, work);
+  component<T>(name: PartId, work: () => T, { mirrored = false } = {}): T {
+    this.parts.set(name, { folds: null, liesAlong: false, mirrored });
+    return this.in({ section: wovenOf(name), row: 0, rowsPerUnit: 1 }, work);
+  }
+
+  /** A pass of what is worked at a joint. */
+  joint<T>(joint: JointId, pass: string, work: () => T): T {
+    return this.in({ section: jointOf(joint), pass, row: 0, rowsPerUnit: 1 }, work);
+  }
+
+  /** A pass of what is done to the thread when all is woven. */
+  finish<T>(pass: string, work: () => T): T {
+    return this.in({ section: FINISH, pass, row: 0, rowsPerUnit: 1 }, work);
   }
 
   /**
@@ -182,14 +199,14 @@ export class Weave {
    * before it returned. Returns the parts. `liesAlong`: its beads lie end to end along the circle.
    */
   round<T>(
-    name: string,
+    name: PartId,
     folds: number,
     work: (fold: number, previous: T | null) => T,
     { liesAlong = false } = {},
   ): T[] {
-    this.sections.set(name, { folds, liesAlong, mirrored: false });
+    this.parts.set(name, { folds, liesAlong, mirrored: false });
     const parts: T[] = [];
-    this.in({ section: name, row: 0, rowsPerUnit: 1 }, () => {
+    this.in({ section: wovenOf(name), row: 0, rowsPerUnit: 1 }, () => {
       for (let fold = 0; fold < folds; fold++)
         parts.push(this.in({ row: fold }, () => work(fold, parts[fold - 1] ?? null)));
     });
@@ -249,8 +266,8 @@ export class Weave {
   }
 
   path(): Path {
-    const { beads, findings, moves, threads, zips, passes, sections, holes } = this;
-    return { beads, findings, moves, threads, zips, passes, sections, holes: (role) => holes[role] ?? 1 };
+    const { beads, findings, moves, threads, zips, passes, parts, holes } = this;
+    return { beads, findings, moves, threads, zips, passes, parts, holes: (role) => holes[role] ?? 1 };
   }
 
   /** @internal Where the moves being written belong. */
@@ -259,7 +276,7 @@ export class Weave {
   }
 
   /** @internal */
-  at(part: Part): Place {
+  at(part: Stretch): Place {
     const { section, pass, row } = this.place;
     const at = part.row ?? row;
     return {

@@ -1,4 +1,13 @@
-import { isTraversal, type Bead, type Move, type Path, type Place } from './path';
+import {
+  WOVEN,
+  isTraversal,
+  sectionKey,
+  type Bead,
+  type Move,
+  type Path,
+  type Place,
+  type Section,
+} from './path';
 
 /** The part of a section that repeats unchanged: `period` units long, for units from `from` to `to` − 1. */
 export interface Cell {
@@ -10,14 +19,14 @@ export interface Cell {
 /** How far a bead's row lies from the place; round a motif, the last fold is a neighbour of the first. */
 function rowsAway(path: Path, bead: Bead, place: Place): number {
   const away = bead.place.row - place.row;
-  const folds = path.sections.get(place.section)?.folds ?? null;
-  if (folds === null || path.sections.get(bead.place.section)?.folds !== folds) return away;
+  const folds = path.parts.get(place.section.part)?.folds ?? null;
+  if (folds === null || path.parts.get(bead.place.section.part)?.folds !== folds) return away;
   return ((away % folds) + folds) % folds;
 }
 
 /** A bead in words that stay the same from unit to unit. */
 function beadWord(path: Path, bead: Bead, place: Place): string {
-  const section = bead.place.section === place.section ? '' : bead.place.section;
+  const section = bead.place.section === place.section ? '' : sectionKey(bead.place.section);
   return `${bead.role}.${bead.name}@${section}${rowsAway(path, bead, place)}`;
 }
 
@@ -53,7 +62,7 @@ export function signature(path: Path, move: Move): string {
 }
 
 /** The moves of each unit of a section, in order of the units. */
-export function unitsOf(path: Path, section: string): Move[][] {
+export function unitsOf(path: Path, section: Section): Move[][] {
   const units: Move[][] = [];
   for (const move of path.moves) {
     if (move.place.section !== section) continue;
@@ -63,7 +72,7 @@ export function unitsOf(path: Path, section: string): Move[][] {
 }
 
 /** What each unit of a section says, ready to be compared. */
-export const unitWords = (path: Path, section: string): string[] =>
+export const unitWords = (path: Path, section: Section): string[] =>
   unitsOf(path, section).map((unit) => unit.map((move) => signature(path, move)).join('\n'));
 
 /**
@@ -71,19 +80,19 @@ export const unitWords = (path: Path, section: string): string[] =>
  * shifted by it, and the widest range [from, to) of units for which that holds.
  * Returns null where the section has too few units to tell (a period must be seen at least twice).
  */
-export function cellOf(path: Path, section = 'body'): Cell | null {
+export function cellOf(path: Path, section: Section = WOVEN): Cell | null {
   const known = cells.get(path);
   const before = known?.get(section);
   if (before !== undefined) return before;
   const cell = findCell(path, section);
-  cells.set(path, (known ?? new Map<string, Cell | null>()).set(section, cell));
+  cells.set(path, (known ?? new Map<Section, Cell | null>()).set(section, cell));
   return cell;
 }
 
 /** A path never changes once it is written, and its cell is asked for by several readers. */
-const cells = new WeakMap<Path, Map<string, Cell | null>>();
+const cells = new WeakMap<Path, Map<Section, Cell | null>>();
 
-function findCell(path: Path, section: string): Cell | null {
+function findCell(path: Path, section: Section): Cell | null {
   const words = unitWords(path, section);
   const middle = Math.floor(words.length / 2);
   for (let period = 1; 2 * period <= words.length; period++) {

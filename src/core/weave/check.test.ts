@@ -5,7 +5,7 @@ import { capsule, herringbone, ladder, REPEATING, rightAngleRing, strung } from 
 import { STRUCTURES } from '../structures/registry';
 import { hole, outOf, Weave } from './builder';
 import { checkGrowth, checkMeetings, checkPath, checkRounds, type Fault } from './check';
-import { isTraversal, otherEnd, type Move, type Path } from './path';
+import { isTraversal, otherEnd, WOVEN, wovenOf, type Move, type Path, type Section } from './path';
 import { ends } from '../testing/woven';
 
 const codes = (faults: readonly Fault[]) => faults.map((fault) => fault.code);
@@ -16,7 +16,7 @@ const withMove = (path: Path, index: number, move: Move): Path => ({
 
 /** Moves through beads of the middle half of each section that repeats. */
 function middleMoves(path: Path): number[] {
-  const most = new Map<string, number>();
+  const most = new Map<Section, number>();
   for (const { place } of path.moves)
     most.set(place.section, Math.max(most.get(place.section) ?? 0, place.unit));
   return path.moves.flatMap((move, i) => {
@@ -72,11 +72,11 @@ describe('beads that grow with the count', () => {
       const w = new Weave();
       const t = w.needle('working');
       w.repeat(0, n, null, () => (t.string(['A']), null));
-      w.in({ section: 'edge', row: 0 }, () => t.string(Array<string>(n).fill('B')));
+      w.in({ section: wovenOf('edge'), row: 0 }, () => t.string(Array<string>(n).fill('B')));
       return w.path();
     };
     expect(checkGrowth(edged(9), edged(12))).toEqual([
-      { code: 'grows-outside-repeat', section: 'edge', unit: 0, before: 9, after: 12 },
+      { code: 'grows-outside-repeat', section: wovenOf('edge'), unit: 0, before: 9, after: 12 },
     ]);
   });
 });
@@ -207,7 +207,7 @@ describe('each fault is named', () => {
     const index = path.moves.findIndex((m) => m.place.unit === 4 && m.kind === 'pick');
     const move = path.moves[index] as Extract<Move, { kind: 'pick' }>;
     const missing = { ...path, moves: path.moves.filter((m) => m !== move) };
-    expect(checkPath(missing)).toMatchObject([{ code: 'cell-unlike', section: 'body', unit: 4, period: 1 }]);
+    expect(checkPath(missing)).toMatchObject([{ code: 'cell-unlike', section: WOVEN, unit: 4, period: 1 }]);
   });
 
   it('a ring that closes is no fault, of even and of odd count', () => {
@@ -267,7 +267,7 @@ describe('what needs sizes', () => {
     };
     expect(rounds(12, 18, 24, 31)).toEqual([]);
     expect(rounds(12, 12)).toMatchObject([
-      { code: 'round-does-not-fit', section: 'round 2', hasMm: 24, effect: 'cups' },
+      { code: 'round-does-not-fit', section: wovenOf('round 2'), hasMm: 24, effect: 'cups' },
     ]);
     expect(rounds(12, 24)).toMatchObject([{ effect: 'ruffles' }]);
     // A round lies as far out as its thickest bead makes it, whatever else is in it.

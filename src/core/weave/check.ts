@@ -3,11 +3,13 @@ import { unitWords } from './cell';
 import { follow, holeEndOf, type Trip } from './follow';
 import {
   isTraversal,
+  wovenOf,
   type Bead,
   type HoleEnd,
   type Move,
   type Path,
   type Place,
+  type Section,
   type Traversal,
 } from './path';
 
@@ -39,17 +41,22 @@ export type Fault =
   /** Beads are taken off that are not the newest of this needle. */
   | { readonly code: 'cannot-take-off'; readonly place: Place; readonly bead: Bead }
   | { readonly code: 'zip-unequal'; readonly place: Place; readonly counts: readonly [number, number] }
-  | { readonly code: 'cell-unlike'; readonly section: string; readonly unit: number; readonly period: number }
+  | {
+      readonly code: 'cell-unlike';
+      readonly section: Section;
+      readonly unit: number;
+      readonly period: number;
+    }
   | {
       readonly code: 'grows-outside-repeat';
-      readonly section: string;
+      readonly section: Section;
       readonly unit: number;
       readonly before: number;
       readonly after: number;
     }
   | {
       readonly code: 'round-does-not-fit';
-      readonly section: string;
+      readonly section: Section;
       readonly hasMm: number;
       readonly needsMm: number;
       readonly effect: 'cups' | 'ruffles';
@@ -174,7 +181,7 @@ export function checkCells(path: Path): Fault[] {
   return [...sections].flatMap((section) => {
     const words = unitWords(path, section);
     if (words.length < FEWEST_UNITS) return [];
-    const round = (path.sections.get(section)?.folds ?? null) !== null;
+    const round = (path.parts.get(section.part)?.folds ?? null) !== null;
     const explained = reach(path, section, words.length);
     const { period, odd } = bestPeriod(words, (unlike) =>
       round ? unlike : inner(unlike, words.length, explained),
@@ -216,7 +223,7 @@ function mostCommon(words: readonly string[]): string | undefined {
 }
 
 /** How many units the middle of a section reaches back and ahead for the beads it goes through. */
-function reach(path: Path, section: string, count: number): { back: number; ahead: number } {
+function reach(path: Path, section: Section, count: number): { back: number; ahead: number } {
   const middle = path.moves.filter(({ place }) => place.section === section && inMiddle(place.unit, count));
   const away = middle.flatMap((move) =>
     isTraversal(move) && move.bead.place.section === section ? [move.bead.place.unit - move.place.unit] : [],
@@ -259,8 +266,8 @@ export function checkGrowth(fewer: Path, more: Path): Fault[] {
   });
 }
 
-function beadsByUnit(path: Path): Map<string, number[]> {
-  const sections = new Map<string, number[]>();
+function beadsByUnit(path: Path): Map<Section, number[]> {
+  const sections = new Map<Section, number[]>();
   for (const { place } of path.beads) {
     const units = sections.get(place.section) ?? [];
     units[place.unit] = (units[place.unit] ?? 0) + 1;
@@ -309,22 +316,23 @@ export function checkRounds(path: Path, body: (role: string) => Body): Fault[] {
   const faults: Fault[] = [];
   let radiusMm: number | null = null;
   let lastMm = 0;
-  for (const [section, { liesAlong }] of path.sections) {
+  for (const [part, { liesAlong }] of path.parts) {
     if (!liesAlong) continue;
+    const section = wovenOf(part);
     const bodies = path.beads.filter((bead) => bead.place.section === section).map((bead) => body(bead.role));
     const hasMm = bodies.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
     const thickMm = Math.max(...bodies.map(({ diameterMm }) => diameterMm));
     radiusMm = radiusMm === null ? hasMm / (2 * Math.PI) : radiusMm + (lastMm + thickMm) / 2;
     lastMm = thickMm;
     const needsMm = 2 * Math.PI * radiusMm;
-    const part = hasMm / needsMm - 1;
-    if (Math.abs(part) > ROUND_SLACK)
+    const excess = hasMm / needsMm - 1;
+    if (Math.abs(excess) > ROUND_SLACK)
       faults.push({
         code: 'round-does-not-fit',
         section,
         hasMm,
         needsMm,
-        effect: part < 0 ? 'cups' : 'ruffles',
+        effect: excess < 0 ? 'cups' : 'ruffles',
       });
   }
   return faults;

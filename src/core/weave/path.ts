@@ -3,8 +3,43 @@
  * Everything else (counts, thread, steps, picture) is read off it; see `core/read` and `core/layout`.
  */
 
+/** A part of a piece: what is made by itself, or all of it where it is made in one. */
+export type PartId = string;
+/** The part that grows in number of units with the piece. */
+export const MAIN: PartId = 'main';
+/** Where two things meet: an end of the piece and what closes it, or two parts. */
+export type JointId = string;
+
+/** A stretch of the work by what it is for. Each is there once: two sections are the same where they are identical. */
+export interface Section {
+  readonly part: PartId;
+  readonly zone: 'woven' | 'joint' | 'finish';
+  /** The joint that is worked, or the end that it is woven at; null where it is none. */
+  readonly joint: JointId | null;
+}
+
+const sections = new Map<string, Section>();
+
+function section(zone: Section['zone'], part: PartId, joint: JointId | null): Section {
+  const key = JSON.stringify([zone, part, joint]);
+  let known = sections.get(key);
+  if (!known) sections.set(key, (known = { part, zone, joint }));
+  return known;
+}
+
+/** What is woven of a part. */
+export const wovenOf = (part: PartId): Section => section('woven', part, null);
+/** What is woven at an end of the main part only, such as a turn. */
+export const wovenAt = (joint: JointId): Section => section('woven', MAIN, joint);
+/** What is worked at a joint. */
+export const jointOf = (joint: JointId): Section => section('joint', MAIN, joint);
 /** The section whose units grow in number with the piece. */
-export const WOVEN = 'body';
+export const WOVEN = wovenOf(MAIN);
+/** What is done to the thread when all is woven. */
+export const FINISH = section('finish', MAIN, null);
+
+/** A section in words that are its own, to be a part of a key. */
+export const sectionKey = ({ zone, part, joint }: Section): string => `${zone} ${joint ?? part}`;
 
 /** Which end of a hole the thread enters. 0 is the end that the needle met when the bead was strung. */
 export type End = 0 | 1;
@@ -12,7 +47,7 @@ export const otherEnd = (end: End): End => (end === 0 ? 1 : 0);
 
 /** Where in the work a bead or a move belongs. `row` counts through the section, `unit` is one repeat. */
 export interface Place {
-  readonly section: string;
+  readonly section: Section;
   readonly pass: string;
   readonly unit: number;
   readonly row: number;
@@ -137,7 +172,7 @@ export interface Zip {
   readonly edges: readonly [readonly Bead[], readonly Bead[]];
 }
 
-export interface SectionInfo {
+export interface PartInfo {
   /** A round of a motif repeats so many times about its middle; its last unit is a neighbour of its first. */
   readonly folds: number | null;
   /** The beads of the round lie end to end along its circle, so that their number must suit its girth. */
@@ -155,7 +190,7 @@ export interface Path {
   /** Holes of a bead of that role; one where nothing is said. */
   readonly holes: (role: string) => number;
   readonly passes: ReadonlyMap<string, PassInfo>;
-  readonly sections: ReadonlyMap<string, SectionInfo>;
+  readonly parts: ReadonlyMap<PartId, PartInfo>;
 }
 
 /** The needle that sews with the tail of the first thread. */

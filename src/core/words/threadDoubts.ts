@@ -3,12 +3,13 @@ import type { HoleState } from '../supplies/holeFill';
 import type { ThreadDoubt } from '../supplies/threadSense';
 import { percent } from './figures';
 import type { Said } from './said';
+import { WOVEN } from '../weave/path';
 
 /** Where in the work a trip is made: its pass, and the end it belongs to. */
 export const tripWords = ({ bead, at }: HoleState): string => {
   const { pass, section } = at.move.place;
-  const where = /^(start|end) loop$/.test(section) ? ` at the ${section.split(' ')[0]}` : '';
-  const unit = section === 'body' ? `, unit ${bead.place.unit + 1}` : '';
+  const where = section.zone === 'joint' ? ` at the ${section.joint}` : '';
+  const unit = section === WOVEN ? `, unit ${bead.place.unit + 1}` : '';
   return `pass ${at.trip}, ${pass === 'base' ? 'the weave itself' : pass}${where}${unit}`;
 };
 

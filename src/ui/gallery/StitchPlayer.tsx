@@ -19,6 +19,7 @@ import type { ToldUnit } from '@/core/read/steps';
 import { SeenBead } from '../piece/BeadShape';
 import { THREAD_COLOUR } from '../piece/beadLook';
 import styles from './gallery.module.css';
+import { WOVEN } from '@/core/weave/path';
 
 interface Props {
   readonly piece: Piece;
@@ -132,7 +133,7 @@ function filmOf(piece: Piece, plan: Plan): Film {
 const beadOf = (piece: Piece, role: string) => piece.beads[role as keyof Piece['beads']];
 
 function whereWords({ place: { section, pass, unit } }: ToldUnit): string {
-  if (section !== 'body') return `${pass.charAt(0).toUpperCase()}${pass.slice(1)}:`;
+  if (section !== WOVEN) return `${pass.charAt(0).toUpperCase()}${pass.slice(1)}:`;
   return pass === 'base'
     ? `Unit ${unit + 1}:`
     : `${pass.charAt(0).toUpperCase()}${pass.slice(1)}, unit ${unit + 1}:`;

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Plan } from '@/core/plan';
 import { planSteps } from '@/core/planSteps';
 import { tells, type StepGroup } from '@/core/read/steps';
-import { isTraversal, TAIL } from '@/core/weave/path';
+import { isTraversal, TAIL, WOVEN } from '@/core/weave/path';
 import { usePointed, usePointer, type Pointed } from './pointed';
 import styles from './Steps.module.css';
 
@@ -34,7 +34,7 @@ export function Steps({ plan }: { plan: Plan }) {
             >
               {title(group)}
             </button>
-            {group.section === 'body' && group.info.tension !== 'tight' && (
+            {group.section === WOVEN && group.info.tension !== 'tight' && (
               <span className={styles.tension}>{group.info.tension} tension</span>
             )}
             {group.info.face && (
@@ -68,7 +68,7 @@ function pointedStep({ steps, section, pass, fromUnit, toUnit }: StepGroup): Poi
   const met = (strung.length > 0 ? strung : moves.filter(isTraversal)).map(({ bead }) => bead.role);
   return {
     roles: [...new Set(met)],
-    units: section === 'body' ? [fromUnit - 1, toUnit - 1] : null,
+    units: section === WOVEN ? [fromUnit - 1, toUnit - 1] : null,
     place: { section, pass },
     bead: null,
   };
@@ -76,7 +76,7 @@ function pointedStep({ steps, section, pass, fromUnit, toUnit }: StepGroup): Poi
 
 /** `Picots, units 1 to 20, each`; what is outside the woven part goes by the name of its pass. */
 function title({ section, pass, fromUnit, toUnit, stride }: StepGroup): string {
-  if (section !== 'body')
+  if (section !== WOVEN)
     return capital(pass.startsWith('reinforce the loop') ? 'once more round the loop' : pass);
   const each = stride === 2 ? 'every second one' : 'each';
   const units = fromUnit === toUnit ? `unit ${fromUnit}` : `units ${fromUnit} to ${toUnit}, ${each}`;

@@ -3,6 +3,7 @@
 import { createContext, use, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Section } from '@/core/weave/path';
 
 /** What the weaver points at, whichever picture, row or step it is: the others light up with it. */
 export interface Pointed {
@@ -11,7 +12,7 @@ export interface Pointed {
   /** Units from and to, counted from 0, both included; null where it is no matter of units. */
   readonly units: readonly [from: number, to: number] | null;
   /** The section and the pass that its beads are strung in; null where it is no matter of steps. */
-  readonly place: { readonly section: string; readonly pass: string } | null;
+  readonly place: { readonly section: Section; readonly pass: string } | null;
   /** The very bead, as it stands in the picture; null where it is none in particular. */
   readonly bead: { readonly id: number; readonly time: number } | null;
 }

@@ -3,6 +3,8 @@ import { endsOf, follow } from '../../weave/follow';
 import {
   isTraversal,
   passInfo,
+  WOVEN,
+  sectionKey,
   type Bead,
   type End,
   type HoleEnd,
@@ -10,6 +12,7 @@ import {
   type PassInfo,
   type Path,
   type Tension,
+  type Section,
 } from '../../weave/path';
 
 /** One bead of the repeat. */
@@ -71,7 +74,7 @@ export interface RepeatCell {
  * follows a span does not matter; friction holds each one snug.
  * Returns null where the section does not repeat.
  */
-export function repeatCell(path: Path, section = 'body'): RepeatCell | null {
+export function repeatCell(path: Path, section: Section = WOVEN): RepeatCell | null {
   const cell = cellOf(path, section);
   if (!cell) return null;
   const { period } = cell;
@@ -127,7 +130,7 @@ export function repeatCell(path: Path, section = 'body'): RepeatCell | null {
 }
 
 /** A component that is no round of a motif is made apart. */
-const isApart = (path: Path, { place }: Bead): boolean => path.sections.get(place.section)?.folds === null;
+const isApart = (path: Path, { place }: Bead): boolean => path.parts.get(place.section.part)?.folds === null;
 
 /** Bodies that are set in before thread goes through them. */
 const setInOf = (path: Path): ReadonlySet<Bead> =>
@@ -137,7 +140,7 @@ const setInOf = (path: Path): ReadonlySet<Bead> =>
 function stages(path: Path, wanted: (bead: Bead) => boolean = () => true): (bead: Bead) => number {
   const numbers = new Map<string, number>();
   const part = ({ place: { section, pass } }: Bead) =>
-    path.passes.has(pass) ? `${section}/${pass}` : section;
+    `${sectionKey(section)}/${path.passes.has(pass) ? pass : ''}`;
   for (const bead of path.beads.filter(wanted))
     if (!numbers.has(part(bead))) numbers.set(part(bead), numbers.size);
   return (bead) => numbers.get(part(bead)) ?? 0;

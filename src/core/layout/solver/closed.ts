@@ -1,4 +1,4 @@
-import type { Path } from '../../weave/path';
+import { WOVEN, type Path } from '../../weave/path';
 import type { Point } from '../layout';
 import { closedCell, repeatCell, type RepeatCell } from './cell';
 import { CellEnergy } from './energy';
@@ -49,7 +49,7 @@ function bentStrip(
   options: SolveOptions,
 ): Settled | null {
   const strip = repeatCell(path);
-  const body = path.beads.filter((bead) => bead.place.section === 'body');
+  const body = path.beads.filter((bead) => bead.place.section === WOVEN);
   const units = 1 + Math.max(...body.map((bead) => bead.place.unit));
   if (!strip || !closes(path, whole, units)) return null;
   const solids = strip.beads.map(({ role }) => solidOf(role));
@@ -97,7 +97,7 @@ function closes(path: Path, whole: RepeatCell, units: number): boolean {
   if (units < 4) return false;
   const unitOf = (bead: number) => {
     const place = path.beads[bead]?.place;
-    return place?.section === 'body' ? place.unit : null;
+    return place && place.section === WOVEN ? place.unit : null;
   };
   return whole.spans.some(({ from, to }) => {
     const ends = [...from, ...to].map((a) => unitOf(a.bead));

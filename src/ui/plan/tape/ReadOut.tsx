@@ -52,7 +52,7 @@ export function ReadOut({ piece, plan, bead, onChoose }: Props) {
 /** `A · cube 4 mm, foam · unit 7 of 19`. */
 export function beadWords(piece: Piece, plan: Plan, { drawn, unit }: StandingBead): string {
   const { role, place } = drawn.bead;
-  if (role === LOOP_ROLE) return `loop at the ${place.section.startsWith('start') ? 'start' : 'end'}`;
+  if (role === LOOP_ROLE) return `loop at the ${place.section.joint}`;
   const shade = piece.colourings[role as keyof Piece['colourings']] ? plan.shades().get(drawn.bead.id) : 0;
   const colour = shadesOf(piece, role)[shade ?? 0];
   const bead = piece.beads[role as keyof Piece['beads']];

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { standing, type StandingBead } from '@/core/layout/sketch';
 import type { Plan } from '@/core/plan';
 import { usePointed, type Pointed } from '../pointed';
+import { WOVEN } from '@/core/weave/path';
 
 /** The very bead that is pointed at, where it stands in a picture of the plan; null where there is none. */
 export function usePointedBead(plan: Plan, view: 'above' | 'side' | 'end'): StandingBead | null {
@@ -23,7 +24,7 @@ export function usePointedBead(plan: Plan, view: 'above' | 'side' | 'end'): Stan
 /** What lights up with a bead: its role, its unit, its step. */
 export const pointedAt = ({ drawn, unit, time }: StandingBead): Pointed => ({
   roles: [drawn.bead.role],
-  units: drawn.bead.place.section === 'body' ? [unit, unit] : null,
+  units: drawn.bead.place.section === WOVEN ? [unit, unit] : null,
   place: drawn.bead.place,
   bead: { id: drawn.bead.id, time },
 });

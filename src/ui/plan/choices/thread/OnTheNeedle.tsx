@@ -8,6 +8,7 @@ import { LengthInput } from '../../../fields/LengthInput';
 import { Pick } from '../../../fields/Pick';
 import { useAtHand } from '../../../shell/atHand';
 import { useLengths } from '../../../shell/lengths';
+import { WOVEN } from '@/core/weave/path';
 
 const RANGE = { minMm: 50, maxMm: 20_000 };
 const START = 'the start';
@@ -21,7 +22,7 @@ export function OnTheNeedle({ plan }: { readonly plan: Plan }) {
   const [laid] = plan.thread.divisions;
   if (!laid) return null;
   const places = laid.stretches.flatMap(({ pass, unit, section }, i) =>
-    section === 'body' && pass !== 'start' && laid.stretches[i + 1]
+    section === WOVEN && pass !== 'start' && laid.stretches[i + 1]
       ? [{ value: changeWords({ pass, unit }), at: i + 1 }]
       : [],
   );

@@ -18,6 +18,8 @@ import { CutList } from './CutList';
 import { Holes } from './Holes';
 import { OnTheNeedle } from './OnTheNeedle';
 import styles from '../choices.module.css';
+import { WOVEN } from '@/core/weave/path';
+import { sectionWords } from '@/core/words/sections';
 
 /** Whether bare thread shows, and what that means for its colour. */
 function exposedWords(plan: Plan, tenth: (mm: number) => string): string {
@@ -103,9 +105,10 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
 }
 
 /** What thread goes to, as one says it. */
-function needWords({ part, pass }: Need): string {
+function needWords({ section, pass }: Need): string {
   if (pass === BY_THE_TAIL) return 'sewn by the tail';
-  return part === null ? pass : part === pass ? part : `${part}, ${pass}`;
+  const part = sectionWords(section);
+  return section === WOVEN || part === pass ? pass : `${part}, ${pass}`;
 }
 
 /** The colour of the thread, and whether any of it shows. */
