@@ -36,17 +36,8 @@ export const claspFinding = (end: PieceEnd) => `clasp at the ${end}`;
 const OUT = 'out';
 const BACK = 'in';
 
-/** The beads of the second loop and those after it are named so that they can be told from the first's. */
-const ofLoop = (nth: number): string => (nth === 0 ? '' : `loop${nth + 1}-`);
-
 /** Which loop of its end a seed belongs to, counted from 0. */
-export const loopOf = ({ name }: Bead): number => Number(/^loop(\d+)-/.exec(name)?.[1] ?? 1) - 1;
-
-/** The end whose clasp a finding is, and which of its loops; null where it is none. */
-export function claspOf(finding: Finding): { end: PieceEnd; nth: number } | null {
-  const end = (['start', 'end'] as const).find((one) => finding.name.startsWith(claspFinding(one)));
-  return end ? { end, nth: Number(/loop (\d+)$/.exec(finding.name)?.[1] ?? 1) - 1 } : null;
-}
+export const loopOf = ({ slot }: Bead): number => slot.run ?? 0;
 
 /** Where along an edge each of several loops is sewn: the middle of as many equal stretches. */
 export function spread<T>(edge: readonly T[], loops = 1): T[] {
@@ -76,10 +67,13 @@ export function sewLoop(
   const ringName = nth === 0 ? claspFinding(end) : `${claspFinding(end)}, loop ${nth + 1}`;
   const seeds = (count: number) => Array<string>(count).fill(LOOP_ROLE);
   weave.joint(end, 'sew on the clasp', () => {
-    const ring: Finding | null = loop.buttonSeeds === undefined ? weave.finding(ringName) : null;
-    const out = needle.string(seeds(runs.out), ofLoop(nth) + OUT);
+    const ring: Finding | null =
+      loop.buttonSeeds === undefined ? weave.finding(ringName, 1, { joint: end, nth }) : null;
+    // A single loop is no run of several.
+    const run = nth === 0 ? {} : { run: nth };
+    const out = needle.string(seeds(runs.out), OUT, run);
     if (ring) needle.attach(ring);
-    const back = needle.string(seeds(runs.back), ofLoop(nth) + BACK);
+    const back = needle.string(seeds(runs.back), BACK, run);
     enter();
     for (let pass = 1; pass < loop.passes; pass++) {
       weave.in({ pass: `reinforce the loop ${pass}` }, () => {
@@ -112,9 +106,8 @@ export function loopPose(
   acrossMm: number,
 ): Pose {
   const outward = end === 'end' ? 1 : -1;
-  const name = bead.name.replace(/^loop\d+-/, '');
-  const isOut = name.startsWith(OUT);
-  const k = Number(name.slice((isOut ? OUT : BACK).length));
+  const isOut = bead.slot.of === OUT;
+  const k = bead.slot.index + 1;
   const { out, back } = loopRuns(loop);
   // The seeds back begin beside the last one out; an odd loop has that one alone at its tip.
   const fromEdge = isOut || out === 0 ? k - 0.5 : back - k + 0.5;

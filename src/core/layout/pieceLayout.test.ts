@@ -38,7 +38,7 @@ describe('a whole piece along its length', () => {
 
   it('a finding that is no clasp has no place of its own, and is not put where the clasp is', () => {
     const path = weaveable.weave(8, ends);
-    const stone = { id: path.findings.length, name: 'a stone', holes: 1 };
+    const stone = { id: path.findings.length, name: 'a stone', holes: 1, at: null };
     expect(() => layOutPiece({ ...path, findings: [...path.findings, stone] }, parts())).toThrow(
       'no place for a stone',
     );

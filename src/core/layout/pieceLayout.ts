@@ -3,7 +3,6 @@ import {
   loopPose,
   loopSection,
   LOOP_ROLE,
-  claspOf,
   loopOf,
   type PieceEnd,
   type Side,
@@ -105,10 +104,10 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
     return { ...pose, ...lean, centre: [x + marks.bodyStartMm, y, z] };
   });
   const findings = path.findings.map((finding): Point => {
-    const clasp = claspOf(finding);
-    if (!clasp) throw new Error(`The layout has no place for ${finding.name}: it is no clasp.`);
-    const { end, nth } = clasp;
-    return [end === 'start' ? marks.ringStartMm : marks.ringEndMm, across[end][nth] ?? 0, 0];
+    const { at } = finding;
+    if (at?.joint !== 'start' && at?.joint !== 'end')
+      throw new Error(`The layout has no place for ${finding.name}: it is no clasp.`);
+    return [at.joint === 'start' ? marks.ringStartMm : marks.ringEndMm, across[at.joint][at.nth] ?? 0, 0];
   });
   const around = parts.ends.joined ? { aroundMm: marks.bodyEndMm - marks.bodyStartMm } : {};
   return { poses, findings, body: parts.body, stations: marks, ...around };

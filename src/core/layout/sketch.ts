@@ -113,9 +113,6 @@ export function repeatedSketch(
   };
 }
 
-/** Sections that stand before the woven part. */
-const STARTS = /^start /;
-
 /** How high an outline is across its hole. */
 const thickness = (edge: readonly Flat[]) => 2 * Math.max(...edge.map(([, y]) => Math.abs(y)));
 

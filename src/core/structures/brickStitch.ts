@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { loopSection, sewLoop, spread, type SewnLoop } from '../closures/sewnLoop';
+import { sewLoop, spread, type SewnLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
 import { Weave, type Needle } from '../weave/builder';
@@ -59,7 +59,7 @@ function weave(p: Params, units: number, { start, end, joined: _none, ...options
   const rows = units * rowsPerUnit;
   const last = p.wide - 1;
   const string = (row: number, i: number) =>
-    at(t.string([roleAt(p, row, row % 2 === 0 ? i : last - i)], `b${i + 1}-`), 0);
+    at(t.string([roleAt(p, row, row % 2 === 0 ? i : last - i)], 'b', { run: i }), 0);
 
   const ladder = w.in({ pass: 'start', row: 0 }, () => {
     t.begin('none');
@@ -229,10 +229,9 @@ export const brickStitch = structure({
         thicknessMm: girth,
         mayShorten: 0,
         held: 'mat',
-        pose({ name, place: { row } }): Pose {
+        pose({ slot: { run: i = 0 }, place: { row } }): Pose {
           const inUnit = row % longest.length;
           const x = Math.floor(row / longest.length) * total + at(starts, inUnit) + at(longest, inUnit) / 2;
-          const i = Number(name.slice(1).split('-')[0]) - 1;
           // Even rows run from the edge at −y, odd ones from that at +y; each leans out by a quarter where it begins.
           const from = row % 2 === 0 ? -1 : 1;
           const y = from * ((p.wide - 1) / 2 - i + 0.25) * girth;

@@ -5,7 +5,7 @@ import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { WOVEN, type Bead } from '../weave/path';
 import type { Target } from '../weave/route';
-import { goThrough, grid, nameParts, rowOfPass, rowPass, type Run } from './grid';
+import { goThrough, grid, rowOfPass, rowPass, type Run } from './grid';
 import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
 
 const MOST = 5;
@@ -225,8 +225,7 @@ export const crossWeave = structure({
         mayShorten: 0,
         held: 'mat',
         net: net.net,
-        pose({ name, place: { row: unit, pass } }): Pose {
-          const [word, k] = nameParts(name);
+        pose({ slot: { of: word, index: k }, place: { row: unit, pass } }): Pose {
           const row = rowOfPass(pass);
           switch (word) {
             case 'rung':

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
-import { type SewnLoop, loopSection, sewLoop, spread } from '../closures/sewnLoop';
+import { type SewnLoop, sewLoop, spread } from '../closures/sewnLoop';
 import type { Point, Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
@@ -102,7 +102,7 @@ function weaveWide(p: Params, units: number, { start, end, ...options }: WeaveRe
   const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
   const t = w.needle('working');
   const rows = rowsOf(p, units);
-  const string = (role: string, i: number) => at(t.string([role], `c${i + 1}-`), 0);
+  const string = (role: string, i: number) => at(t.string([role], 'c', { run: i }), 0);
 
   const ladder = w.in({ pass: 'start', row: 0 }, () => {
     t.begin('none');
@@ -248,21 +248,19 @@ export const flatHerringbone = structure({
         // Two columns hold each other upright. Of more, each bead is drawn to its partner above and to its neighbour below;
         // the outermost have none below.
         ...(p.columns > 2 && {
-          leansTo: ({ name, place: { row } }: Bead): Point => {
-            const i = Number(name.slice(1).split('-')[0]) - 1;
+          leansTo: ({ slot: { run: i = 0 }, place: { row } }: Bead): Point => {
             const side = row % 2 === 0 ? -1 : 1;
             const outermost = i === 0 || i === p.columns - 1;
             return [0, (i % 2 === 0 ? -side : side) * (outermost ? 0.5 : 1), 0];
           },
         }),
         held: 'mat',
-        pose({ role, name, place: { unit, row } }): Pose {
+        pose({ role, slot: { of, run: i = 0 }, place: { unit, row } }): Pose {
           const x = unit * total + at(starts, row % p.sequence.length) + body(role).lengthMm / 2;
           if (p.columns === 2) {
-            const side = name === 'left' ? -1 : 1;
+            const side = of === 'left' ? -1 : 1;
             return { centre: [x, (side * body(role).diameterMm) / 2, 0], axis: [-side, 0, 0] };
           }
-          const i = Number(name.slice(1).split('-')[0]) - 1;
           const side = row % 2 === 0 ? -1 : 1;
           const up = (i % 2 === 0) === row > 0 ? 1 : -1;
           return { centre: [x, side * (p.columns / 2 - 0.5 - i) * widest, 0], axis: [up, 0, 0] };

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { fastenOff, joinEnds } from '../closures/finish';
-import { loopSection, sewLoop, spread } from '../closures/sewnLoop';
+import { sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
@@ -52,7 +52,7 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
   const half = Math.floor(p.wide / 2);
   /** Even rows run from the upper edge, odd ones from the lower. */
   const role = (row: number, i: number) => roleAt(p, row, row % 2 === 0 ? i : inRow(p, row) - 1 - i);
-  const string = (row: number, i: number) => at(t.string([role(row, i)], `b${i + 1}-`, { row }), 0);
+  const string = (row: number, i: number) => at(t.string([role(row, i)], 'b', { row, run: i }), 0);
 
   const { row0, row1 } = w.in({ pass: 'start' }, () => {
     t.begin('foreign');
@@ -208,8 +208,7 @@ export const flatPeyote = structure({
         thicknessMm: Math.max(...most('diameterMm')),
         mayShorten: 0,
         held: 'mat',
-        pose({ name, place: { row, pass } }): Pose {
-          const i = Number(name.slice(1).split('-')[0]) - 1;
+        pose({ slot: { run: i = 0 }, place: { row, pass } }): Pose {
           // Odd rows run from the edge at +y, even ones from that at −y, each from its own outermost place.
           const way = row % 2 === 0 ? -1 : 1;
           const inset = isOdd(p) && row % 2 === 1 ? 1 : 0;

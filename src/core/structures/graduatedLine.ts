@@ -150,8 +150,8 @@ export const graduatedLine = structure({
           thicknessMm: thickest,
           mayShorten: 0,
           held: 'line',
-          pose({ role, name, place: { row } }): Pose {
-            const x = row * total + at(starts, Number(name) - 1) + body(role).lengthMm / 2;
+          pose({ role, slot, place: { row } }): Pose {
+            const x = row * total + at(starts, slot.index) + body(role).lengthMm / 2;
             return { centre: [x, 0, 0], axis: [1, 0, 0] };
           },
         };

@@ -118,12 +118,6 @@ export interface Run {
 export const goThrough = (needle: Needle, { beads, forward }: Run, wanted: boolean): Needle =>
   forward === wanted ? needle.through(...beads) : needle.back(...[...beads].reverse());
 
-/** The word and the number of a bead's name: "top2" is ['top', 1]. */
-export function nameParts(name: string): [string, number] {
-  const word = name.replace(/\d+$/, '');
-  return [word, Number(name.slice(word.length)) - 1];
-}
-
 /** The pass in which row `row` (counted from 0) of several is worked. */
 export const rowPass = (row: number) => `row ${row + 1}`;
 /** Which row a pass works; 0 for the first, which has no pass of its own. */

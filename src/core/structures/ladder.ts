@@ -201,16 +201,16 @@ export const ladder = structure({
         thicknessMm: Math.max(...girths, picots ? seed.diameterMm : 0),
         mayShorten: picots ? 0.01 : 0,
         held: 'mat',
-        pose({ name, place: { row } }): Pose {
-          if (name.startsWith('rung')) {
+        pose({ slot: { of, index }, place: { row } }): Pose {
+          if (of === 'rung') {
             const way = row % 2 === 0 ? 1 : -1;
-            const part = Number(name.slice('rung'.length)) - (p.high + 1) / 2;
+            const part = index - (p.high - 1) / 2;
             return {
               centre: [rungs.x(row), (way * part * rungs.lengthMm(row)) / p.high, 0],
               axis: [0, way, 0],
             };
           }
-          return picotPose(Number(name.slice('picot'.length)), row, rungs, seed);
+          return picotPose(index + 1, row, rungs, seed);
         },
       };
     },

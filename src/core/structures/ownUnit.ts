@@ -182,8 +182,8 @@ export const ownUnit = structure({
         thicknessMm: p.thicknessMm,
         mayShorten: 0,
         held: 'mat',
-        pose({ name, place: { row } }): Pose {
-          const k = Number(name) - 1;
+        pose({ slot, place: { row } }): Pose {
+          const k = slot.index;
           const [column, across] = [Math.floor(k / rows), k % rows];
           return {
             centre: [

@@ -1,11 +1,11 @@
 import * as z from 'zod';
 import { fastenOff } from '../closures/finish';
-import { type SewnLoop, loopSection, sewLoop, spread } from '../closures/sewnLoop';
+import { type SewnLoop, sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
 import { TAIL, type Bead } from '../weave/path';
 import type { Target } from '../weave/route';
-import { goThrough, grid, nameParts, rowOfPass, rowPass, type Run } from './grid';
+import { goThrough, grid, rowOfPass, rowPass, type Run } from './grid';
 import { SHORTENS } from './shortening';
 import { cellOf, MOTIF_FIELD, motifSchema } from './motif';
 import {
@@ -205,16 +205,16 @@ function fillEdges(w: Weave, t: Needle, role: string, { upper, lower, joined }: 
   const why = 'Drawn too tight the band curls; in a ring it leaves the finger less room.';
   const shortens = SHORTENS['edge fill of a right-angle band'];
   const last = upper.length - 1;
-  const fill = (row: number, name: string, into: Run, on: boolean) =>
+  const fill = (row: number, of: Fill, into: Run, on: boolean) =>
     w.in({ row }, () => {
-      t.string([role], name);
+      t.string([role], of);
       goThrough(t, into, on);
     });
   w.pass(EDGE_FILL, { optional: true, tension: 'medium', why, shortens }, () => {
     w.in({ row: last }, () => t.travel(endOf(at(upper, last), false), endOf(at(lower, last), false)));
     const above = at(upper, last).beads.some((bead) => bead === w.links.lastOut(t.name)?.bead);
     const [first, second] = above ? [upper, lower] : [lower, upper];
-    const [one, other] = above ? ['upper', 'lower'] : ['lower', 'upper'];
+    const [one, other] = above ? (['upper', 'lower'] as const) : (['lower', 'upper'] as const);
     for (let unit = last - 1; unit >= 0; unit--) fill(unit, `${one}-back`, at(first, unit), false);
     if (joined) fill(last, `${one}-join`, at(first, last), false);
     const from = joined ? last : 0;
@@ -225,10 +225,21 @@ function fillEdges(w: Weave, t: Needle, role: string, { upper, lower, joined }: 
 }
 
 /** Where a bead of the edge lies: its edge, the boundary that it stands at, and which way it was strung. */
-function fillPlace(name: string, unit: number): { edge: 1 | -1; boundary: number; forward: boolean } {
-  const on = name.includes('-on');
-  return { edge: name.startsWith('upper') ? 1 : -1, boundary: on ? unit : unit + 1, forward: on };
+function fillPlace(of: string, unit: number): { edge: 1 | -1; boundary: number; forward: boolean } {
+  const { edge, on } = FILLS[of as Fill];
+  return { edge, boundary: on ? unit : unit + 1, forward: on };
 }
+
+/** The beads along the edges: which edge, and whether they are strung on the way on. */
+const FILLS = {
+  'upper-back': { edge: 1, on: false },
+  'upper-join': { edge: 1, on: false },
+  'upper-on': { edge: 1, on: true },
+  'lower-back': { edge: -1, on: false },
+  'lower-join': { edge: -1, on: false },
+  'lower-on': { edge: -1, on: true },
+} as const;
+type Fill = keyof typeof FILLS;
 
 /** The far side mirrors the near one: both read the same along the piece. Levels count from the upper edge. */
 function sideRoles(p: Params, forward: boolean, circle: number, level: number): RoleLetter[] {
@@ -365,12 +376,11 @@ export const rightAngleWeave = structure({
         mayShorten: 0,
         held: 'mat',
         net: net.net,
-        pose({ name, role, place: { row: unit, pass } }): Pose {
-          const [word, k] = nameParts(name);
+        pose({ slot: { of: word, index: k }, role, place: { row: unit, pass } }): Pose {
           const row = rowOfPass(pass);
           const clockwise = isClockwise(row, unit);
           if (pass === EDGE_FILL) {
-            const { edge, boundary, forward } = fillPlace(name, unit);
+            const { edge, boundary, forward } = fillPlace(word, unit);
             return net.fill(edge, boundary, role, forward);
           }
           if (word === 'rung') return net.rung(k, 0, unit + 1, !clockwise);

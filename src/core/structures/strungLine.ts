@@ -259,9 +259,7 @@ export const strungLine = structure({
         thicknessMm: Math.max(thickest, p.swags * girthOf(p.swag, body)),
         mayShorten: 0,
         held: 'line',
-        pose({ role, name, place }): Pose {
-          const row = name.replace(/\d+/g, '');
-          const k = Number(name.slice(row.length)) - 1;
+        pose({ role, slot: { of: row, index: k }, place }): Pose {
           if (row === '') {
             const x =
               (place.row + Math.floor(k / starts.length)) * total +

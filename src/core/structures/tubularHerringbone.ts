@@ -6,7 +6,7 @@ import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
-import { TAIL, type Bead } from '../weave/path';
+import { TAIL, type Bead, type Slot } from '../weave/path';
 import {
   at,
   extraField,
@@ -48,7 +48,7 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   const rounds = units * p.sequence.length + extraRounds(p);
   const pairs = p.around / 2;
   const pick = (round: number, i: number): Pair => {
-    const [left, right] = t.string([roleOfRound(p, round), roleOfRound(p, round)], `p${i + 1}-`);
+    const [left, right] = t.string([roleOfRound(p, round), roleOfRound(p, round)], 'p', { run: i });
     if (!left || !right) throw new Error('A pair is two beads.');
     return { left, right };
   };
@@ -151,10 +151,10 @@ export const tubularHerringbone = structure({
         reachOf(solidOf(bead), 0, Math.cos(half), Math.sin(half)) / Math.sin(half);
       const reaches = Math.max(...p.sequence.map((role) => radius(body(role)) + body(role).diameterMm / 2));
       const angleOf = (column: number) => ((column + 0.5) / p.around) * 2 * Math.PI;
-      const columnOf = (name: string) => {
-        const [pair = 1, right = 1] = name.slice(1).split('-').map(Number);
-        return { right, angle: angleOf(2 * (pair - 1) + right - 1) };
-      };
+      const columnOf = ({ run: pair = 0, index }: Slot) => ({
+        up: index === 0,
+        angle: angleOf(2 * pair + index),
+      });
       const columns = Array.from({ length: p.around }, (_, column) => angleOf(column));
       const across = (of: (angle: number) => number) =>
         2 * (reaches - widest / 2) * Math.max(...columns.map(of)) + widest;
@@ -168,15 +168,15 @@ export const tubularHerringbone = structure({
         thicknessMm: across(Math.sin),
         mayShorten: 0.06,
         /** Each bead is drawn to its partner above, and to its neighbour below. */
-        leansTo({ name }): Point {
-          const { angle, right } = columnOf(name);
-          const to = right === 1 ? 1 : -1;
+        leansTo({ slot }): Point {
+          const { angle, up } = columnOf(slot);
+          const to = up ? 1 : -1;
           return [0, -to * Math.sin(angle), to * Math.cos(angle)];
         },
         held: 'former',
-        pose({ role, name, place: { unit, row } }): Pose {
+        pose({ role, slot, place: { unit, row } }): Pose {
           const { lengthMm } = body(role);
-          const { angle, right } = columnOf(name);
+          const { angle, up } = columnOf(slot);
           const r = radius(body(role));
           return {
             centre: [
@@ -184,7 +184,7 @@ export const tubularHerringbone = structure({
               r * Math.cos(angle),
               r * Math.sin(angle),
             ],
-            axis: [right === 1 ? 1 : -1, 0, 0],
+            axis: [up ? 1 : -1, 0, 0],
             across: [0, -Math.sin(angle), Math.cos(angle)],
           };
         },

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { fastenOff, WOVEN_BEADS } from '../closures/finish';
-import { loopSection, sewLoop } from '../closures/sewnLoop';
+import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { roundingMm } from '../layout/solver/solid';
 import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
@@ -27,7 +27,7 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   const rounds = units * p.sequence.length;
   const each = p.around / 2;
   const string = (row: number, i: number) =>
-    at(t.string([at(p.sequence, row % p.sequence.length)], `b${i + 1}-`, { row }), 0);
+    at(t.string([at(p.sequence, row % p.sequence.length)], 'b', { row, run: i }), 0);
 
   const { round0, round1 } = w.in({ pass: 'start' }, () => {
     t.begin('none');
@@ -133,8 +133,7 @@ export const tubularPeyote = structure({
         thicknessMm: 2 * radius + girth,
         mayShorten: 0,
         held: 'former',
-        pose({ name, place: { row } }): Pose {
-          const i = Number(name.slice(1).split('-')[0]) - 1;
+        pose({ slot: { run: i = 0 }, place: { row } }): Pose {
           const angle = ((2 * i + row - 1) * 2 * Math.PI) / p.around;
           const [c, s] = [Math.cos(angle), Math.sin(angle)];
           return {

@@ -5,7 +5,6 @@ import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
 import { backOutOf, hole, outOf, Weave } from '../weave/builder';
 import { TAIL, wovenAt, type Bead } from '../weave/path';
-import { nameParts } from './grid';
 import { SHORTENS } from './shortening';
 import {
   at,
@@ -238,8 +237,8 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
     (at(diagonal.starts, k) + body(at(p.over, k)).lengthMm / 2) / diagonal.total - 0.5;
   const middle = middleOf(p);
 
-  const pose = ({ name, role, place: { row, section } }: Bead): Pose => {
-    const [word, k] = nameParts(name);
+  const pose = ({ slot, role, place: { row, section } }: Bead): Pose => {
+    const { of: word, index: k } = slot;
     const lensEnd = turnMm + row * pitch + lens.lengthMm;
     switch (word) {
       case 'turn':

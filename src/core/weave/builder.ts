@@ -21,6 +21,7 @@ import {
   type PartId,
   type PartInfo,
   type Section,
+  type Slot,
   type StopBead,
   type Thread,
   type Zip,
@@ -152,8 +153,8 @@ export class Weave {
     return [this.threaded(one), this.threaded(other)];
   }
 
-  finding(name: string, holes = 1): Finding {
-    const finding = { id: this.findings.length, name, holes };
+  finding(name: string, holes = 1, at: Finding['at'] = null): Finding {
+    const finding = { id: this.findings.length, name, holes, at };
     this.findings.push(finding);
     return finding;
   }
@@ -289,9 +290,9 @@ export class Weave {
   }
 
   /** @internal */
-  addBead(role: string, name: string, row: number | undefined): Bead {
+  addBead(role: string, slot: Slot, name: string, row: number | undefined): Bead {
     const place = row === undefined ? this.place : this.at({ row });
-    const bead = { id: this.beads.length, role, name, place };
+    const bead = { id: this.beads.length, role, slot, name, place };
     this.beads.push(bead);
     return bead;
   }
@@ -315,6 +316,14 @@ interface PickOptions {
   readonly hole?: number;
 }
 
+interface StringOptions extends PickOptions {
+  /** Which of several such, from 0: a column of a strip, a loop of an end. */
+  readonly run?: number;
+}
+
+/** The slot of a bead that is picked up by a name of its own. */
+const alone = (of: string): Slot => ({ of, index: 0 });
+
 /** One needle: each verb is one or more moves. */
 export class Needle {
   constructor(
@@ -330,7 +339,7 @@ export class Needle {
   /** A bead of the pattern as stop bead: strung, and gone through once more round its outside. It stays. */
   stopWith(name: string, role: string): Bead {
     this.begin('pattern');
-    const bead = this.pickOne(role, name, {});
+    const bead = this.pickOne(role, alone(name), name, {});
     this.around(bead).through(bead);
     return bead;
   }
@@ -338,13 +347,17 @@ export class Needle {
   /** Picks up beads in the order given, name → role. */
   pick<const T extends Record<string, string>>(roles: T, options: PickOptions = {}): Named<T> {
     const picked: Record<string, Bead> = {};
-    for (const name in roles) picked[name] = this.pickOne(roles[name] as string, name, options);
+    for (const name in roles) picked[name] = this.pickOne(roles[name] as string, alone(name), name, options);
     return picked as Named<T>;
   }
 
-  /** Picks up a run of beads of the given roles, named by their place in the run. */
-  string(roles: readonly string[], prefix = '', options: PickOptions = {}): Bead[] {
-    return roles.map((role, i) => this.pickOne(role, `${prefix}${i + 1}`, options));
+  /** Picks up beads of the given roles together, named by their place among them. */
+  string(roles: readonly string[], of = '', { run, ...options }: StringOptions = {}): Bead[] {
+    const named = run === undefined ? of : `${of}${run + 1}-`;
+    return roles.map((role, index) => {
+      const slot = run === undefined ? { of, index } : { of, index, run };
+      return this.pickOne(role, slot, `${named}${index + 1}`, options);
+    });
   }
 
   /** Through beads the way they were strung. */
@@ -421,7 +434,7 @@ export class Needle {
 
   /** Sets in a body that no thread holds yet; later moves may go through its holes. */
   enclose(name: string, role: string): Bead {
-    const bead = this.weave.addBead(role, name, undefined);
+    const bead = this.weave.addBead(role, alone(name), name, undefined);
     this.weave.add({ ...this.base(), kind: 'enclose', bead });
     return bead;
   }
@@ -468,8 +481,8 @@ export class Needle {
     return { needle: this.name, place: this.weave.here };
   }
 
-  private pickOne(role: string, name: string, { row, hole = 0 }: PickOptions): Bead {
-    const bead = this.weave.addBead(role, name, row);
+  private pickOne(role: string, slot: Slot, name: string, { row, hole = 0 }: PickOptions): Bead {
+    const bead = this.weave.addBead(role, slot, name, row);
     this.weave.add({
       kind: 'pick',
       needle: this.name,

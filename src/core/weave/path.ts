@@ -55,10 +55,19 @@ export interface Place {
   readonly rowInUnit: number;
 }
 
-/** One bead of the piece. `role` says which material it takes, `name` which bead of its row it is. */
+/** Which bead of its row a bead is: what it is a part of, and which of those that were strung together, from 0. */
+export interface Slot {
+  readonly of: string;
+  readonly index: number;
+  /** Which of several such, as a column of a strip or a loop of an end; counted from 0. */
+  readonly run?: number;
+}
+
+/** One bead of the piece. `role` says which material it takes, `name` its slot in a word of its own. */
 export interface Bead {
   readonly id: number;
   readonly role: string;
+  readonly slot: Slot;
   readonly name: string;
   readonly place: Place;
 }
@@ -68,6 +77,8 @@ export interface Finding {
   readonly id: number;
   readonly name: string;
   readonly holes: number;
+  /** The joint at which it is, and which of several there, from 0; null where it is none of a joint. */
+  readonly at: { readonly joint: JointId; readonly nth: number } | null;
 }
 
 /** One end of one hole of a bead: where thread goes in or comes out. */
