@@ -52,6 +52,8 @@ const WRITES = 'input:not([type="radio"], [type="checkbox"]), textarea';
 /** No mouse: a key that is pressed counts, and a word that is written. */
 export class Keys implements Hand {
   actions = 0;
+  /** Whether the focus was led anywhere. */
+  went = false;
 
   constructor(private readonly page: Page) {}
 
@@ -63,7 +65,8 @@ export class Keys implements Hand {
   async press(place: Locator, letters: string, shortcut?: string): Promise<void> {
     await place.waitFor();
     if (shortcut !== undefined) {
-      await this.leave();
+      // Enter in a field does what its form is for.
+      if (shortcut !== 'Enter') await this.leave();
       return this.key(shortcut);
     }
     await this.to(place, letters);
@@ -100,6 +103,7 @@ export class Keys implements Hand {
 
   private async to(place: Locator, letters: string): Promise<void> {
     await place.waitFor();
+    this.went = true;
     const there = () => place.evaluate((it) => it === document.activeElement);
     if (await there()) return;
     await this.leave();

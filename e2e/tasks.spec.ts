@@ -70,7 +70,7 @@ const TASKS: readonly Task[] = [
     start: (page) => startBracelet(page, 'Maren', 'Flat peyote'),
     work: async (hand, page) => {
       await hand.choice(4, 'Clasp and ends');
-      await hand.pick('Clasp', 'clasp', 'toggle');
+      await hand.pick('Clasp', 'clasp/', 'toggle');
       await expect(button(page, /^Clasp and ends/)).toContainText('toggle');
       await hand.choice(1, 'Who and length');
       await hand.write(field(page, 'Target length, finished'), 'target', '7 3/4');
@@ -108,13 +108,13 @@ const TASKS: readonly Task[] = [
     start: bench,
     work: async (hand, page) => {
       await hand.press(page.getByRole('link', { name: 'Materials' }), 'materials');
-      await hand.press(page.locator('summary', { hasText: 'A bead of your own' }), 'a bead of');
+      await hand.press(page.locator('summary', { hasText: 'A bead of your own' }), 'a bead');
       const form = page.getByRole('form', { name: 'Add a bead' });
       await hand.write(form.getByLabel('What you call it'), 'what', 'aunt’s seeds');
       await hand.pick('Most like', 'most', 'round seed 11/0');
       await hand.write(form.getByLabel('Ten on a needle, end to end, mm'), 'ten', '14,2');
       await hand.write(form.getByLabel('One, across, mm'), 'one', '2,1');
-      await hand.press(form.getByRole('button', { name: 'Add the bead' }), 'add the');
+      await hand.press(form.getByRole('button', { name: 'Add the bead' }), 'add');
     },
     then: (page) => expect(page.getByText('aunt’s seeds is among the beads.')).toBeVisible(),
   },
@@ -125,7 +125,7 @@ const TASKS: readonly Task[] = [
     work: async (hand, page) => {
       await hand.press(button(page, 'Start a piece'), 'start', 'n');
       await hand.press(radio(page, 'necklace'), 'necklace');
-      await hand.press(radio(page, /^Tove/), 'tove');
+      await hand.press(radio(page, /^Maren/), 'maren');
       await hand.press(button(page, /^Strung line/), 'strung');
       await opens(page);
       await hand.choice(4, 'Clasp and ends');
@@ -138,8 +138,8 @@ const TASKS: readonly Task[] = [
     actions: 5,
     start: (page) => startBracelet(page, 'Maren', 'Flat peyote'),
     work: async (hand, page) => {
-      await hand.choice(6, 'Gauge');
-      await hand.press(radio(page, 'this piece, measured'), 'this piece');
+      await hand.choice(5, 'Gauge');
+      await hand.press(radio(page, 'this piece, measured'), 'this');
       await hand.write(field(page, 'Units done'), 'units', '30');
       await hand.write(field(page, /^They measure/), 'they', '2 in');
       await hand.key('Enter');
@@ -155,7 +155,7 @@ const TASKS: readonly Task[] = [
       await hand.press(button(page, 'Record a swatch'), 'record');
       await hand.write(field(page, 'Units'), 'units', '20');
       await hand.write(field(page, /^They measure/), 'they', '2 in');
-      await hand.press(button(page, 'Keep the swatch'), 'keep the');
+      await hand.press(button(page, 'Keep the swatch'), 'keep', 'Enter');
     },
     then: (page) => expect(page.getByRole('region', { name: 'Record a swatch' })).toBeHidden(),
   },
@@ -237,7 +237,9 @@ for (const { name, actions, start, work, then } of TASKS) {
     await work(keys, page);
     await then(page);
     expect(keys.actions).toBeLessThanOrEqual(2 * actions);
-    expect(await page.evaluate(() => document.activeElement !== document.body)).toBe(true);
+    // Whoever went somewhere is still somewhere.
+    if (keys.went)
+      await expect.poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true);
   });
 }
 

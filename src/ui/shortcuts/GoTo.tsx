@@ -1,44 +1,51 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { nameOf, stopFor } from './goTo';
+import { nameOf, narrowed, stops as all, type Stop } from './goTo';
 import styles from './shortcuts.module.css';
 import { isTyping, useShortcut } from './useShortcut';
 
 interface Sought {
   readonly letters: string;
-  readonly name: string;
+  /** Where they lead, in turn; taken while the focus was where it was first. */
+  readonly stops: readonly Stop[];
+  readonly at: number;
 }
 
 /**
  * Goes to a field, a choice or a button by the first letters of its name. Letters lead on while something begins with
- * them. In a field the first that leads nowhere is typed; elsewhere it is a slip, and any other key ends it.
+ * them, the key itself to the next such. In a field the first letter that leads nowhere is typed; elsewhere it is a
+ * slip, and any other key ends it.
  */
 export function GoTo() {
   const [sought, setSought] = useState<Sought | null>(null);
-  useShortcut('goTo', () => setSought({ letters: '', name: '' }));
+  useShortcut('goTo', () => setSought({ letters: '', stops: [], at: 0 }));
   useEffect(() => {
     if (!sought) return undefined;
     const done = () => setSought(null);
     const lead = (event: KeyboardEvent) => {
       const { key, ctrlKey, metaKey, altKey } = event;
       if (key === 'Shift' || key === 'Dead') return;
-      const reached = sought.letters !== '';
-      const typed = reached && isTyping(document.activeElement);
-      // A space presses what has been reached, but in a field it may be one of a name.
-      const letter = key.length === 1 && !ctrlKey && !metaKey && !altKey && (typed || key !== ' ');
-      const stop = letter ? stopFor(sought.letters + key) : null;
-      if (!stop && (typed || !letter)) {
+      const { letters, stops, at } = sought;
+      const again = key === '/' && stops.length > 0;
+      const sign = key.length === 1 && !ctrlKey && !metaKey && !altKey;
+      const next = again ? stops : sign ? narrowed(letters === '' ? all() : stops, letters + key) : [];
+      // A space presses what has been reached, but for one that tells names apart.
+      const ends = !sign || (key === ' ' && next.length === stops.length);
+      const typed = stops.length > 0 && isTyping(document.activeElement);
+      if (ends || (next.length === 0 && typed)) {
         done();
-        if (!reached && key === 'Escape') event.stopPropagation();
+        if (letters === '' && key === 'Escape') event.stopPropagation();
         return;
       }
       event.preventDefault();
       event.stopPropagation();
-      if (!stop) return;
-      stop.focus();
+      if (next.length === 0) return;
+      const reached = again ? (at + 1) % next.length : 0;
+      const stop = next[reached]?.element;
+      stop?.focus();
       if (stop instanceof HTMLInputElement) stop.select();
-      setSought({ letters: sought.letters + key, name: nameOf(stop) });
+      setSought({ letters: again ? letters : letters + key, stops: next, at: reached });
     };
     addEventListener('keydown', lead, true);
     addEventListener('pointerdown', done, true);
@@ -47,12 +54,14 @@ export function GoTo() {
       removeEventListener('pointerdown', done, true);
     };
   }, [sought]);
+  const stop = sought?.stops[sought.at]?.element;
+  const name = stop ? nameOf(stop) : '';
   return (
     <p role="status" className={sought ? styles.goTo : styles.quiet}>
       {sought && (
         <>
           Go to: {sought.letters ? <b>{sought.letters}</b> : 'type the first letters of what you look for'}
-          {sought.name && ` → ${sought.name}`}
+          {name && ` → ${name}`}
         </>
       )}
     </p>

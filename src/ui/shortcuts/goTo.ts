@@ -27,20 +27,33 @@ export function match(name: string, letters: string): 0 | 1 | null {
 /** What surrounds the focus most closely: its own fields come before others of the same name. */
 const AROUND = '[role="dialog"], form, [role="group"], fieldset, [role="region"], section, main';
 
-/** The stop that the letters lead to: nearest around the focus first, then by the order of the screen; null where none is. */
-export function stopFor(letters: string): HTMLElement | null {
-  const stops = [...document.querySelectorAll<HTMLElement>(STOPS)].filter((stop) => stop.checkVisibility());
-  const found = stops.flatMap((stop) => {
-    const how = match(nameOf(stop), letters);
-    return how === null ? [] : [{ stop, how }];
-  });
-  for (
-    let around = document.activeElement?.closest(AROUND) ?? document.body;
-    ;
-    around = around.parentElement?.closest(AROUND) ?? document.body
-  ) {
-    const within = found.filter(({ stop }) => around.contains(stop));
-    const best = within.find(({ how }) => how === 0) ?? within[0];
-    if (best || around === document.body) return best?.stop ?? null;
+/** A stop, and how many surroundings of the focus one has to leave to come to it. */
+export interface Stop {
+  readonly element: HTMLElement;
+  readonly away: number;
+}
+
+/** Every stop of the screen that can be seen. */
+export const stops = (): Stop[] =>
+  [...document.querySelectorAll<HTMLElement>(STOPS)]
+    .filter((element) => element.checkVisibility())
+    .map((element) => ({ element, away: away(element) }));
+
+/** Those that the letters lead to: nearest around the focus first, whole names before parts of them. */
+export const narrowed = (among: readonly Stop[], letters: string): Stop[] =>
+  among
+    .flatMap((stop) => {
+      const how = match(nameOf(stop.element), letters);
+      return how === null ? [] : [{ stop, how }];
+    })
+    .sort((a, b) => a.stop.away - b.stop.away || a.how - b.how)
+    .map(({ stop }) => stop);
+
+function away(stop: HTMLElement): number {
+  let steps = 0;
+  for (let around = document.activeElement?.closest(AROUND); around; steps++) {
+    if (around.contains(stop)) return steps;
+    around = around.parentElement?.closest(AROUND);
   }
+  return steps;
 }

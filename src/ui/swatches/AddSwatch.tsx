@@ -2,7 +2,7 @@
 
 import { Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useId, useState, useTransition } from 'react';
+import { useId, useState, useTransition, type FormEvent } from 'react';
 import type { LengthRange } from '@/core/length/length';
 import { planPiece } from '@/core/plan';
 import { MOST_UNITS } from '@/core/piece';
@@ -48,7 +48,8 @@ export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
   const plan = piece && planPiece(piece, known);
   const later = plan?.ok ? (plan.gauge.shortening?.passes ?? []) : [];
 
-  const keep = () => {
+  const keep = (event: FormEvent) => {
+    event.preventDefault();
     if (!piece) return setProblem('Choose the piece whose stitch and beads it is worked in.');
     if (units === null) return setProblem('Say how many units were measured.');
     if (lengthMm === null) return setProblem('Say how long they are, first bead to last.');
@@ -64,54 +65,56 @@ export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
     });
   };
   return (
-    <section {...opened} className={`card ${styles.add}`} aria-label="Record a swatch">
-      <Pick
-        label="In the stitch, beads and thread of"
-        value={pieceId}
-        options={pieces.map((one) => ({ value: one.id, label: one.doc.name }))}
-        onChange={setPieceId}
-      />
-      <CountInput label="Units" value={units} least={1} most={MOST_UNITS} onChange={setUnits} />
-      <LengthInput
-        label="They measure, first bead to last, no clasp"
-        mm={lengthMm}
-        range={MEASURED}
-        onChange={setLengthMm}
-        help="Flat on a ruler, drawn as tight as you mean to leave it."
-      />
-      {later.length > 0 && (
-        <Toggle
-          label={`Measured after ${later.join(' and ')}`}
-          help="Later passes draw the base in a little."
-          checked={finished}
-          onChange={setFinished}
+    <section {...opened} className="card" aria-label="Record a swatch">
+      <form className={styles.add} onSubmit={keep} noValidate>
+        <Pick
+          label="In the stitch, beads and thread of"
+          value={pieceId}
+          options={pieces.map((one) => ({ value: one.id, label: one.doc.name }))}
+          onChange={setPieceId}
         />
-      )}
-      <Choice
-        label="Tension"
-        value={tension}
-        options={TENSIONS.map((one) => ({ value: one, label: one }))}
-        onChange={setTension}
-      />
-      <div className={styles.field}>
-        <label htmlFor={`${id}-day`}>Measured on</label>
-        <Input id={`${id}-day`} type="date" value={day} onChange={(event) => setDay(event.target.value)} />
-      </div>
-      <div className={styles.field}>
-        <label htmlFor={`${id}-note`}>Note</label>
-        <Input id={`${id}-note`} value={note} onChange={(event) => setNote(event.target.value)} />
-      </div>
-      {problem && (
-        <p role="alert" className={styles.problem}>
-          {problem}
-        </p>
-      )}
-      <div className={styles.buttons}>
-        <Button type="primary" loading={busy} onClick={keep}>
-          Keep the swatch
-        </Button>
-        <Button onClick={onCancel}>Cancel</Button>
-      </div>
+        <CountInput label="Units" value={units} least={1} most={MOST_UNITS} onChange={setUnits} />
+        <LengthInput
+          label="They measure, first bead to last, no clasp"
+          mm={lengthMm}
+          range={MEASURED}
+          onChange={setLengthMm}
+          help="Flat on a ruler, drawn as tight as you mean to leave it."
+        />
+        {later.length > 0 && (
+          <Toggle
+            label={`Measured after ${later.join(' and ')}`}
+            help="Later passes draw the base in a little."
+            checked={finished}
+            onChange={setFinished}
+          />
+        )}
+        <Choice
+          label="Tension"
+          value={tension}
+          options={TENSIONS.map((one) => ({ value: one, label: one }))}
+          onChange={setTension}
+        />
+        <div className={styles.field}>
+          <label htmlFor={`${id}-day`}>Measured on</label>
+          <Input id={`${id}-day`} type="date" value={day} onChange={(event) => setDay(event.target.value)} />
+        </div>
+        <div className={styles.field}>
+          <label htmlFor={`${id}-note`}>Note</label>
+          <Input id={`${id}-note`} value={note} onChange={(event) => setNote(event.target.value)} />
+        </div>
+        {problem && (
+          <p role="alert" className={styles.problem}>
+            {problem}
+          </p>
+        )}
+        <div className={styles.buttons}>
+          <Button type="primary" htmlType="submit" loading={busy}>
+            Keep the swatch
+          </Button>
+          <Button onClick={onCancel}>Cancel</Button>
+        </div>
+      </form>
     </section>
   );
 }
