@@ -70,7 +70,7 @@ const TASKS: readonly Task[] = [
     start: (page) => startBracelet(page, 'Maren', 'Flat peyote'),
     work: async (hand, page) => {
       await hand.choice(4, 'Clasp and ends');
-      await hand.pick('Clasp', 'clasp/', 'toggle');
+      await hand.pick('Clasp', 'clasp', 'toggle');
       await expect(button(page, /^Clasp and ends/)).toContainText('toggle');
       await hand.choice(1, 'Who and length');
       await hand.write(field(page, 'Target length, finished'), 'target', '7 3/4');
@@ -114,13 +114,13 @@ const TASKS: readonly Task[] = [
       await hand.pick('Most like', 'most', 'round seed 11/0');
       await hand.write(form.getByLabel('Ten on a needle, end to end, mm'), 'ten', '14,2');
       await hand.write(form.getByLabel('One, across, mm'), 'one', '2,1');
-      await hand.press(form.getByRole('button', { name: 'Add the bead' }), 'add');
+      await hand.press(form.getByRole('button', { name: 'Add the bead' }), 'add', 'Enter');
     },
     then: (page) => expect(page.getByText('aunt’s seeds is among the beads.')).toBeVisible(),
   },
   {
     name: 'a strung necklace with a button',
-    actions: 6,
+    actions: 7,
     start: bench,
     work: async (hand, page) => {
       await hand.press(button(page, 'Start a piece'), 'start', 'n');
@@ -129,7 +129,7 @@ const TASKS: readonly Task[] = [
       await hand.press(button(page, /^Strung line/), 'strung');
       await opens(page);
       await hand.choice(4, 'Clasp and ends');
-      await hand.press(radio(page, /^button/), 'button');
+      await hand.pick('Clasp', 'clasp', 'beaded loop over a 12 mm button');
     },
     then: (page) => expect(button(page, /^Clasp and ends/)).toContainText('button'),
   },

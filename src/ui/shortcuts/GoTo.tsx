@@ -31,7 +31,7 @@ export function GoTo() {
       const sign = key.length === 1 && !ctrlKey && !metaKey && !altKey;
       const next = again ? stops : sign ? narrowed(letters === '' ? all() : stops, letters + key) : [];
       // A space presses what has been reached, but for one that tells names apart.
-      const ends = !sign || (key === ' ' && next.length === stops.length);
+      const ends = !sign || (key === ' ' && next.length < 2);
       const typed = stops.length > 0 && isTyping(document.activeElement);
       if (ends || (next.length === 0 && typed)) {
         done();
