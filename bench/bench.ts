@@ -1,7 +1,7 @@
 // npm run bench: speed, as times and as ratios within this one run. Fails only when a figure is far off.
-import { newPiece, type Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
-import { planPiece } from '@/core/planShipped';
+import { newPiece, type Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
+import { planPiece } from '@/core/plan/shipped';
 import { tally } from '@/core/read/tally';
 import { reading, totals } from '@/core/read/totals';
 import { STRUCTURES } from '@/core/structures/registry';

@@ -3,8 +3,8 @@ import { execFileSync } from 'node:child_process';
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newPiece, type Piece } from '@/core/piece';
-import { planPiece } from '@/core/planShipped';
+import { newPiece, type Piece } from '@/core/piece/piece';
+import { planPiece } from '@/core/plan/shipped';
 import { built, serve, type Served } from './served';
 import { line, quantile, section } from './timing';
 

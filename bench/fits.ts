@@ -1,10 +1,10 @@
 // The fit's part of the benchmark: the search for a graduated line beside a general integer solver.
 import loadHighs from 'highs';
-import { absorbers } from '@/core/absorbers';
+import { absorbers } from '@/core/plan/absorbers';
 import { arrange, type ArrangeQuestion } from '@/core/fit/arrange';
 import { BEADS, CLASPS, FINDINGS } from '@/core/materials/catalogue';
-import { newPiece } from '@/core/piece';
-import { planPiece } from '@/core/planShipped';
+import { newPiece } from '@/core/piece/piece';
+import { planPiece } from '@/core/plan/shipped';
 import { STRUCTURES } from '@/core/structures/registry';
 import { programme } from '@/core/testing/programme';
 import { line, quantile, section, time } from './timing';

@@ -1,5 +1,5 @@
 import { LONG, expect, test } from './fixtures';
-import { planPiece } from '@/core/planShipped';
+import { planPiece } from '@/core/plan/shipped';
 import { examplePiece } from '@/demo/choir';
 import { address, inAll, openChoice, pick, saved, slip, startBracelet, unitsOf } from './helpers';
 

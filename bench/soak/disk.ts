@@ -3,7 +3,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newPiece, type Piece } from '@/core/piece';
+import { newPiece, type Piece } from '@/core/piece/piece';
 import { serve } from '../served';
 
 const mounted = (options: string, place: string) =>

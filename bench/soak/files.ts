@@ -1,10 +1,10 @@
 // Damaged piece files: each is refused in words, or planned with figures, never anything else.
 import { readdirSync } from 'node:fs';
 import { z } from 'zod';
-import { migratePiece, type Piece } from '@/core/piece';
-import { planPiece } from '@/core/planShipped';
-import { planReport } from '@/core/report';
-import { whyNotStorable } from '@/core/storable';
+import { migratePiece, type Piece } from '@/core/piece/piece';
+import { planPiece } from '@/core/plan/shipped';
+import { planReport } from '@/core/plan/report';
+import { whyNotStorable } from '@/core/records/storable';
 import { faultsOf } from '@/data/records';
 import { examplePiece } from '@/demo/choir';
 import { damage, oneOf, randoms } from './random';

@@ -1,9 +1,9 @@
 // npm run plan -- examples/breakwater-band.json: the plan of a piece file, as JSON.
 import { readFileSync } from 'node:fs';
 import * as z from 'zod';
-import { migratePiece } from '@/core/piece';
-import { planSolved } from '@/core/planShipped';
-import { planReport } from '@/core/report';
+import { migratePiece } from '@/core/piece/piece';
+import { planSolved } from '@/core/plan/shipped';
+import { planReport } from '@/core/plan/report';
 import { wordProblem } from '@/core/words/problems';
 import { speak } from './speak';
 

@@ -1,6 +1,6 @@
 // npm run schemas: writes the published JSON Schema of a piece file from the one the program checks with.
 import { writeFileSync } from 'node:fs';
-import { pieceJsonSchema } from '@/core/pieceJsonSchema';
+import { pieceJsonSchema } from '@/core/piece/jsonSchema';
 import { speak } from './speak';
 
 await speak(() => {

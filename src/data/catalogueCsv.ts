@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type * as z from 'zod';
 import { MOST_TABLE_ROWS, TABLE_TOO_LONG } from '@/core/materials/table';
-import { storableSchema } from '@/core/storable';
+import { storableSchema } from '@/core/records/storable';
 import {
   beadKindSchema,
   claspSchema,

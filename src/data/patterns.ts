@@ -1,5 +1,5 @@
 import { and, desc, eq, isNull } from 'drizzle-orm';
-import type { Pattern } from '@/core/pattern';
+import type { Pattern } from '@/core/records/pattern';
 import type { Db } from './database';
 import { checkedIn, readRow, readRows, type Reading, type Readings } from './records';
 import { pattern } from './schema';

@@ -6,12 +6,12 @@ import {
   needleSchema,
   threadSchema,
 } from '@/core/materials/material';
-import { readPattern } from '@/core/pattern';
-import { measureSchema, personSchema } from '@/core/people';
-import { migratePiece } from '@/core/piece';
-import { settingsSchema } from '@/core/settings';
-import { storableSchema } from '@/core/storable';
-import { readSwatch } from '@/core/swatches';
+import { readPattern } from '@/core/records/pattern';
+import { measureSchema, personSchema } from '@/core/records/people';
+import { migratePiece } from '@/core/piece/piece';
+import { settingsSchema } from '@/core/records/settings';
+import { storableSchema } from '@/core/records/storable';
+import { readSwatch } from '@/core/records/swatches';
 
 /**
  * What each table keeps: brought to the newest format and checked, on the way in as on the way out. What this would

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import type { Db } from './database';
 import { piece } from './schema';
 

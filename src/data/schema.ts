@@ -27,7 +27,7 @@ export const workspace = pgTable('workspace', {
   lengthUnit: text('length_unit', { enum: ['in', 'cm'] })
     .notNull()
     .default('in'),
-  /** Habits, as `core/settings.ts` describes them. */
+  /** Habits, as `core/records/settings.ts` describes them. */
   settings: jsonb('settings').notNull().default({}),
   /** Raised by every change of unit or settings. */
   settingsRevision: integer('settings_revision').notNull().default(0),
@@ -85,7 +85,7 @@ export const piece = pgTable(
   {
     id: uuid('id').primaryKey().defaultRandom(),
     workspaceId: inWorkspace(),
-    /** The choices, as `core/piece.ts` describes them. */
+    /** The choices, as `core/piece/piece.ts` describes them. */
     doc: jsonb('doc').notNull(),
     revision: integer('revision').notNull().default(1),
     /** The change that made this revision: the same change sent twice is one change. */
@@ -165,7 +165,7 @@ export const swatch = pgTable(
   {
     id: uuid('id').primaryKey().defaultRandom(),
     workspaceId: inWorkspace(),
-    /** Stitch, beads, thread and what was measured, as `core/swatches.ts` describes them. */
+    /** Stitch, beads, thread and what was measured, as `core/records/swatches.ts` describes them. */
     doc: jsonb('doc').notNull(),
     archivedAt: timestamp('archived_at', { withTimezone: true }),
     createdAt: created(),

@@ -1,5 +1,5 @@
 import { and, desc, eq, isNull } from 'drizzle-orm';
-import type { Swatch } from '@/core/swatches';
+import type { Swatch } from '@/core/records/swatches';
 import type { Db } from './database';
 import { checkedIn, readRows, type Readings } from './records';
 import { swatch } from './schema';

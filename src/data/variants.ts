@@ -1,5 +1,5 @@
 import { and, asc, eq, isNull } from 'drizzle-orm';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import type { Db } from './database';
 import { checkedIn, readRows, type Readings } from './records';
 import { variant } from './schema';

@@ -1,6 +1,6 @@
 import { asc, eq, sql } from 'drizzle-orm';
 import type { LengthUnit } from '@/core/length/length';
-import { changedSettings, readSettings, type Settings, type SettingsChange } from '@/core/settings';
+import { changedSettings, readSettings, type Settings, type SettingsChange } from '@/core/records/settings';
 import type { Db } from './database';
 import { topUpCatalogue } from './materials';
 import { checkedIn } from './records';

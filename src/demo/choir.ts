@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { migratePiece, type Piece } from '@/core/piece';
-import { swatchOf, type Swatch } from '@/core/swatches';
+import { migratePiece, type Piece } from '@/core/piece/piece';
+import { swatchOf, type Swatch } from '@/core/records/swatches';
 
 /**
  * The demo world: the singers of a harbour ferry crew's choir, who order matching pieces for a midsummer

@@ -1,10 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { pieceJsonSchema } from '@/core/pieceJsonSchema';
-import { planPiece } from '@/core/planShipped';
-import { planReport } from '@/core/report';
+import { pieceJsonSchema } from '@/core/piece/jsonSchema';
+import { planPiece } from '@/core/plan/shipped';
+import { planReport } from '@/core/plan/report';
 import { STRUCTURES } from '@/core/structures/registry';
-import { bookOf } from '@/core/swatches';
+import { bookOf } from '@/core/records/swatches';
 import { CHOIR, DEMO_PIECES, demoSwatches, examplePiece } from './choir';
 
 const files = readdirSync('examples').map((file) => file.replace('.json', ''));

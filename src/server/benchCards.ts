@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import * as z from 'zod';
-import type { Card } from '@/core/card';
+import type { Card } from '@/core/plan/card';
 import type { CellLayout } from '@/core/layout/cellLayout';
-import type { Settings } from '@/core/settings';
+import type { Settings } from '@/core/records/settings';
 import { cardsOf, keepCards, type KeptCard } from '@/data/cards';
 import { piecesByIds, type StoredPiece } from '@/data/pieces';
 import type { Unreadable } from '@/data/records';

@@ -1,6 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { migratePiece, type Piece } from '@/core/piece';
+import { migratePiece, type Piece } from '@/core/piece/piece';
 
 /** The piece files that ship with the program; none where their folder is missing. */
 export async function examples(): Promise<Piece[]> {

@@ -1,7 +1,7 @@
 import type { CellLayout } from '@/core/layout/cellLayout';
 import { shippedLayouts } from '@/core/layout/shipped';
-import type { Piece } from '@/core/piece';
-import { USUAL_SETTINGS } from '@/core/settings';
+import type { Piece } from '@/core/piece/piece';
+import { USUAL_SETTINGS } from '@/core/records/settings';
 import { planned } from './planner';
 
 export type LaidOut = Readonly<Record<string, CellLayout>>;

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { addPiece, pieceById, savePiece } from '@/data/pieces';
 import { checkedIn, Refusal } from '@/data/records';
 import { Trouble } from './trouble';

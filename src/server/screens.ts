@@ -1,9 +1,9 @@
 import { cache } from 'react';
 import * as z from 'zod';
-import type { Answers } from '@/core/answers';
+import type { Answers } from '@/core/plan/answers';
 import type { CellLayout } from '@/core/layout/cellLayout';
 import type { BeadKind } from '@/core/materials/material';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { catalogue, type Catalogue, type StoredCatalogue } from '@/data/materials';
 import { patterns, type StoredPattern } from '@/data/patterns';
 import { people, type Measure, type Person } from '@/data/people';

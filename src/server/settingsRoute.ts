@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { settingsChangeSchema } from '@/core/settings';
+import { settingsChangeSchema } from '@/core/records/settings';
 import { changeWorkspace } from '@/data/workspaces';
 import { bodyOf, route, says } from './work';
 

@@ -1,5 +1,5 @@
 import type { StitchKey, SwatchEntry } from '@/core/fit/swatchBook';
-import { entriesOf } from '@/core/swatches';
+import { entriesOf } from '@/core/records/swatches';
 import type { StoredSwatch } from '@/data/swatches';
 import { planned } from './planner';
 

@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { withDecimal } from '@/core/length/length';
-import { whyNotStorable } from '@/core/storable';
+import { whyNotStorable } from '@/core/records/storable';
 import type { Db } from '@/data/database';
 import { workspaceById } from '@/data/workspaces';
 import { firstMessage, refused, type Answer } from './answer';

@@ -1,9 +1,9 @@
-import { answersOf } from '@/core/answers';
-import { cardOf } from '@/core/card';
+import { answersOf } from '@/core/plan/answers';
+import { cardOf } from '@/core/plan/card';
 import { swatchBook, type StitchKey } from '@/core/fit/swatchBook';
 import { shippedLayouts } from '@/core/layout/shipped';
-import { planOrFault } from '@/core/plan';
-import { keyOfSwatch } from '@/core/swatches';
+import { planOrFault } from '@/core/plan/plan';
+import { keyOfSwatch } from '@/core/records/swatches';
 import type { PlanAnswer, PlanAsk, PlannedPiece } from './planProtocol';
 
 /** Works out what is asked. Throws what planning throws. */

@@ -1,9 +1,9 @@
-import type { Answers } from '@/core/answers';
-import type { Card } from '@/core/card';
+import type { Answers } from '@/core/plan/answers';
+import type { Card } from '@/core/plan/card';
 import type { StitchKey, SwatchEntry } from '@/core/fit/swatchBook';
-import type { Piece } from '@/core/piece';
-import type { Settings } from '@/core/settings';
-import type { Swatch } from '@/core/swatches';
+import type { Piece } from '@/core/piece/piece';
+import type { Settings } from '@/core/records/settings';
+import type { Swatch } from '@/core/records/swatches';
 
 /** What the server asks of the planning thread: a piece planned, or what a swatch is kept under. */
 export type PlanAsk =

@@ -1,4 +1,4 @@
-import { GLOSSARY } from '@/core/glossary';
+import { GLOSSARY } from '@/core/words/glossary';
 import { laidOutOnce } from '@/server/laidOut';
 import { samplePiece } from '@/ui/gallery/sample';
 import { GlossaryScreen } from '@/ui/glossary/GlossaryScreen';

@@ -1,5 +1,5 @@
 import { MM_PER_INCH, type LengthRange } from '../length/length';
-import type { SourceKind } from '../source';
+import type { SourceKind } from '../materials/source';
 
 /** What is measured on a body. The hand is taken with the thumb tucked in; the height stands for the wingspan. */
 export const PLACES = ['wrist', 'upper arm', 'hand', 'ankle', 'neck', 'finger', 'knuckle', 'height'] as const;

@@ -1,4 +1,4 @@
-import type { SourceKind } from '../source';
+import type { SourceKind } from '../materials/source';
 
 /**
  * Ring sizes by their scales. Each is a straight line from the number of a size to the inside of the ring; a

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newPiece, type Piece } from '../piece';
-import type { Plan } from '../plan';
-import { planRows } from '../planSteps';
-import { planPiece, planSolved } from '../planShipped';
+import { newPiece, type Piece } from '../piece/piece';
+import type { Plan } from '../plan/plan';
+import { planRows } from '../plan/steps';
+import { planPiece, planSolved } from '../plan/shipped';
 import { structureById } from '../structures/registry';
 import { checkPath } from '../weave/check';
 import { PALETTE } from '../materials/catalogue';

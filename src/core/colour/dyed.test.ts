@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece, shadesOf, type Piece } from '../piece';
+import { newPiece, shadesOf, type Piece } from '../piece/piece';
 import { dyed } from './dyed';
 
 const tar = { name: 'tar', hex: '#2f3330' };

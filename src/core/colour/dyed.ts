@@ -1,4 +1,4 @@
-import type { Piece } from '../piece';
+import type { Piece } from '../piece/piece';
 import type { Shade } from './shades';
 
 /** The change that gives one of a role's colours another: 0 is the bead's own. */

@@ -1,6 +1,6 @@
 import { PALETTE } from '../materials/catalogue';
 import { MOST_LETTERS_OF_A_COLOUR } from '../materials/material';
-import { shadesOf, type Piece } from '../piece';
+import { shadesOf, type Piece } from '../piece/piece';
 import type { Shade } from './shades';
 
 /** The palette, and behind it every other colour that a piece has: of its beads, and of its thread. */

@@ -1,5 +1,5 @@
 import { LOOP_ROLE } from '../closures/sewnLoop';
-import { shadesOf, type Piece } from '../piece';
+import { shadesOf, type Piece } from '../piece/piece';
 import { ROLE_LETTERS } from '../structures/structure';
 import type { Shade } from './shades';
 

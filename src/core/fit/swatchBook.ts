@@ -1,4 +1,4 @@
-import type { SwatchFinding } from '../gauge';
+import type { SwatchFinding } from '../gauge/gauge';
 
 /** A swatch as the plan looks for it. */
 export interface SwatchEntry {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
 import type { BeadSize } from '../materials/material';
-import { newPiece } from '../piece';
-import { planPiece } from '../planShipped';
+import { newPiece } from '../piece/piece';
+import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { flatHerringbone } from '../structures/flatHerringbone';
 import type { Form, Structure } from '../structures/structure';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { hash } from '../hash';
+import { hash } from '../tools/hash';
 import type { Path } from '../weave/path';
 import type { Form } from '../structures/structure';
 import { handStart } from './handStart';

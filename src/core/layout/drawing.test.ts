@@ -1,9 +1,9 @@
 import { range } from 'd3';
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
-import { newPiece, type Piece } from '../piece';
-import type { Plan } from '../plan';
-import { planPiece } from '../planShipped';
+import { newPiece, type Piece } from '../piece/piece';
+import type { Plan } from '../plan/plan';
+import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { hang } from './arc';
 import type { BeadSize } from '../materials/material';

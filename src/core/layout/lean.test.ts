@@ -1,8 +1,8 @@
 import { WOVEN } from '../weave/path';
 import { describe, expect, it } from 'vitest';
-import { newPiece, type Piece } from '../piece';
-import type { Plan } from '../plan';
-import { planSolved } from '../planShipped';
+import { newPiece, type Piece } from '../piece/piece';
+import type { Plan } from '../plan/plan';
+import { planSolved } from '../plan/shipped';
 import { leaning, leanOf } from './lean';
 
 const DEGREE = Math.PI / 180;

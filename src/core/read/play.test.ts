@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { distance, type Point } from '../layout/layout';
-import { newPiece } from '../piece';
-import { planUnits } from '../planSteps';
-import { planPiece } from '../planShipped';
+import { newPiece } from '../piece/piece';
+import { planUnits } from '../plan/steps';
+import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { frames } from './play';
 

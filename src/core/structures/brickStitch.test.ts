@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
-import { newPiece } from '../piece';
-import { planPiece } from '../planShipped';
+import { newPiece } from '../piece/piece';
+import { planPiece } from '../plan/shipped';
 import { tally } from '../read/tally';
 import { holeUses } from '../read/traversals';
 import { checkPath } from '../weave/check';

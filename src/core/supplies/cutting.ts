@@ -1,6 +1,6 @@
 import { WOVEN } from '../weave/path';
 import { formatFigure, formatThread, type LengthStyle } from '../length/length';
-import type { Settings } from '../settings';
+import type { Settings } from '../records/settings';
 import { type WorkPlace } from './stretches';
 import { TYPICAL_WINGSPAN_MM, type ThreadChange, type ThreadPlan } from './threadPlan';
 import { sectionWords } from '../words/sections';

@@ -1,7 +1,7 @@
 import { flatFor, type View } from '../layout/drawing';
 import type { Flat } from '../layout/outline';
-import { beadOf, type Piece } from '../piece';
-import type { Plan } from '../plan';
+import { beadOf, type Piece } from '../piece/piece';
+import type { Plan } from '../plan/plan';
 import { holeFill, type Going } from './holeFill';
 
 /** Where on the picture beads stand whose holes a trip goes hard through, or not at all. */

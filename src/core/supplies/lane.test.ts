@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { byId, NEEDLES, THREADS } from '../materials/catalogue';
-import { newPiece, type Piece } from '../piece';
-import { planPiece } from '../planShipped';
+import { newPiece, type Piece } from '../piece/piece';
+import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { holeMarks } from './holeMarks';
 import { lane, moved } from './lane';

@@ -1,5 +1,5 @@
 import { WOVEN } from '../weave/path';
-import type { Plan } from '../plan';
+import type { Plan } from '../plan/plan';
 import { type WorkPlace } from './stretches';
 import { placesToChange, type ThreadPlan } from './threadPlan';
 

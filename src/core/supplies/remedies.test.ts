@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { difference } from '../colour/difference';
 import { BEADS, byId, NEEDLES, THREADS } from '../materials/catalogue';
-import { inColour, newPiece, type Piece } from '../piece';
-import { planPiece } from '../planShipped';
-import type { Plan, Warning } from '../plan';
+import { inColour, newPiece, type Piece } from '../piece/piece';
+import { planPiece } from '../plan/shipped';
+import type { Plan, Warning } from '../plan/plan';
 import { remedies } from './remedies';
 import { leastSeen, type ThreadDoubt } from './threadSense';
 

@@ -1,6 +1,6 @@
 import { makeOf, type BeadKind, type Needle, type ThreadMaterial } from '../materials/material';
-import type { Piece } from '../piece';
-import { planPiece, type Known, type Plan } from '../plan';
+import type { Piece } from '../piece/piece';
+import { planPiece, type Known, type Plan } from '../plan/plan';
 import type { Going } from './holeFill';
 
 /** Something that makes a trip go that would not, tried before it is offered. */

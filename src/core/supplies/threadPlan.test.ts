@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId, THREADS } from '../materials/catalogue';
-import { newPiece, type Piece } from '../piece';
-import type { Plan } from '../plan';
-import { planPiece } from '../planShipped';
+import { newPiece, type Piece } from '../piece/piece';
+import type { Plan } from '../plan/plan';
+import { planPiece } from '../plan/shipped';
 import { threadMoves } from '../read/thread';
-import { USUAL_SETTINGS } from '../settings';
+import { USUAL_SETTINGS } from '../records/settings';
 import { joinedRings } from '../testing/paths';
 import { STRUCTURES } from '../structures/registry';
 import { Weave } from '../weave/builder';

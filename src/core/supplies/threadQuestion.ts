@@ -1,5 +1,5 @@
 import { makeOf } from '../materials/material';
-import { beadOf, type Piece } from '../piece';
+import { beadOf, type Piece } from '../piece/piece';
 import { threadMm, type ThreadMove } from '../read/thread';
 import { total, type Built, type Reading } from '../read/totals';
 import { TAIL, WOVEN, jointOf, type Move } from '../weave/path';

@@ -1,8 +1,8 @@
 import { difference } from '../colour/difference';
 import type { Shade } from '../colour/shades';
 import { makeOf, needsNeedle, type BeadMaterial, type BeadShape } from '../materials/material';
-import type { Piece } from '../piece';
-import type { RoleQuantity } from '../quantities';
+import type { Piece } from '../piece/piece';
+import type { RoleQuantity } from '../plan/quantities';
 import type { ExposedThread } from '../read/thread';
 import type { Structure } from '../structures/structure';
 import type { HoleReading, HoleState } from './holeFill';

@@ -1,7 +1,7 @@
 // What a plan comes to, short enough to be kept: figures to read, and for all else a mark that changes with any of it.
-import { hash } from '../hash';
-import type { NoPlan, Plan } from '../plan';
-import { planReport } from '../report';
+import { hash } from '../tools/hash';
+import type { NoPlan, Plan } from '../plan/plan';
+import { planReport } from '../plan/report';
 import { sectionWords } from '../words/sections';
 import { WOVEN, type Section } from '../weave/path';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece';
-import { planPiece } from '../planShipped';
+import { newPiece } from '../piece/piece';
+import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { Weave } from './builder';
 import { checkPath } from './check';

@@ -1,4 +1,4 @@
-import type { Caution } from '../cautions';
+import type { Caution } from '../plan/cautions';
 import type { Said } from './said';
 
 /** The usual caution beside a choice that can hurt someone. */

@@ -8,7 +8,7 @@ import {
   type ReadStyle,
   type ReadUnit,
 } from '../length/length';
-import type { Problem } from '../plan';
+import type { Problem } from '../plan/plan';
 import { withArticle } from './figures';
 import { CLOSING_WORDS } from './closings';
 

@@ -1,5 +1,5 @@
 import { formatFine, type LengthStyle } from '../length/length';
-import type { Misfit, Substitution } from '../substitution';
+import type { Misfit, Substitution } from '../plan/substitution';
 import { wordProblem } from './problems';
 import { tripWords } from './threadDoubts';
 

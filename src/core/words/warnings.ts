@@ -1,7 +1,7 @@
 import type { Closing } from '../body/kinds';
 import { formatFine, formatLength, formatThread, type LengthStyle } from '../length/length';
-import type { Disagreement } from '../gauge';
-import type { Warning } from '../plan';
+import type { Disagreement } from '../gauge/gauge';
+import type { Warning } from '../plan/plan';
 import { wordClosureDoubt } from './closureDoubts';
 import { counted, offTarget, withArticle, withCapital } from './figures';
 import type { Said } from './said';

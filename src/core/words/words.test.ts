@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CLOSINGS, FITS, KIND_FACTS, KINDS } from '../body/kinds';
-import { cautionsOfThread, type Caution } from '../cautions';
+import { cautionsOfThread, type Caution } from '../plan/cautions';
 import type { LengthStyle } from '../length/length';
 import { BEADS, byId, CLASPS, NEEDLES, THREADS } from '../materials/catalogue';
-import { newPiece, usualWear, type Piece } from '../piece';
-import { planPiece } from '../planShipped';
+import { newPiece, usualWear, type Piece } from '../piece/piece';
+import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { wordCaution } from './cautions';
 import { wordProblem } from './problems';

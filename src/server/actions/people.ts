@@ -5,7 +5,7 @@ import * as z from 'zod';
 import { PLACES, type Place } from '@/core/body/places';
 import { parseGirth } from '@/core/body/girth';
 import { type LengthUnit } from '@/core/length/length';
-import { daySchema, personSchema } from '@/core/people';
+import { daySchema, personSchema } from '@/core/records/people';
 import { withArticle } from '@/core/words/figures';
 import { wordLengthProblem } from '@/core/words/problems';
 import { addMeasure, addPerson, changePerson, people } from '@/data/people';

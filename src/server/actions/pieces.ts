@@ -4,8 +4,8 @@ import { revalidatePath } from 'next/cache';
 import * as z from 'zod';
 import { FITS, KINDS } from '@/core/body/kinds';
 import { SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
-import { correctedBeads, withCorrected } from '@/core/corrected';
-import { patternOf } from '@/core/pattern';
+import { correctedBeads, withCorrected } from '@/core/piece/corrected';
+import { patternOf } from '@/core/records/pattern';
 import {
   BEAD_ROLES,
   choicesSchema,
@@ -16,7 +16,7 @@ import {
   newPiece,
   pieceName,
   type Piece,
-} from '@/core/piece';
+} from '@/core/piece/piece';
 import { structureById } from '@/core/structures/registry';
 import { people } from '@/data/people';
 import { catalogue } from '@/data/materials';

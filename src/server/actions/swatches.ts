@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { swatchSchema } from '@/core/swatches';
+import { swatchSchema } from '@/core/records/swatches';
 import { addSwatch } from '@/data/swatches';
 import { done } from '../answer';
 import { action } from '../work';

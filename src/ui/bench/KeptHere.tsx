@@ -3,8 +3,8 @@
 import { App, Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { migratePiece, type Piece } from '@/core/piece';
-import { mendedForStoring } from '@/core/storable';
+import { migratePiece, type Piece } from '@/core/piece/piece';
+import { mendedForStoring } from '@/core/records/storable';
 import { KeptEditActs } from '../outbox/KeptEdit';
 import type { Owed } from '../outbox/outbox';
 import { undelivered, useUndelivered } from '../outbox/undelivered';

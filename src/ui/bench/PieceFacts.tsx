@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import { cardOf, type Card } from '@/core/card';
-import { planOrFault } from '@/core/plan';
-import type { Piece } from '@/core/piece';
+import { cardOf, type Card } from '@/core/plan/card';
+import { planOrFault } from '@/core/plan/plan';
+import type { Piece } from '@/core/piece/piece';
 import { wordProblem } from '@/core/words/problems';
 import { PieceStrip } from '../piece/PieceDrawing';
 import { sitWords } from '../plan/SlipHead';

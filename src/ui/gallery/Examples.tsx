@@ -2,8 +2,8 @@
 
 import { Button } from 'antd';
 import { useMemo } from 'react';
-import { planPiece } from '@/core/plan';
-import type { Piece } from '@/core/piece';
+import { planPiece } from '@/core/plan/plan';
+import type { Piece } from '@/core/piece/piece';
 import { useLayouts } from '../layouts/useLayouts';
 import { PieceStrip } from '../piece/PieceDrawing';
 import styles from './gallery.module.css';

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { startPieceAction } from '@/server/actions/pieces';
 import type { Person } from '@/server/screens';
 import { ask } from '../fields/ask';

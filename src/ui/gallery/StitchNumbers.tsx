@@ -2,7 +2,7 @@
 
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { MM_PER_INCH } from '@/core/length/length';
-import type { Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan/plan';
 import { wordWarning } from '@/core/words/warnings';
 import { sourceWords } from '../plan/choices/gauge/gaugeWords';
 import { roleName } from '../plan/roleName';

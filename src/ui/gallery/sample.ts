@@ -1,5 +1,5 @@
-import { newPiece, type Piece } from '@/core/piece';
-import { planPiece, type NoPlan, type Plan } from '@/core/plan';
+import { newPiece, type Piece } from '@/core/piece/piece';
+import { planPiece, type NoPlan, type Plan } from '@/core/plan/plan';
 import type { Layouts } from '@/core/layout/cellLayout';
 
 /** A sample is about so long, mm, and has so many units at least and at most beyond the fewest. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { GLOSSARY, type GlossaryEntry } from '@/core/glossary';
+import { GLOSSARY, type GlossaryEntry } from '@/core/words/glossary';
 import { useOneByOne } from '../gallery/StitchSample';
 import { hasWords } from '../fields/sought';
 import { Find, ScreenHeader } from '../shell/ScreenHeader';

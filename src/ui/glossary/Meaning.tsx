@@ -2,7 +2,7 @@
 
 import { Popover } from 'antd';
 import Link from 'next/link';
-import { glossaryEntry, type GlossaryWord } from '@/core/glossary';
+import { glossaryEntry, type GlossaryWord } from '@/core/words/glossary';
 import { TermPicture } from './TermPicture';
 import styles from './glossary.module.css';
 

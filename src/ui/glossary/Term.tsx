@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
-import type { GlossaryWord } from '@/core/glossary';
+import type { GlossaryWord } from '@/core/words/glossary';
 import styles from './glossary.module.css';
 
 const Meaning = dynamic(() => import('./Meaning').then((m) => m.Meaning));

@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { GlossaryExample } from '@/core/glossary';
+import type { GlossaryExample } from '@/core/words/glossary';
 import { extent } from '@/core/layout/sketch';
-import type { Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan/plan';
 import { planSample, samplePiece } from '../gallery/sample';
 import { useLayouts } from '../layouts/useLayouts';
 import { PieceDrawing } from '../piece/PieceDrawing';

@@ -1,6 +1,6 @@
 'use client';
 
-import { withWords } from '@/core/glossary';
+import { withWords } from '@/core/words/glossary';
 import { Term } from './Term';
 
 /** A text in which every word of the craft says, when it is pressed, what it means. */

@@ -1,8 +1,8 @@
 'use client';
 
 import { App, Button } from 'antd';
-import { mendedForStoring } from '@/core/storable';
-import type { Piece } from '@/core/piece';
+import { mendedForStoring } from '@/core/records/storable';
+import type { Piece } from '@/core/piece/piece';
 import type { OwnAnswer } from './outbox';
 import styles from './kept.module.css';
 

@@ -1,6 +1,6 @@
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 import * as z from 'zod';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 
 /** One edit on its way to the server: the whole piece as it is after it. Sent again, its id makes it count once. */
 export interface Change {

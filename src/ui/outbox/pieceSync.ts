@@ -1,4 +1,4 @@
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { remember, send, withChange, type Change, type Owed, type SendAnswer } from './outbox';
 
 export type SyncState =

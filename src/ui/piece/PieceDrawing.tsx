@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { extent } from '@/core/layout/sketch';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import { ClaspEnd, ClaspStart, Links, overhangMm } from './ClaspShape';
 import { THREAD_COLOUR } from './beadLook';
 import styles from './piece.module.css';

@@ -2,7 +2,7 @@ import type { Mark } from '@/core/colour/teaching';
 import type { Shape } from '@/core/layout/drawing';
 import type { Flat } from '@/core/layout/outline';
 import type { BeadMaterial, Finish } from '@/core/materials/material';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 
 export const INK = '#1e2b24';
 export const THREAD_COLOUR = '#b4533a';

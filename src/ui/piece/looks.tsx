@@ -3,7 +3,7 @@
 import { createContext, use, useMemo, type ReactNode } from 'react';
 import { tellingApart, type Mark } from '@/core/colour/teaching';
 import type { BeadMaterial } from '@/core/materials/material';
-import { shadesOf, type Piece } from '@/core/piece';
+import { shadesOf, type Piece } from '@/core/piece/piece';
 
 /** How beads are shown: as they are, or so that they are told apart more easily. */
 export interface Looking {

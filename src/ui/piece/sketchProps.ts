@@ -1,5 +1,5 @@
 import type { Sketch, Stretch } from '@/core/layout/sketch';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 
 /** What is drawn, or painted. */
 export interface SketchProps {

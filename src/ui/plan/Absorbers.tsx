@@ -1,11 +1,11 @@
 'use client';
 
 import { useMemo } from 'react';
-import { absorbers, type Absorber } from '@/core/absorbers';
+import { absorbers, type Absorber } from '@/core/plan/absorbers';
 import { differenceMm, formatChange, type LengthStyle } from '@/core/length/length';
 import { counted, offTarget, withArticle } from '@/core/words/figures';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import type { Catalogue } from '@/server/screens';
 import { useKnown } from '../shell/useKnown';
 import { useAfterPaint } from '../shell/useAfterPaint';

@@ -2,11 +2,11 @@
 
 import { Button } from 'antd';
 import { useMemo } from 'react';
-import { countWords } from '@/core/choosing';
-import { correctedBeads, withCorrected, type CorrectedBead } from '@/core/corrected';
+import { countWords } from '@/core/piece/choosing';
+import { correctedBeads, withCorrected, type CorrectedBead } from '@/core/piece/corrected';
 import type { BeadKind } from '@/core/materials/material';
-import type { Piece } from '@/core/piece';
-import { planOrFault, type Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import { planOrFault, type Plan } from '@/core/plan/plan';
 import { useAfterPaint } from '../shell/useAfterPaint';
 import { useLengths } from '../shell/lengths';
 import { useKnown } from '../shell/useKnown';

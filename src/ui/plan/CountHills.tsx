@@ -1,8 +1,8 @@
 'use client';
 
 import { line, range, scaleLinear, area } from 'd3';
-import type { Answers } from '@/core/answers';
-import { countWords, stepsWords } from '@/core/choosing';
+import type { Answers } from '@/core/plan/answers';
+import { countWords, stepsWords } from '@/core/piece/choosing';
 import type { Candidate } from '@/core/fit/candidates';
 import { offTarget } from '@/core/words/figures';
 import { useLengths } from '../shell/lengths';

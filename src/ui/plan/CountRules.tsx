@@ -1,6 +1,6 @@
 'use client';
 
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { Choice } from '../fields/Choice';
 import styles from './CountHills.module.css';
 

@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import { choosing, countWords, hasChosen } from '@/core/choosing';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import { choosing, countWords, hasChosen } from '@/core/piece/choosing';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import type { Catalogue } from '@/server/screens';
 import { Term } from '../glossary/Term';
 import { useAfterPaint } from '../shell/useAfterPaint';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Answers } from '@/core/answers';
+import type { Answers } from '@/core/plan/answers';
 import type { Candidate } from '@/core/fit/candidates';
 import { useKeepKeys, type KeptKeysRef } from '../shortcuts/keptKeys';
 import { CountHills } from './CountHills';

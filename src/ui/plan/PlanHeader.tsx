@@ -3,7 +3,7 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
-import { MOST_LETTERS, type Piece } from '@/core/piece';
+import { MOST_LETTERS, type Piece } from '@/core/piece/piece';
 import { structureById } from '@/core/structures/registry';
 import type { SyncState } from '../outbox/pieceSync';
 import { useShortcut } from '../shortcuts/useShortcut';

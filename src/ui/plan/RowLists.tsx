@@ -2,8 +2,8 @@
 
 import { useMemo, useState } from 'react';
 import type { ListedRow } from '@/core/colour/rowList';
-import type { Plan } from '@/core/plan';
-import { planRows } from '@/core/planSteps';
+import type { Plan } from '@/core/plan/plan';
+import { planRows } from '@/core/plan/steps';
 import styles from './Steps.module.css';
 
 /** Row by row which beads are strung: to read off while beading. */

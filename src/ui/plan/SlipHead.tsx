@@ -1,8 +1,8 @@
 'use client';
 
-import type { Answers } from '@/core/answers';
+import type { Answers } from '@/core/plan/answers';
 import type { Sit } from '@/core/body/wear';
-import { countWords, stepsWords } from '@/core/choosing';
+import { countWords, stepsWords } from '@/core/piece/choosing';
 import { useUnfinished } from '../fields/unfinished';
 import { useLengths } from '../shell/lengths';
 import { Moved, useWas } from './Moved';

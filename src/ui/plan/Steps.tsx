@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Plan } from '@/core/plan';
-import { planSteps } from '@/core/planSteps';
+import type { Plan } from '@/core/plan/plan';
+import { planSteps } from '@/core/plan/steps';
 import { tells, type StepGroup } from '@/core/read/steps';
 import { isTraversal, TAIL, WOVEN } from '@/core/weave/path';
 import { usePointed, usePointer, type Pointed } from './pointed';

@@ -2,8 +2,8 @@
 
 import { App, Button } from 'antd';
 import { useTransition } from 'react';
-import { planPiece } from '@/core/plan';
-import type { Piece } from '@/core/piece';
+import { planPiece } from '@/core/plan/plan';
+import type { Piece } from '@/core/piece/piece';
 import { settleAction } from '@/server/actions/pieces';
 import type { AsideVersion, StoredPiece } from '@/server/screens';
 import { ask } from '../fields/ask';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { changeBetween } from '@/core/changes';
-import { pieceSchema, type Piece } from '@/core/piece';
+import { changeBetween } from '@/core/piece/changes';
+import { pieceSchema, type Piece } from '@/core/piece/piece';
 import { ANY_STYLE, type PieceHistory, type Trail } from './pieceHistory';
 
 /** As many states are kept to either side as anybody goes back through after a pause. */

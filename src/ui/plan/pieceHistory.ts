@@ -1,8 +1,8 @@
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
-import { changeBetween } from '@/core/changes';
+import { changeBetween } from '@/core/piece/changes';
 import type { LengthStyle } from '@/core/length/length';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { MOTIF_FIELD } from '@/core/structures/motif';
 
 /** The piece as it stands; its earlier and undone states are kept beside it. */

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { nameWindow } from '../outbox/outbox';
 import { undelivered } from '../outbox/undelivered';
 import { leftUnderWay, newestHere, openSync, type PieceSync, type SyncState } from '../outbox/pieceSync';

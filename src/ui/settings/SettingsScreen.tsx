@@ -2,7 +2,7 @@
 
 import { FITS, KIND_FACTS, KINDS, type Kind } from '@/core/body/kinds';
 import { PLACE_FACTS } from '@/core/body/places';
-import { easeOf, type Settings, type SettingsChange } from '@/core/settings';
+import { easeOf, type Settings, type SettingsChange } from '@/core/records/settings';
 import { percent } from '@/core/words/figures';
 import { Choice } from '../fields/Choice';
 import { LengthInput } from '../fields/LengthInput';

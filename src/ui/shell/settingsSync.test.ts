@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { changedSettings, USUAL_SETTINGS } from '@/core/settings';
+import { changedSettings, USUAL_SETTINGS } from '@/core/records/settings';
 import type { SettingsEdit } from '@/server/settingsRoute';
 import { SettingsSync } from './settingsSync';
 

@@ -3,7 +3,12 @@
 import { useMemo, useSyncExternalStore } from 'react';
 import * as z from 'zod';
 import type { LengthUnit } from '@/core/length/length';
-import { changedSettings, settingsChangeSchema, settingsSchema, type Settings } from '@/core/settings';
+import {
+  changedSettings,
+  settingsChangeSchema,
+  settingsSchema,
+  type Settings,
+} from '@/core/records/settings';
 import type { SettingsEdit } from '@/server/settingsRoute';
 
 /** Unit and habits as the server has them; of two states the one with the higher revision is the newer. */

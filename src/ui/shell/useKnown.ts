@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Known } from '@/core/plan';
-import { bookOfKeyed } from '@/core/swatches';
+import type { Known } from '@/core/plan/plan';
+import { bookOfKeyed } from '@/core/records/swatches';
 import { useLayouts } from '../layouts/useLayouts';
 import { useAtHand } from './atHand';
 

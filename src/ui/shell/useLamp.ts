@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useSyncExternalStore } from 'react';
-import type { Settings } from '@/core/settings';
+import type { Settings } from '@/core/records/settings';
 
 const QUERY = '(prefers-color-scheme: dark)';
 

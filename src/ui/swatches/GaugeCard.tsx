@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import type { MeasuredGauge } from '@/core/fit/swatch';
 import { structureById } from '@/core/structures/registry';
 import { rolesOf } from '@/core/structures/structure';
-import { readingsOf, type Swatch } from '@/core/swatches';
+import { readingsOf, type Swatch } from '@/core/records/swatches';
 import type { StoredSwatch } from '@/server/screens';
 import { Fact } from '../fields/Fact';
 import { Rows } from '../fields/Rows';

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { counted } from '@/core/words/figures';
 import { measuredGauge } from '@/core/fit/swatch';
-import { keyOfSwatch, readingsOf } from '@/core/swatches';
+import { keyOfSwatch, readingsOf } from '@/core/records/swatches';
 import { structureById } from '@/core/structures/registry';
 import type { StoredPiece, StoredSwatch } from '@/server/screens';
 import { useAtHand } from '../shell/atHand';

@@ -2,8 +2,8 @@
 
 import { useId } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import { useLooks } from '../../piece/looks';
 import { ShapeDefs } from '../../piece/ShapeDefs';
 import { useLengths } from '../../shell/lengths';

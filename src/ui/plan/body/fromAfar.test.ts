@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '@/core/piece';
-import { planPiece } from '@/core/planShipped';
+import { newPiece } from '@/core/piece/piece';
+import { planPiece } from '@/core/plan/shipped';
 import { looksOf } from '../../piece/looks';
 import { fromAfar } from './fromAfar';
 import { nearestBeads } from './nearestBeads';

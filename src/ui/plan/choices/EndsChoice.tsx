@@ -1,12 +1,12 @@
 'use client';
 
 import { KIND_FACTS } from '@/core/body/kinds';
-import { CAUTIONS_OF_ENDS } from '@/core/cautions';
+import { CAUTIONS_OF_ENDS } from '@/core/plan/cautions';
 import { wordCaution } from '@/core/words/cautions';
 import { CLOSING_WORDS, CLOSURE_PART_WORDS } from '@/core/words/closings';
 import { claspClosedMm, type Clasp, type FindingMaterial } from '@/core/materials/material';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { useLengths } from '../../shell/lengths';

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { MOST_MOTIF_ROWS, motifSchema, rowOf, startingMotif, type MotifField } from '@/core/structures/motif';
 import { ROLE_LETTERS, type RoleLetter } from '@/core/structures/structure';
 import { BeadIcon } from '../../piece/BeadShape';

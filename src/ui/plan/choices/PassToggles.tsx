@@ -1,7 +1,7 @@
 'use client';
 
-import type { OptionalPass } from '@/core/plan';
-import type { Piece } from '@/core/piece';
+import type { OptionalPass } from '@/core/plan/plan';
+import type { Piece } from '@/core/piece/piece';
 import { Toggle } from '../../fields/Toggle';
 
 interface Props {

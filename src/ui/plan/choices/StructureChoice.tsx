@@ -1,9 +1,9 @@
 'use client';
 
-import type { Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan/plan';
 import { structureById, STRUCTURES } from '@/core/structures/registry';
 import { ownUnit } from '@/core/structures/ownUnit';
-import { inStructure, type Piece } from '@/core/piece';
+import { inStructure, type Piece } from '@/core/piece/piece';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { WithTerms } from '../../glossary/WithTerms';

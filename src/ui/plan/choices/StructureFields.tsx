@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { structureById } from '@/core/structures/registry';
 import { fieldsThatCount, ROLE_LETTERS, type Field } from '@/core/structures/structure';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { Choice } from '../../fields/Choice';
 import { CountInput } from '../../fields/CountInput';
 import { LengthInput } from '../../fields/LengthInput';

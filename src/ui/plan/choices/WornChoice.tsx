@@ -1,11 +1,11 @@
 'use client';
 
 import { KIND_FACTS, KINDS } from '@/core/body/kinds';
-import { CAUTIONS_OF_WEAR } from '@/core/cautions';
+import { CAUTIONS_OF_WEAR } from '@/core/plan/cautions';
 import { withArticle, withCapital } from '@/core/words/figures';
 import { wordCaution } from '@/core/words/cautions';
-import { forPlace, type Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import { forPlace, type Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import type { Person } from '@/server/screens';
 import { Choice } from '../../fields/Choice';
 import { WithTerms } from '../../glossary/WithTerms';

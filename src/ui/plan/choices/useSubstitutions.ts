@@ -2,9 +2,9 @@
 
 import { useEffect, useState } from 'react';
 import type { BeadKind } from '@/core/materials/material';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
-import { substitution } from '@/core/substitution';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
+import { substitution } from '@/core/plan/substitution';
 import { substitutionWords } from '@/core/words/substitutions';
 import { useKnown } from '../../shell/useKnown';
 import { useLengths } from '../../shell/lengths';

@@ -3,9 +3,9 @@
 import { App, Button, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useTransition } from 'react';
-import { apartFrom, compared } from '@/core/compare';
-import { forWearer, type Piece } from '@/core/piece';
-import { planPiece } from '@/core/plan';
+import { apartFrom, compared } from '@/core/plan/compare';
+import { forWearer, type Piece } from '@/core/piece/piece';
+import { planPiece } from '@/core/plan/plan';
 import { setBesideAction, setOtherBesideAction } from '@/server/actions/pieces';
 import type { PlanBench, StoredVariant } from '@/server/screens';
 import { ask } from '../../fields/ask';

@@ -17,7 +17,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { dyed } from '@/core/colour/dyed';
 import type { Shade } from '@/core/colour/shades';
 import { coloursAtHand } from '@/core/colour/ownColours';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { ColoursOf } from './colours';
 import styles from './palette.module.css';
 

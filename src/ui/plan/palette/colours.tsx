@@ -4,7 +4,7 @@ import { createContext, use, useMemo, type ReactNode } from 'react';
 import { coloursAtHand } from '@/core/colour/ownColours';
 import type { Shade } from '@/core/colour/shades';
 import { PALETTE } from '@/core/materials/catalogue';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 
 const Context = createContext<readonly Shade[]>(PALETTE);
 

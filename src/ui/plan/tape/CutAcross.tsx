@@ -1,6 +1,6 @@
 import { extent, slice } from '@/core/layout/sketch';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import { SketchDrawing } from '../../piece/SketchDrawing';
 import { useLengths } from '../../shell/lengths';
 import styles from './Tape.module.css';

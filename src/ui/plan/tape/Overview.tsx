@@ -1,8 +1,8 @@
 'use client';
 
 import type { PointerEvent } from 'react';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import { useLengths } from '../../shell/lengths';
 import styles from './Tape.module.css';
 

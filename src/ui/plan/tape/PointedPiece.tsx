@@ -3,8 +3,8 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { beadAt, standing, type Stretch } from '@/core/layout/sketch';
 import type { Flat } from '@/core/layout/outline';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import { holeMarks } from '@/core/supplies/holeMarks';
 import { outlinePath } from '../../piece/beadLook';
 import { PieceDrawing } from '../../piece/PieceDrawing';

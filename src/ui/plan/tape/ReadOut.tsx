@@ -2,9 +2,9 @@
 
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
-import { shadesOf, type Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
-import { planSteps } from '@/core/planSteps';
+import { shadesOf, type Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
+import { planSteps } from '@/core/plan/steps';
 import { tells } from '@/core/read/steps';
 import type { StandingBead } from '@/core/layout/sketch';
 import { usePointer } from '../pointed';

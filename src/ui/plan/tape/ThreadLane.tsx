@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import { changeWords } from '@/core/supplies/cutting';
 import { lane, moved, type LaneChange } from '@/core/supplies/lane';
 import { isSamePlace } from '@/core/supplies/threadPlan';

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { standing, type StandingBead } from '@/core/layout/sketch';
-import type { Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan/plan';
 import { usePointed, type Pointed } from '../pointed';
 import { WOVEN } from '@/core/weave/path';
 

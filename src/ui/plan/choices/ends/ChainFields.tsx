@@ -2,8 +2,8 @@
 
 import { byId, FINDINGS } from '@/core/materials/catalogue';
 import type { FindingMaterial } from '@/core/materials/material';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import type { LengthRange } from '@/core/length/length';
 import { LengthInput } from '../../../fields/LengthInput';
 import { Toggle } from '../../../fields/Toggle';

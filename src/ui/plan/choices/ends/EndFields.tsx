@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Closure } from '@/core/closures/closure';
 import type { FindingMaterial } from '@/core/materials/material';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import { Choice } from '../../../fields/Choice';
 import { Pick } from '../../../fields/Pick';
 import { Toggle } from '../../../fields/Toggle';

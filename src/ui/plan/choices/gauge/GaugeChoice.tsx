@@ -1,7 +1,7 @@
 'use client';
 
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import type { LayingOut } from '../../../layouts/layoutStore';
 import { GaugeFacts } from './GaugeFacts';
 import { GaugeSourceFields } from './GaugeSourceFields';

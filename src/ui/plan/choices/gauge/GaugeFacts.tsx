@@ -1,6 +1,6 @@
 'use client';
 
-import type { Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan/plan';
 import { Fact } from '../../../fields/Fact';
 import type { LayingOut } from '../../../layouts/layoutStore';
 import { useLengths } from '../../../shell/lengths';

@@ -3,9 +3,9 @@
 import { Button, App } from 'antd';
 import { useState, useTransition } from 'react';
 import type { LengthRange } from '@/core/length/length';
-import { MOST_UNITS, type Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
-import { swatchOf } from '@/core/swatches';
+import { MOST_UNITS, type Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
+import { swatchOf } from '@/core/records/swatches';
 import { addSwatchAction } from '@/server/actions/swatches';
 import { ask } from '../../../fields/ask';
 import { Choice } from '../../../fields/Choice';

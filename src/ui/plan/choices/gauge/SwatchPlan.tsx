@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
-import { swatchPlan } from '@/core/swatchPlan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
+import { swatchPlan } from '@/core/gauge/swatchPlan';
 import { useKnown } from '../../../shell/useKnown';
 import { useLengths } from '../../../shell/lengths';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '@/core/piece';
-import { planPiece, type Plan } from '@/core/plan';
+import { newPiece } from '@/core/piece/piece';
+import { planPiece, type Plan } from '@/core/plan/plan';
 import { sourceWords } from './gaugeWords';
 
 const planned = (id: string): Plan => {

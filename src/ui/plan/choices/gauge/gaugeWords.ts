@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan/plan';
 import type { LayingOut } from '../../../layouts/layoutStore';
 
 /** Where the length of a unit comes from, in words. */

@@ -2,8 +2,8 @@
 
 import { useMemo } from 'react';
 import { makeOf } from '@/core/materials/material';
-import type { Piece } from '@/core/piece';
-import { planPiece, type Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import { planPiece, type Plan } from '@/core/plan/plan';
 import { cutLines, cutWords, isFolded } from '@/core/supplies/cutting';
 import { useAtHand } from '../../../shell/atHand';
 import { useKnown } from '../../../shell/useKnown';

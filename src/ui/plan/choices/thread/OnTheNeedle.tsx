@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan/plan';
 import { changeWords } from '@/core/supplies/cutting';
 import { reach } from '@/core/supplies/threadPlan';
 import { LengthInput } from '../../../fields/LengthInput';

@@ -1,9 +1,9 @@
 'use client';
 
-import type { Piece } from '@/core/piece';
-import type { Plan } from '@/core/plan';
+import type { Piece } from '@/core/piece/piece';
+import type { Plan } from '@/core/plan/plan';
 import { makeOf, needsNeedle } from '@/core/materials/material';
-import { cautionsOfThread } from '@/core/cautions';
+import { cautionsOfThread } from '@/core/plan/cautions';
 import { BY_THE_TAIL, needs, type Need } from '@/core/supplies/needs';
 import { leastSeen } from '@/core/supplies/threadSense';
 import { wordCaution } from '@/core/words/cautions';

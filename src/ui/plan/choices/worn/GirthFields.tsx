@@ -6,7 +6,7 @@ import { useTransition } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { PLACE_FACTS, type Place } from '@/core/body/places';
 import { parseGirth } from '@/core/body/girth';
-import type { Piece, Wearer } from '@/core/piece';
+import type { Piece, Wearer } from '@/core/piece/piece';
 import { addMeasureAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
 import { ask } from '../../../fields/ask';

@@ -4,7 +4,7 @@ import { KIND_FACTS } from '@/core/body/kinds';
 import { dropMm, nameOfLength } from '@/core/body/necklace';
 import { wordWearPart } from '@/core/words/wear';
 import { shownParts } from '@/core/length/length';
-import type { Plan } from '@/core/plan';
+import type { Plan } from '@/core/plan/plan';
 import { useLengths } from '../../../shell/lengths';
 import { Term } from '../../../glossary/Term';
 import styles from '../choices.module.css';

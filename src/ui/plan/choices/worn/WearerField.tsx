@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { PLACE_FACTS, SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
-import type { Piece } from '@/core/piece';
+import type { Piece } from '@/core/piece/piece';
 import type { Person } from '@/server/screens';
 import { Pick } from '../../../fields/Pick';
 import { AddPerson } from '../../../people/AddPerson';

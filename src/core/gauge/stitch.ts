@@ -1,0 +1,87 @@
+import { layoutRequest, type CellLayout, type LayoutRequest } from '../layout/cellLayout';
+import { solvedForm } from '../layout/solvedForm';
+import type { StitchKey } from '../fit/swatchBook';
+import type { BeadSize } from '../materials/material';
+import { bodiesOf, type Piece } from '../piece/piece';
+import { SAMPLE, type Built } from '../read/totals';
+import { structureById } from '../structures/registry';
+import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from '../structures/structure';
+
+/** What a plan needs to know of a stitch in certain beads, whatever its count. */
+export interface Stitch {
+  /** A path of a few units. */
+  readonly sample: Built;
+  /** What is to be laid out; null where nothing need or can be. */
+  readonly request: LayoutRequest | null;
+  readonly closed: Form;
+  /** The form as a layout has it; null where the layout does not know every bead. */
+  readonly solved: (layout: CellLayout) => Form | null;
+}
+
+interface StitchQuestion {
+  readonly structure: Structure;
+  readonly params: Readonly<Record<string, unknown>>;
+  readonly weaveable: Weaveable;
+  readonly body: (role: string) => BeadSize;
+  readonly ends: EndLoops;
+  readonly without: readonly string[];
+}
+
+/** Stitches that are remembered: those of a bench of pieces, and the variants that are being tried. */
+const KEPT = 48;
+const known = new Map<string, Stitch>();
+
+/**
+ * A stitch in its beads. Most keystrokes change neither, and finding what repeats is the dearest part of a plan:
+ * the last few are remembered. The same question always has the same answer.
+ */
+export function stitchOf(q: StitchQuestion): Stitch {
+  const { structure, params, weaveable, body, ends, without } = q;
+  const sizes = rolesOf(weaveable).map((role) => [role, body(role)]);
+  const key = JSON.stringify([structure.id, params, ends, without, sizes]);
+  const found = known.get(key);
+  if (found) return found;
+  const made = stitch(q);
+  known.set(key, made);
+  const [oldest] = known.keys();
+  if (known.size > KEPT && oldest !== undefined) known.delete(oldest);
+  return made;
+}
+
+function stitch({ weaveable, body, ends, without }: StitchQuestion): Stitch {
+  const leftOut = new Set(without);
+  const units = SAMPLE + weaveable.minimumUnits;
+  const sample: Built = { units, path: weaveable.weave(units, { ...ends, without: leftOut }) };
+  const closed = weaveable.form(body, leftOut);
+  const request = weaveable.formIsExact ? null : layoutRequest(sample.path, body, closed);
+  const forms = new Map<CellLayout, Form | null>();
+  return {
+    sample,
+    request,
+    closed,
+    solved(layout) {
+      const told = forms.get(layout);
+      if (told !== undefined || !request) return told ?? null;
+      const form = solvedForm(layout, request, sample, body, closed);
+      forms.set(layout, form);
+      return form;
+    },
+  };
+}
+
+const USUAL_LOOP = { seedsEachSide: 3, passes: 2 };
+
+/** What the repeat of a stitch is kept under; how it is closed does not matter to it. Null where nothing repeats. */
+export function stitchKey(q: Omit<StitchQuestion, 'ends'>): StitchKey | null {
+  const { request } = stitchOf({ ...q, ends: { start: USUAL_LOOP, end: USUAL_LOOP } });
+  return request && { key: request.key, rowsOfUnit: request.rowsOfUnit };
+}
+
+/** What swatches of a piece's stitch in its beads are kept under; null where its units do not repeat. */
+export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>): StitchKey | null {
+  const structure = structureById(piece.structure.id);
+  if (!structure || structure.check(piece.structure.params).length > 0) return null;
+  const { params } = piece.structure;
+  const weaveable = structure.bind(params);
+  return stitchKey({ structure, params, weaveable, body: bodiesOf(piece), without: piece.without });
+}

@@ -1,0 +1,195 @@
+import { KIND_FACTS } from '../body/kinds';
+import { formatFine, formatLength, type LengthStyle } from '../length/length';
+import { shadesOf, type Piece } from './piece';
+import { structureById } from '../structures/registry';
+import type { Field } from '../structures/structure';
+import { changeWords } from '../supplies/cutting';
+import { CLOSING_WORDS } from '../words/closings';
+import { SCHOOL_WORDS } from '../words/wear';
+
+/** What changed between two states of a piece, in a weaver's words. */
+export interface Change {
+  /** What was changed: `ease`, `bead A, colour`. */
+  readonly what: readonly string[];
+  /** Each of them, as it was and as it is; of many the first. */
+  readonly told: readonly { readonly name: string; readonly was: string; readonly is: string }[];
+  /** `ease: comfortable → snug`. */
+  readonly words: string;
+}
+
+/** More than so many things changed at once are counted, not told. */
+const TOLD = 2;
+
+/** Names a change; null where both are the same. */
+export function changeBetween(before: Piece, after: Piece, style: LengthStyle): Change | null {
+  const [was, is] = [facts(before, style), facts(after, style)];
+  const names = [...new Set([...is.keys(), ...was.keys()])];
+  const what = names.filter((name) => was.get(name) !== is.get(name));
+  if (what.length === 0) return null;
+  const told = what
+    .slice(0, TOLD)
+    .map((name) => ({ name, was: was.get(name) ?? '–', is: is.get(name) ?? '–' }));
+  const words = told.map(({ name, was: before, is: after }) => `${name}: ${before} → ${after}`).join('; ');
+  return { what, told, words: words + (what.length > told.length ? `, and what goes with it` : '') };
+}
+
+/** Every choice by its name, the ones that carry others along first. */
+function facts(piece: Piece, style: LengthStyle): Map<string, string> {
+  const structure = structureById(piece.structure.id);
+  return new Map<string, string>([
+    ['name', piece.name],
+    ['kind', piece.kind],
+    ['wearer', piece.wearer?.name ?? 'nobody'],
+    ...girths(piece, style),
+    ...wear(piece, style),
+    ['stitch', structure?.name.toLowerCase() ?? piece.structure.id],
+    ...(structure?.fields ?? []).map((field): [string, string] => [
+      field.label.toLowerCase(),
+      fieldWords(field, piece.structure.params[field.key] ?? structure?.defaults[field.key], style),
+    ]),
+    ['count', counts(piece)],
+    ...beads(piece),
+    ['passes left out', piece.without.join(', ') || 'none'],
+    ...ends(piece, style),
+    ['own gauge', gauge(piece, style)],
+    ['count is', piece.rules.parity],
+    ['count in steps of', String(piece.rules.multipleOf)],
+    ['thread', piece.thread.name],
+    ['colour of the thread', piece.threadColour?.name ?? 'open'],
+    ['needle', piece.needle.name],
+    ['thread doubled', yes(piece.doubled)],
+    ['thread changed', threadChanges(piece)],
+    ['needle in the', `${piece.hand} hand`],
+  ]);
+}
+
+const threadChanges = ({ threadChanges: wanted }: Piece): string =>
+  wanted === null ? 'where it is best' : wanted.length === 0 ? 'nowhere' : wanted.map(changeWords).join(', ');
+
+type Facts = [string, string][];
+const yes = (on: boolean) => (on ? 'yes' : 'no');
+
+const girths = ({ wearer }: Piece, style: LengthStyle): Facts =>
+  Object.entries(wearer?.girths ?? {}).map(([place, mm]) => [place, formatLength(mm, style)]);
+
+function wear({ wear: choice, kind, targetMm }: Piece, style: LengthStyle): Facts {
+  const mm = (value: number | null) => (value === null ? 'not known' : formatLength(value, style));
+  const by: Facts = [
+    ['length from', SCHOOL_WORDS[choice.school]],
+    ['target length', targetMm === null ? 'what fits' : mm(targetMm)],
+  ];
+  switch (choice.school) {
+    case 'flat':
+      return [...by, ['finished length', mm(choice.finishedMm)]];
+    case 'like':
+      return [
+        ...by,
+        ['finished length', mm(choice.finishedMm)],
+        ['thickness of the one that fits', mm(choice.thicknessMm)],
+      ];
+    case 'drop':
+      return [...by, ['falls', mm(choice.dropMm)]];
+    case 'elastic':
+      return by;
+    case 'ease':
+    case 'over': {
+      const amounts = Object.entries(choice.easeMm).map(([fit, value]): [string, string] => [
+        `${fit} ease`,
+        mm(value),
+      ]);
+      const over: Facts =
+        choice.school === 'over' && KIND_FACTS[kind].place === null ? [['goes over', mm(choice.overMm)]] : [];
+      return [
+        ...by,
+        ['ease', choice.fit],
+        ...amounts,
+        ...over,
+        ['thickness counted', yes(choice.thicknessEffect)],
+      ];
+    }
+  }
+}
+
+function fieldWords(field: Field, value: unknown, style: LengthStyle): string {
+  switch (field.kind) {
+    case 'switch':
+      return yes(value === true);
+    case 'length':
+      return typeof value === 'number' ? formatLength(value, style) : 'not known';
+    case 'choice':
+      return field.options.find((option) => option.value === value)?.label ?? String(value);
+    case 'sequence':
+      return Array.isArray(value) && value.length > 0 ? value.join(' ') : 'no beads';
+    case 'motif':
+      return motifWords(value);
+    case 'count':
+      return String(value);
+  }
+}
+
+const motifWords = (value: unknown): string =>
+  Array.isArray(value) && value.length > 0
+    ? value.map((row) => (Array.isArray(row) ? row.join('') : '')).join(' / ')
+    : 'none';
+
+function counts({ units, structure: { params } }: Piece): string {
+  if (Array.isArray(params.counts) && params.counts.length > 0) return params.counts.join(' · ');
+  return units === null ? 'what fits best' : String(units);
+}
+
+const beads = (piece: Piece): Facts =>
+  Object.entries(piece.beads).flatMap(([role, bead]): Facts => {
+    const name = role.length === 1 ? `bead ${role}` : 'clasp loops';
+    const colouring = piece.colourings[role as keyof Piece['colourings']];
+    const shades = shadesOf(piece, role).map((shade) => shade.name);
+    return [
+      [name, bead.name],
+      [`${name}, colour`, shades.join(', ')],
+      [`${name}, colours by`, colouring ? colouringWords(colouring) : 'one colour'],
+      [`${name}, finish`, bead.finish],
+    ];
+  });
+
+function colouringWords(colouring: NonNullable<Piece['colourings'][keyof Piece['colourings']]>): string {
+  switch (colouring.pattern) {
+    case 'turns':
+      return colouring.every === 1 ? 'turns' : `turns of ${colouring.every}`;
+    case 'alternating':
+      return 'bead by bead';
+    case 'graded':
+      return colouring.back ? 'graded there and back' : 'graded';
+  }
+}
+
+function ends(
+  { ends: { closing, clasp, start, end, loopSeeds, extender, chain } }: Piece,
+  style: LengthStyle,
+): Facts {
+  const mm = (value: number) => formatLength(value, style);
+  const sides = [
+    ['start', start],
+    ['end', end],
+  ] as const;
+  return [
+    ['closed', CLOSING_WORDS[closing]],
+    ['clasp', clasp.name],
+    ...sides.flatMap(([side, { seedsEachSide, passes, rings }]): Facts => [
+      [`seeds a side at the ${side}`, String(seedsEachSide)],
+      [`passes at the ${side}`, String(passes)],
+      [`rings at the ${side}`, rings ? `${rings.count} × ${rings.finding.name}` : 'none'],
+    ]),
+    ['seeds of the loop', loopSeeds === null ? 'as reckoned' : String(loopSeeds)],
+    ['extender', extender ? `${extender.links} links of ${formatFine(extender.linkMm, style)}` : 'none'],
+    [
+      'chain',
+      chain ? `links of ${formatFine(chain.linkMm, style)}, woven part ${mm(chain.wovenMm)}` : 'none',
+    ],
+  ];
+}
+
+function gauge({ gauge: own }: Piece, style: LengthStyle): string {
+  if (!own) return 'none';
+  return own.source === 'table'
+    ? `${formatFine(own.pitchMm, style)} a unit, from a chart`
+    : `${own.units} units, ${formatLength(own.lengthMm, style)}, measured`;
+}

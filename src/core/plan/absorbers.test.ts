@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { absorbers, REST_MM, type Absorber } from './absorbers';
+import { shippedLayouts } from '../layout/shipped';
+import { BEADS, CLASPS, FINDINGS } from '../materials/catalogue';
+import { newPiece, type Piece } from '../piece/piece';
+import type { Plan } from './plan';
+import { planPiece } from './shipped';
+import { STRUCTURES } from '../structures/registry';
+
+const parts = { clasps: CLASPS, findings: FINDINGS, beads: BEADS };
+const wearer = (wrist: number) => ({ personId: null, name: 'Maren', girths: { wrist }, typical: null });
+const planned = (piece: Piece): Plan => {
+  const plan = planPiece(piece);
+  if (!plan.ok) throw new Error(plan.problem.code);
+  return plan;
+};
+const offers = (piece: Piece): [Plan, Absorber[]] => {
+  const plan = planned(piece);
+  return [plan, absorbers(piece, plan, parts, { layouts: shippedLayouts })];
+};
+
+describe('what would absorb the rest', () => {
+  const pieces = STRUCTURES.flatMap(({ id }) =>
+    [151, 163, 178].map((wrist) => newPiece('Rest', id, wearer(wrist))),
+  );
+
+  it('one click on it makes the piece as long as it says, with the same count', () => {
+    for (const piece of pieces) {
+      const [plan, offered] = offers(piece);
+      for (const { change, finishedMm, what } of offered) {
+        const after = planned({ ...piece, ...change });
+        expect(after.chosen.units).toBe(plan.chosen.units);
+        const reached = what.kind === 'extender' ? after.closure.longestMm : after.chosen.finishedMm;
+        if (what.kind === 'extender') expect(reached).toBeGreaterThanOrEqual(finishedMm);
+        else expect(reached).toBeCloseTo(finishedMm, 6);
+      }
+    }
+  });
+
+  it('comes nearer to the wish than the piece is, the fitting ones first', () => {
+    for (const piece of pieces) {
+      const [plan, offered] = offers(piece);
+      for (const { offMm } of offered) expect(Math.abs(offMm)).toBeLessThan(Math.abs(plan.chosen.offMm));
+      const fits = offered.map((one) => one.fits);
+      expect([...fits].sort((a, b) => Number(b) - Number(a))).toEqual(fits);
+    }
+  });
+
+  it('offers something for a piece of long units that misses, and nothing where nothing is left over', () => {
+    const long = newPiece('Rest', 'strung-line', wearer(158));
+    const params = { ...long.structure.params, sequence: Array<string>(20).fill('A'), extra: 0 };
+    const piece: Piece = { ...long, structure: { ...long.structure, params } };
+    const [plan, offered] = offers(piece);
+    expect(Math.abs(plan.chosen.offMm)).toBeGreaterThan(REST_MM);
+    expect(offered.length).toBeGreaterThan(2);
+    expect(new Set(offered.map(({ what }) => what.kind)).size).toBeGreaterThan(1);
+
+    const exact = { school: 'flat', finishedMm: plan.chosen.finishedMm } as const;
+    expect(offers({ ...piece, wear: exact })[1]).toEqual([]);
+  });
+
+  it('a necklace with chain has nothing left over', () => {
+    const base = newPiece('Chain', 'right-angle-weave', null, 'necklace');
+    const chained = { ...base, ends: { ...base.ends, chain: { linkMm: 3, wovenMm: 150 } } };
+    const [plan, offered] = offers(chained);
+    expect(Math.abs(plan.chosen.offMm)).toBeLessThanOrEqual(3);
+    expect(offered).toEqual([]);
+  });
+});

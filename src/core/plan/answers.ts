@@ -1,0 +1,26 @@
+import type { Plan } from './plan';
+import type { Weaveable } from '../structures/structure';
+
+/** What of a plan is taken over as it is. */
+const WHOLE = ['kind', 'sit', 'chosen', 'best', 'candidates', 'arrangement'] as const;
+type Whole = Pick<Plan, (typeof WHOLE)[number]>;
+
+/** How many and how long: what a plan answers first, in plain values that a page can bring along. */
+export interface Answers extends Whole {
+  readonly wear: Pick<Plan['wear'], 'wishMm' | 'band'>;
+  readonly gauge: Pick<Plan['gauge'], 'pitchMm'>;
+  readonly closure: Pick<Plan['closure'], 'closing' | 'chainMm'>;
+  readonly weaveable: Pick<Weaveable, 'closing'>;
+}
+
+/** The first answers of a plan. */
+export function answersOf(plan: Plan): Answers {
+  const { wear, gauge, closure, weaveable } = plan;
+  return {
+    ...(Object.fromEntries(WHOLE.map((key) => [key, plan[key]])) as unknown as Whole),
+    wear: { wishMm: wear.wishMm, band: wear.band },
+    gauge: { pitchMm: gauge.pitchMm },
+    closure: { closing: closure.closing, chainMm: closure.chainMm },
+    weaveable: { closing: weaveable.closing },
+  };
+}

@@ -1,0 +1,36 @@
+import type { Closing } from '../body/kinds';
+import type { Sit } from '../body/wear';
+import { countWords } from '../piece/choosing';
+import type { NoPlan, Plan } from './plan';
+import type { Problem } from './problems';
+
+/** What the bench says of a planned piece, in plain values that can be kept. Lengths in mm. */
+export type Card =
+  | {
+      readonly ok: true;
+      readonly units: number;
+      /** What is counted: "units", "beads". */
+      readonly counted: string;
+      readonly finishedMm: number;
+      readonly closing: Closing;
+      readonly sit: Sit | null;
+      readonly beads: number;
+      readonly threadMm: number;
+    }
+  | { readonly ok: false; readonly problem: Problem };
+
+/** What a plan says on its card. */
+export function cardOf(plan: Plan | NoPlan): Card {
+  if (!plan.ok) return { ok: false, problem: plan.problem };
+  const { chosen, closure, sit, quantities, thread } = plan;
+  return {
+    ok: true,
+    units: chosen.units,
+    counted: countWords(plan, chosen.units).replace(/^\d+ /, ''),
+    finishedMm: chosen.finishedMm,
+    closing: closure.closing,
+    sit,
+    beads: quantities.reduce((sum, q) => sum + q.total, 0),
+    threadMm: thread.totalMm,
+  };
+}

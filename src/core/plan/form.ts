@@ -1,0 +1,72 @@
+import type { StitchKey, SwatchBook } from '../fit/swatchBook';
+import { atPitch, gaugeOf, shorteningOf, type Gauge } from '../gauge/gauge';
+import type { LayoutRequest, Layouts } from '../layout/cellLayout';
+import { leanOf } from '../layout/lean';
+import { mirroredForm } from '../layout/solvedForm';
+import type { BeadSize } from '../materials/material';
+import { beadOf, type Piece } from '../piece/piece';
+import { stitchKey, stitchOf } from '../gauge/stitch';
+import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from '../structures/structure';
+
+interface Asked {
+  readonly piece: Piece;
+  readonly structure: Structure;
+  readonly weaveable: Weaveable;
+  readonly body: (role: string) => BeadSize;
+  readonly ends: EndLoops;
+}
+
+/** The form that a stitch takes, and how that is known. */
+interface Formed {
+  readonly form: Form;
+  readonly gauge: Gauge;
+  /** What would have to be laid out to know it better; null where it is. */
+  readonly toLayOut: LayoutRequest | null;
+}
+
+/** How long, broad and thick a unit comes out: by measure, by layout, or by the closed form. */
+export function formed(
+  { piece, structure, weaveable, body, ends }: Asked,
+  { layouts, swatches }: { readonly layouts: Layouts; readonly swatches: SwatchBook },
+): Formed {
+  const { params } = piece.structure;
+  const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
+  const { sample, request } = stitch;
+  const found = (request && layouts(request.key)) ?? null;
+  // What does not rest from its own arrangement is no layout: the closed form stands.
+  const layout = found?.settled ? found : null;
+  const solved = layout && stitch.solved(layout);
+  const laidOut = joinedForm(solved ?? stitch.closed, ends);
+  const shortening = shorteningOf(sample.path.passes, new Set(piece.without));
+  const swatchesOf = (key: StitchKey | null) => key && swatches(key, piece.thread.id);
+  const gauge = gaugeOf({
+    form: laidOut,
+    closed: joinedForm(stitch.closed, ends),
+    request,
+    layout: solved && layout,
+    restless: found?.settled === false,
+    lean: stitch.closed.leansTo
+      ? Math.max(
+          ...rolesOf(weaveable).map((role) => leanOf(beadOf(piece, role), piece.thread, piece.doubled)),
+        )
+      : 0,
+    shortening,
+    // Figures that nobody has measured are no better than a chart.
+    own: piece.gauge ?? (weaveable.pathless?.example ? { source: 'table', pitchMm: laidOut.pitchMm } : null),
+    swatches:
+      weaveable.pathless && !weaveable.pathless.example
+        ? { readings: [weaveable.pathless.measured], sameThread: true }
+        : swatchesOf(request),
+    baseSwatches:
+      shortening &&
+      swatchesOf(
+        stitchKey({ structure, params, weaveable, body, without: [...piece.without, ...shortening.passes] }),
+      ),
+  });
+  const flat = atPitch(laidOut, gauge.pitchMm);
+  const form = piece.hand === 'left' ? mirroredForm(flat) : flat;
+  return { form, gauge, toLayOut: found ? null : request };
+}
+
+/** Joined into a ring, the work ends where it begins: nothing of it lies beyond its whole units. */
+const joinedForm = (form: Form, { joined }: EndLoops): Form => (joined ? { ...form, extraMm: 0 } : form);

@@ -1,0 +1,31 @@
+import { rowLists, type RowList } from '../colour/rowList';
+import { namesIn } from '../colour/shades';
+import { LOOP_ROLE } from '../closures/sewnLoop';
+import type { Plan } from './plan';
+import type { Work } from './work';
+import type { StepWords } from '../read/phrases';
+import { steps, unitSteps, type StepGroup, type ToldUnit } from '../read/steps';
+import { strokes } from '../read/strokes';
+
+const stepWords = ({ hand, weaveable }: Plan, { path, layout }: Work): StepWords => ({
+  hand,
+  row: weaveable.rowWord,
+  role: (role) => (role === LOOP_ROLE ? 'loop seed' : role),
+  strokes: strokes(path, layout),
+});
+
+/** The worded steps of a plan; worked out only when somebody reads them. */
+export const planSteps = (plan: Plan): StepGroup[] =>
+  plan.weaveable.pathless ? [] : steps(plan.work().path, stepWords(plan, plan.work()));
+
+/** Its rows as lists to read beads off, by their letters and colours; none where nobody has told the path. */
+export function planRows(plan: Plan): RowList[] {
+  if (plan.weaveable.pathless) return [];
+  const { path } = plan.work();
+  const rowsOfUnit = path.beads.reduce((most, { place }) => Math.max(most, place.rowInUnit + 1), 1);
+  return rowLists(path, namesIn(plan.shades()), rowsOfUnit);
+}
+
+/** The same, every unit on its own: to be watched move by move. */
+export const planUnits = (plan: Plan): ToldUnit[] =>
+  unitSteps(plan.work().path, stepWords(plan, plan.work()));

@@ -1,0 +1,138 @@
+import type { Closing } from '../body/kinds';
+import type { Place, TypicalSize } from '../body/places';
+import type { Sit, Wear } from '../body/wear';
+import { NECKLACE_LENGTHS } from '../body/necklace';
+import type { Closure, ClosureDoubt } from '../closures/closure';
+import type { PieceEnd } from '../closures/sewnLoop';
+import type { Candidate } from '../fit/candidates';
+import type { CountRule } from '../fit/rules';
+import type { Disagreement, Gauge } from '../gauge/gauge';
+import { MM_PER_INCH } from '../length/length';
+import type { Piece } from '../piece/piece';
+import type { Unsuited } from '../structures/parts';
+import type { Structure } from '../structures/structure';
+import type { ThreadPlan } from '../supplies/threadPlan';
+import type { ThreadDoubt } from '../supplies/threadSense';
+
+/** What a plan that stands should still be looked at for. The interface words it. */
+export type Warning =
+  | { readonly code: 'none-fits'; readonly nearest: Candidate; readonly closing: Closing }
+  | {
+      readonly code: 'chosen-does-not-fit';
+      readonly sit: Sit | null;
+      readonly chosen: Candidate;
+      readonly best: Candidate;
+    }
+  | { readonly code: 'breaks-rule'; readonly rule: CountRule; readonly units: number }
+  | { readonly code: 'typical-size'; readonly size: TypicalSize; readonly place: Place | null }
+  | { readonly code: 'between-knuckle' }
+  | { readonly code: 'flat-strip-long'; readonly finishedMm: number; readonly mostMm: number }
+  | { readonly code: 'over-the-head'; readonly finishedMm: number; readonly headMm: number }
+  | { readonly code: 'chain-ran-out'; readonly chosen: Candidate }
+  | { readonly code: 'end-fixed-first'; readonly ends: readonly ('start' | 'end')[] }
+  | { readonly code: 'one-pass-through-clasp' }
+  | { readonly code: 'closure'; readonly doubt: ClosureDoubt }
+  | { readonly code: 'thread'; readonly doubt: ThreadDoubt }
+  | { readonly code: 'several-lengths'; readonly lengths: number; readonly longestMm: number }
+  | { readonly code: 'soft-net'; readonly betweenMm: readonly [number, number] }
+  | { readonly code: 'two-opinions'; readonly of: Disagreement }
+  | { readonly code: 'not-settled' }
+  | { readonly code: 'odd-shape'; readonly bead: Unsuited }
+  | { readonly code: 'sizes'; readonly advice: string }
+  | { readonly code: 'other-thread' }
+  | { readonly code: 'gauge-differs'; readonly gaugeMm: number; readonly workedOutMm: number }
+  | { readonly code: 'no-path' }
+  | { readonly code: 'example-figures' }
+  | {
+      readonly code: 'make-a-swatch';
+      readonly spread: number;
+      readonly mayShorten: number;
+      readonly source: Gauge['source'];
+    };
+
+interface Findings {
+  readonly piece: Piece;
+  readonly structure: Structure;
+  readonly chosen: Candidate;
+  readonly best: Candidate;
+  readonly sit: Sit | null;
+  readonly wear: Wear;
+  readonly closure: Closure & {
+    readonly passes: number;
+    readonly finalAt: Readonly<Record<PieceEnd, string>>;
+  };
+  readonly closureDoubts: readonly ClosureDoubt[];
+  readonly thread: ThreadPlan;
+  readonly threadDoubts: readonly ThreadDoubt[];
+  readonly gauge: Gauge;
+  readonly unsuited: readonly Unsuited[];
+  readonly advice: readonly string[];
+  readonly pathless: { readonly example: boolean } | null;
+}
+
+/** A flat strip longer than a choker stands off the neck. */
+const FLAT_MOST_MM = (NECKLACE_LENGTHS.find(({ name }) => name === 'choker')?.toIn ?? 16) * MM_PER_INCH;
+/** Round an adult's head (from memory): a closed necklace must pass it. */
+const HEAD_MM = 600;
+
+/** Everything worth a word, the weightiest first. */
+export function warningsOf(f: Findings): Warning[] {
+  return [
+    ...fitWarnings(f),
+    ...placeWarnings(f),
+    ...f.closureDoubts.map((doubt): Warning => ({ code: 'closure', doubt })),
+    ...f.threadDoubts.map((doubt): Warning => ({ code: 'thread', doubt })),
+    ...f.unsuited.map((bead): Warning => ({ code: 'odd-shape', bead })),
+    ...f.advice.map((advice): Warning => ({ code: 'sizes', advice })),
+    ...makingWarnings(f),
+  ];
+}
+
+function fitWarnings({ chosen, best, sit, piece }: Findings): Warning[] {
+  const breaks = chosen.breaks.map((rule): Warning => ({ code: 'breaks-rule', rule, units: chosen.units }));
+  if (piece.ends.chain && chosen.links === 0 && !chosen.fits)
+    return [{ code: 'chain-ran-out', chosen }, ...breaks];
+  if (!best.fits) return [{ code: 'none-fits', nearest: best, closing: piece.ends.closing }, ...breaks];
+  if (chosen.fits) return breaks;
+  return [{ code: 'chosen-does-not-fit', sit, chosen, best }, ...breaks];
+}
+
+function placeWarnings({ piece, structure, chosen, wear }: Findings): Warning[] {
+  const warnings: Warning[] = [];
+  if (piece.wearer?.typical && wear.bodyMm !== null)
+    warnings.push({ code: 'typical-size', size: piece.wearer.typical, place: null });
+  if (wear.between) warnings.push({ code: 'between-knuckle' });
+  const { finishedMm } = chosen;
+  const woven = piece.ends.chain ? piece.ends.chain.wovenMm : finishedMm;
+  if (piece.kind === 'necklace' && structure.handles === 'holds flat' && woven > FLAT_MOST_MM)
+    warnings.push({ code: 'flat-strip-long', finishedMm: woven, mostMm: FLAT_MOST_MM });
+  if (piece.kind === 'necklace' && piece.ends.closing === 'joined' && finishedMm < HEAD_MM)
+    warnings.push({ code: 'over-the-head', finishedMm, headMm: HEAD_MM });
+  return warnings;
+}
+
+/** A measured unit that differs by more than this from what was worked out is looked at twice (from memory). */
+const DIFFERS = 0.15;
+
+function makingWarnings({ closure, thread, gauge, pathless }: Findings): Warning[] {
+  const warnings: Warning[] = [];
+  const { pitchMm, workedOutMm } = gauge;
+  if (pathless?.example) warnings.push({ code: 'example-figures' });
+  if (pathless) warnings.push({ code: 'no-path' });
+  else if (Math.abs(pitchMm / workedOutMm - 1) > DIFFERS)
+    warnings.push({ code: 'gauge-differs', gaugeMm: pitchMm, workedOutMm });
+  if (closure.closing === 'clasp' && closure.passes < 2) warnings.push({ code: 'one-pass-through-clasp' });
+  if (gauge.swatches && !gauge.swatches.sameThread) warnings.push({ code: 'other-thread' });
+  if (thread.lengths > 1)
+    warnings.push({ code: 'several-lengths', lengths: thread.lengths, longestMm: thread.longestMm });
+  if (gauge.disagrees) warnings.push({ code: 'two-opinions', of: gauge.disagrees });
+  if (gauge.soft) warnings.push({ code: 'soft-net', betweenMm: gauge.soft });
+  if (!gauge.settled) warnings.push({ code: 'not-settled' });
+  const first = (['start', 'end'] as const).filter((end) => closure.finalAt[end] === 'before the body');
+  if (closure.closing === 'clasp' && first.length > 0)
+    warnings.push({ code: 'end-fixed-first', ends: first });
+  const { source, spread, mayShorten } = gauge;
+  if (source !== 'this piece' && source !== 'swatch')
+    warnings.push({ code: 'make-a-swatch', spread, mayShorten, source });
+  return warnings;
+}

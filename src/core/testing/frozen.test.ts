@@ -1,0 +1,73 @@
+// What is planned today, line by line, so that nothing changes unseen. It says what was, not what is right: that is for the
+// other tests. Where a change is meant, `npm run unit -- src/core/testing/frozen.test.ts -u` writes it anew, to be read in the diff.
+import { describe, expect, it } from 'vitest';
+import { KIND_FACTS } from '../body/kinds';
+import { BEADS, byId, CLASPS } from '../materials/catalogue';
+import { forPlace, newPiece, type Piece } from '../piece/piece';
+import { planPiece } from '../plan/plan';
+import * as shipped from '../plan/shipped';
+import { misfit } from '../structures/parts';
+import { STRUCTURES } from '../structures/registry';
+import type { Structure } from '../structures/structure';
+import { fingerprint } from './fingerprint';
+
+/** Long enough for a start, a few repeats and an end, mm. */
+const SHORT_MM = 72;
+
+const asItStarts = (id: string): Piece => ({ ...newPiece('Frozen', id, null), targetMm: SHORT_MM });
+
+/** A stitch with each of its choices, and each choice of a piece made in it. */
+function variants(structure: Structure): [name: string, piece: Piece][] {
+  const { id, defaults, fields, bind } = structure;
+  const first = asItStarts(id);
+  const told = (params: Piece['structure']['params']): Piece => ({
+    ...first,
+    structure: { id, params: { ...defaults, ...params } },
+  });
+  const choices = fields.flatMap((field): [string, Piece][] => {
+    if (field.kind === 'choice')
+      return field.options.map(({ value }) => [`${field.key} ${value}`, told({ [field.key]: value })]);
+    if (field.kind !== 'sequence') return [];
+    const usual = [defaults[field.key]].flat() as string[];
+    const sequences = [usual.slice(0, 1), [...usual, ...usual.slice(0, 1)]];
+    return sequences.map((value) => [`${field.key} ${value.join('')}`, told({ [field.key]: value })]);
+  });
+  const part = bind(defaults).parts.find(({ role }) => role === 'A');
+  const beads = ['seed-8', 'cylinder-11', 'cube-3', 'bicone-4', 'pressed-6', 'tile', 'lens', 'bugle-6'];
+  const inBeads = BEADS.filter((bead) => beads.includes(bead.id) && part && !misfit(part, bead)).map(
+    (bead): [string, Piece] => [
+      `A ${bead.id}`,
+      { ...first, beads: { ...first.beads, A: { ...first.beads.A, ...bead } } },
+    ],
+  );
+  const { ends } = first;
+  const toggle = { ...ends, clasp: byId(CLASPS, 'toggle-12') };
+  const plan = planPiece(first);
+  const optional = plan.ok ? plan.optionalPasses.map(({ name }) => name) : [];
+  return [
+    ['as it starts', first],
+    ...choices,
+    ...inBeads,
+    ...optional.map((name): [string, Piece] => [`without ${name}`, { ...first, without: [name] }]),
+    ['left hand', { ...first, hand: 'left' }],
+    ['thread doubled', { ...first, doubled: true }],
+    ['joined', { ...first, ends: { ...ends, closing: 'joined' } }],
+    ['toggle', { ...first, ends: toggle }],
+    ['two units more', { ...first, units: plan.ok ? plan.chosen.units + 2 : 9 }],
+    ...Object.keys(KIND_FACTS).map((kind): [string, Piece] => [
+      kind,
+      { ...forPlace(first, kind as keyof typeof KIND_FACTS), targetMm: SHORT_MM },
+    ]),
+  ];
+}
+
+describe.each(STRUCTURES.map((structure) => [structure.id, structure] as const))('%s', (id, structure) => {
+  it('is planned as it was', async () => {
+    const all = variants(structure);
+    expect(all.length).toBeGreaterThan(12);
+    // By the closed form, which no other layout moves; one as it ships.
+    const lines = all.map(([name, piece]) => `${name}: ${fingerprint(planPiece(piece))}`);
+    lines.push(`laid out: ${fingerprint(shipped.planPiece(asItStarts(id)))}`);
+    await expect(`${lines.join('\n')}\n`).toMatchFileSnapshot(`./frozen/${id}.txt`);
+  });
+});
