@@ -4,7 +4,7 @@ import type { StitchKey } from '../fit/swatchBook';
 import type { BeadSize } from '../materials/material';
 import { bodiesOf, type Piece } from '../piece/piece';
 import { SAMPLE, type Built } from '../read/totals';
-import { structureById } from '../structures/registry';
+import { boundStitch } from '../structures/registry';
 import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from '../structures/structure';
 
 /** What a plan needs to know of a stitch in certain beads, whatever its count. */
@@ -79,9 +79,8 @@ export function stitchKey(q: Omit<StitchQuestion, 'ends'>): StitchKey | null {
 
 /** What swatches of a piece's stitch in its beads are kept under; null where its units do not repeat. */
 export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>): StitchKey | null {
-  const structure = structureById(piece.structure.id);
-  if (!structure || structure.check(piece.structure.params).length > 0) return null;
+  const bound = boundStitch(piece.structure);
+  if (!bound.ok) return null;
   const { params } = piece.structure;
-  const weaveable = structure.bind(params);
-  return stitchKey({ structure, params, weaveable, body: bodiesOf(piece), without: piece.without });
+  return stitchKey({ ...bound, params, body: bodiesOf(piece), without: piece.without });
 }

@@ -19,7 +19,7 @@ import {
 import { migrateDocument } from './migrations';
 import { easeOf, easeSchema, USUAL_SETTINGS, type Settings } from '../records/settings';
 import { cutTo, storableSchema } from '../records/storable';
-import { structureById } from '../structures/registry';
+import { boundStitch, structureById } from '../structures/registry';
 import { misfit } from '../structures/parts';
 import { ROLE_LETTERS, type RoleLetter, type Structure } from '../structures/structure';
 
@@ -204,9 +204,9 @@ export function inStructure(piece: Piece, id: string, params?: Piece['structure'
   const structure = structureById(id);
   if (!structure) throw new Error(`There is no structure "${id}".`);
   const own = { ...structure.defaults, ...params };
-  const weaveable = structure.check(own).length === 0 ? structure.bind(own) : null;
+  const bound = boundStitch({ id, params: own });
   const beads = { ...piece.beads };
-  for (const part of weaveable?.parts ?? []) {
+  for (const part of bound.ok ? bound.weaveable.parts : []) {
     const { colour, colourName, finish } = beads[part.role];
     if (misfit(part, beads[part.role]) === 'holes')
       beads[part.role] = { ...usualKind(structure, part.role), colour, colourName, finish };
@@ -219,9 +219,8 @@ export function inStructure(piece: Piece, id: string, params?: Piece['structure'
  * now, in its own colour.
  */
 export function inBead(piece: Piece, kind: BeadKind): Piece {
-  const structure = structureById(piece.structure.id);
-  const { params } = piece.structure;
-  const parts = structure && structure.check(params).length === 0 ? structure.bind(params).parts : [];
+  const bound = boundStitch(piece.structure);
+  const parts = bound.ok ? bound.weaveable.parts : [];
   const [first] = parts;
   if (!first) return piece;
   const { id } = piece.beads[first.role];

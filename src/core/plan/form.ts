@@ -17,7 +17,7 @@ interface Asked {
 }
 
 /** The form that a stitch takes, and how that is known. */
-interface Formed {
+export interface StitchForm {
   readonly form: Form;
   readonly gauge: Gauge;
   /** What would have to be laid out to know it better; null where it is. */
@@ -25,10 +25,10 @@ interface Formed {
 }
 
 /** How long, broad and thick a unit comes out: by measure, by layout, or by the closed form. */
-export function formed(
+export function formOf(
   { piece, structure, weaveable, body, ends }: Asked,
   { layouts, swatches }: { readonly layouts: Layouts; readonly swatches: SwatchBook },
-): Formed {
+): StitchForm {
   const { params } = piece.structure;
   const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
   const { sample, request } = stitch;

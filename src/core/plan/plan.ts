@@ -1,50 +1,45 @@
 import type { Kind } from '../body/kinds';
-import { shading, type Shading } from '../colour/shades';
-import { tinted } from '../colour/tint';
-import { coloursOf, quantities, type RoleQuantity } from './quantities';
-import { sit, wear, type Sit, type Wear } from '../body/wear';
-import { cautionsFor, type Caution } from './cautions';
-import { closureDoubts, closureOf, type Closure } from '../closures/closure';
+import { sit, type Sit, type Wear } from '../body/wear';
+import { closureDoubts, type Closure } from '../closures/closure';
 import { LOOP_ROLE, type PieceEnd } from '../closures/sewnLoop';
-import { endStage, type EndStage } from './endStage';
+import type { Shading } from '../colour/shades';
 import { arrange, arrangements, type ArrangeQuestion } from '../fit/arrange';
-import type { Candidate, FitQuestion } from '../fit/candidates';
-import { fitted, type Arranged } from '../fit/fitted';
+import type { Candidate } from '../fit/candidates';
+import type { Arranged } from '../fit/fitted';
 import type { CountRule } from '../fit/rules';
-import { NO_SWATCHES, type SwatchBook } from '../fit/swatchBook';
 import type { Gauge } from '../gauge/gauge';
-import type { LayoutRequest, Layouts } from '../layout/cellLayout';
-import { leanOf } from '../layout/lean';
-import { wholeSketch, type Sketch } from '../layout/sketch';
+import type { LayoutRequest } from '../layout/cellLayout';
 import type { View } from '../layout/drawing';
-import { layOutPiece, stations, type PieceParts, type Stations } from '../layout/pieceLayout';
-import { needsNeedle } from '../materials/material';
+import type { Stations } from '../layout/pieceLayout';
+import type { Sketch } from '../layout/sketch';
 import { beadGrams } from '../materials/weight';
-import { beadOf, bodiesOf, MOST_UNITS, type Piece } from '../piece/piece';
-import { formed } from './form';
-import { sketchOf, withoutThread, workOf, type Work } from './work';
-import { rulesOf, standsInTheWay, type Problem } from './problems';
+import { beadOf, bodiesOf, type Piece } from '../piece/piece';
 import { tally } from '../read/tally';
-import { exposedThread, threadMoves, type ExposedThread } from '../read/thread';
-import { reading, totals, type Built } from '../read/totals';
+import type { ExposedThread } from '../read/thread';
+import { totals } from '../read/totals';
 import { findingPasses } from '../read/traversals';
 import { weight, type Weight } from '../read/weight';
-import { once, remembered } from '../tools/remember';
-import { structureById } from '../structures/registry';
-import { unsuited } from '../structures/parts';
 import { rolesOf, type Graduation, type Structure, type Weaveable } from '../structures/structure';
-import { USUAL_SETTINGS } from '../records/settings';
-import { holeFill, tripsThatGo, type Gear, type HoleReading } from '../supplies/holeFill';
-import { threadPlan, type ThreadHabits, type ThreadPlan } from '../supplies/threadPlan';
+import type { Gear, HoleReading } from '../supplies/holeFill';
+import { threadPlan, type ThreadPlan } from '../supplies/threadPlan';
 import { threadQuestion } from '../supplies/threadQuestion';
 import { threadDoubts } from '../supplies/threadSense';
-import { warningsOf, type Warning } from './warnings';
 import type { PassInfo, Path } from '../weave/path';
-import { worked } from '../weave/worked';
+import { bindPart } from './bindPart';
+import { cautionsFor, type Caution } from './cautions';
+import { endStage, type EndStage } from './endStage';
+import { fitPart, type FittedPart } from './fitPart';
+import { NOTHING_KNOWN, type Known } from './known';
+import type { NoPlan } from './problems';
+import type { RoleQuantity } from './quantities';
+import { warningsOf, type Warning } from './warnings';
+import type { Work } from './work';
+import { weavePart } from './weavePart';
 
 export type { EndStage } from './endStage';
 export type { Gauge } from '../gauge/gauge';
-export type { Problem } from './problems';
+export type { Known } from './known';
+export type { NoPlan, Problem } from './problems';
 export type { Warning } from './warnings';
 
 /** What closes the piece, worked out for the chosen count. */
@@ -103,31 +98,16 @@ export interface Plan {
   readonly cautions: readonly Caution[];
 }
 
-export interface NoPlan {
-  readonly ok: false;
-  readonly problem: Problem;
-}
-
-/** What is known beside the choices of a piece. */
-export interface Known {
-  /** Finds what the solver has laid out; what it has not stands on the closed form, and is named. */
-  readonly layouts: Layouts;
-  readonly swatches: SwatchBook;
-  readonly habits: ThreadHabits;
-}
-
-const NOTHING: Known = { layouts: () => undefined, swatches: NO_SWATCHES, habits: USUAL_SETTINGS };
-
 /**
- * From the choices of a piece to everything a maker needs before she starts. Pure, and quick enough to
- * run on every keystroke: wear → closure → gauge → fit → path → counts, thread, warnings.
+ * From the choices of a piece to everything a maker needs before she starts, stage by stage: bind → fit → weave →
+ * tell. Pure, and quick enough to run on every keystroke.
  */
-export function planPiece(piece: Piece, known: Partial<Known> = NOTHING): Plan | NoPlan {
-  const all = { ...NOTHING, ...known };
-  const structure = structureById(piece.structure.id);
-  const graduated = structure?.check(piece.structure.params).length === 0;
-  const graduation = graduated ? structure?.bind(piece.structure.params).arrangement : undefined;
-  return graduation ? planGraduated(piece, graduation, all) : planCounted(piece, all, null);
+export function planPiece(piece: Piece, known: Partial<Known> = NOTHING_KNOWN): Plan | NoPlan {
+  const all = { ...NOTHING_KNOWN, ...known };
+  const part = bindPart(piece, all.habits);
+  if (!part.ok) return part;
+  const { arrangement } = part.weaveable;
+  return arrangement ? planGraduated(piece, arrangement, all) : planFitted(fitPart(part, all, null), all);
 }
 
 /** The same for a screen: where planning itself breaks, that is a problem to be told, and the choices can be changed. */
@@ -144,16 +124,24 @@ export function planOrFault(piece: Piece, known?: Partial<Known>): Plan | NoPlan
 
 /** A graduated piece is one unit; what is chosen is how many of each step it has. */
 function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan | NoPlan {
-  // It is one unit: rules on a number of units and a measured number of them mean nothing here.
-  const withCounts = (counts: readonly number[]): Piece => ({
-    ...piece,
-    units: 1,
-    gauge: null,
-    rules: { parity: 'any', multipleOf: 1 },
-    structure: { ...piece.structure, params: { ...graduation.withCounts(counts) } },
-  });
+  // It is one unit: a measured number of them means nothing here.
+  const withCounts = (counts: readonly number[], arranged: Arranged | null): FittedPart | NoPlan => {
+    const part = bindPart(
+      {
+        ...piece,
+        units: 1,
+        gauge: null,
+        structure: { ...piece.structure, params: { ...graduation.withCounts(counts) } },
+      },
+      known.habits,
+    );
+    return part.ok ? fitPart(part, known, arranged) : part;
+  };
   const asked = graduation.question(bodiesOf(piece));
-  const first = planCounted(withCounts(graduation.steps.map(() => asked.least)), known, null);
+  const first = withCounts(
+    graduation.steps.map(() => asked.least),
+    null,
+  );
   if (!first.ok) return first;
   const question: ArrangeQuestion = {
     ...asked,
@@ -163,184 +151,96 @@ function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan
   const best = arrange(question);
   const counts = graduation.counts ?? best.counts;
   const around = arrangements(question, counts);
-  return planCounted(withCounts(counts), known, { best, around, beads: graduation.beads });
+  return planFitted(withCounts(counts, { best, around, beads: graduation.beads }), known);
 }
 
-/** Fewer units do not go round. */
-const LEAST_IN_RING = 3;
-
-/** A piece of so many units. */
-function planCounted(piece: Piece, known: Known, arranged: Arranged | null): Plan | NoPlan {
-  const { habits } = known;
-  const structure = structureById(piece.structure.id);
-  const messages = structure
-    ? structure.check(piece.structure.params)
-    : ['This version knows no such structure.'];
-  if (!structure || messages.length > 0) return { ok: false, problem: { code: 'structure', messages } };
-
-  const weaveable = structure.bind(piece.structure.params);
-  const doubtful = unsuited(weaveable.parts, (role) => beadOf(piece, role));
-  const standing = standsInTheWay(piece, weaveable, doubtful);
-  if (standing) return { ok: false, problem: standing };
-  const rules = rulesOf(piece, weaveable);
-  const body = bodiesOf(piece);
-  const without = new Set(piece.without);
-  const { mostLoops = 1 } = weaveable;
-  const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops);
-  const ends = closure.loops;
-  const gear: Gear = {
-    threadMm: piece.thread.diameterMm,
-    needleMm: needsNeedle(piece.thread) ? piece.needle.diameterMm : null,
-    factor: habits.holeFactor,
-  };
-  const holeMm = (role: string) => beadOf(piece, role).holeMm;
-  const room = remembered((role: string) => tripsThatGo(holeMm(role), gear, piece.doubled ? 2 : 1));
-  const build = remembered((n: number) =>
-    worked((roomy) => weaveable.weave(n, { ...ends, without, ...roomy }), { room, doubled: piece.doubled }),
+/** Weaves what has been fitted, and tells everything of it. */
+function planFitted(part: FittedPart | NoPlan, { habits }: Known): Plan | NoPlan {
+  if (!part.ok) return part;
+  const { piece, structure, weaveable, form, gauge, chosen, closure } = part;
+  const woven = weavePart(part);
+  const { from, holes, exposed, quantities } = woven;
+  const { pathless = null } = weaveable;
+  const thread = threadPlan(
+    threadQuestion({
+      piece,
+      from,
+      units: part.units,
+      movesOf: woven.threadOf,
+      holes,
+      gear: part.gear,
+      pathless,
+    }),
+    habits,
   );
-  const { form, gauge, toLayOut } = formed({ piece, structure, weaveable, body, ends }, known);
-  const { thicknessMm, widthMm } = form;
-  const wished = wear({
-    kind: piece.kind,
-    girths: piece.wearer?.girths ?? {},
-    choice: piece.wear,
-    targetMm: piece.targetMm,
-    thicknessMm,
-    widthMm,
-  });
-  if (closure.allowanceMm >= wished.wishMm)
-    return {
-      ok: false,
-      problem: {
-        code: 'clasp-longer-than-piece',
-        allowanceMm: closure.allowanceMm,
-        wishMm: wished.wishMm,
-      },
-    };
-
-  const question: FitQuestion = {
-    fixedMm: closure.allowanceMm + form.extraMm,
-    pitchMm: form.pitchMm,
-    spread: gauge.spread,
-    fixedSdMm: closure.sdMm,
-    wishMm: wished.wishMm,
-    band: wished.band,
-    minimum: arranged ? 1 : Math.max(weaveable.minimumUnits, ends.joined ? LEAST_IN_RING : 1),
-    rules,
-    chain: piece.ends.closing === 'clasp' ? piece.ends.chain : null,
+  const { widthMm, thicknessMm } = form;
+  const facts = {
+    structure,
+    wear: part.wear,
+    sit: sit(chosen.finishedMm, part.wear, piece.wear),
+    closure: closurePlan(part, from.at.path),
+    gauge,
+    chosen,
+    best: part.best,
+    thread,
   };
-  const { units, chosen, best, candidates } = fitted(question, piece.units, arranged);
-  if (units > MOST_UNITS) return { ok: false, problem: { code: 'too-many-units', units, most: MOST_UNITS } };
-  const chainMm = chosen.links * (question.chain?.linkMm ?? 0);
-  const outside = { startMm: closure.startMm + chainMm, endMm: closure.endMm + chainMm };
-  const leans = (role: string) => leanOf(beadOf(piece, role), piece.thread, piece.doubled);
-  const parts = (n: number): PieceParts => ({ form, units: n, ends, clasp: outside, body, leanOf: leans });
-  const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
-  const from = reading(build, units, weaveable.minimumUnits);
-  const threadOf = remembered((built: Built) => threadMoves(built.path, layOut(built)));
-  const { pathless } = weaveable;
-  const holes = holeFill(from.at.path, holeMm, gear);
-  const asked = threadQuestion({
-    piece,
-    from,
-    units,
-    movesOf: threadOf,
-    holes,
-    gear,
-    pathless: pathless ?? null,
-  });
-  const thread = threadPlan(asked, habits);
-  const workOfAll = (built: Built) => (pathless ? withoutThread : workOf)(built, layOut);
-  const work = once(() => workOfAll({ path: build(units), units }));
-  const shaded = rolesOf(weaveable).some((role) => piece.colourings[role]);
-  const shades = once(() => shading(build(units), units, piece.colourings));
-  const sewn = [...findingPasses(from.at.path).values()];
-  const passes = sewn.length > 0 ? Math.min(...sewn) : 0;
-  const sits = sit(chosen.finishedMm, wished, piece.wear);
-  const extender = piece.ends.closing === 'clasp' ? piece.ends.extender : null;
-  const closurePlan: ClosurePlan = {
-    ...closure,
-    passes,
-    chainMm,
-    longestMm: chosen.finishedMm + (extender ? extender.links * extender.linkMm : 0),
-    finalAt: { start: endStage(from.at.path, 'start'), end: endStage(from.at.path, 'end') },
-  };
-
-  const counted = quantities({ piece, weaveable, from, pitchMm: form.pitchMm }, (role) =>
-    shaded ? coloursOf(piece, role, build(units), shades()) : [],
-  );
-  const exposed = exposedThread(pathless ? [] : threadOf(from.at));
-
+  const roles = rolesOf(weaveable);
   return {
     ok: true,
-    structure,
+    ...facts,
     weaveable,
     kind: piece.kind,
     hand: piece.hand,
-    wear: wished,
-    sit: sits,
-    closure: closurePlan,
-    gauge,
-    toLayOut,
-    chosen,
-    best,
-    candidates,
-    stations: stations(parts(units)),
+    toLayOut: part.toLayOut,
+    candidates: part.candidates,
+    stations: woven.stations,
     arrangement:
       weaveable.arrangement && chosen.counts
         ? { steps: weaveable.arrangement.steps, counts: chosen.counts }
         : null,
-    rules,
+    rules: part.rules,
     widthMm,
     thicknessMm,
-    quantities: counted,
+    quantities,
     weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
-    thread,
     holes,
-    gear,
+    gear: part.gear,
     exposed,
     optionalPasses: optionalPasses(from.at.path),
-    work,
-    shades,
-    // Where colours change along the piece nothing repeats: it is drawn whole.
-    sketch: remembered((view) =>
-      shaded
-        ? tinted(wholeSketch(work(), body, view), shades())
-        : sketchOf(from, form, workOfAll, work, body, view),
-    ),
+    work: woven.work,
+    shades: woven.shades,
+    sketch: woven.sketch,
     warnings: warningsOf({
+      ...facts,
       piece,
-      structure,
-      chosen,
-      best,
-      sit: sits,
-      wear: wished,
-      closure: closurePlan,
       closureDoubts: closureDoubts(piece.ends, closure, {
         widthMm,
         thicknessMm,
         threadMm: piece.thread.diameterMm,
-        mostLoops,
-        seed: { ...body(LOOP_ROLE), holeMm: beadOf(piece, LOOP_ROLE).holeMm },
+        mostLoops: part.mostLoops,
+        seed: { ...part.body(LOOP_ROLE), holeMm: part.holeMm(LOOP_ROLE) },
       }),
-      thread,
       threadDoubts: pathless
         ? []
-        : threadDoubts({
-            piece,
-            structure,
-            roles: rolesOf(weaveable),
-            holes,
-            thread,
-            quantities: counted,
-            exposed,
-          }),
-      gauge,
-      unsuited: doubtful,
-      advice: weaveable.advise?.(body) ?? [],
-      pathless: weaveable.pathless ?? null,
+        : threadDoubts({ piece, structure, roles, holes, thread, quantities, exposed }),
+      unsuited: part.doubtful,
+      advice: weaveable.advise?.(part.body) ?? [],
+      pathless,
     }),
-    cautions: cautionsFor(piece, rolesOf(weaveable)),
+    cautions: cautionsFor(piece, roles),
+  };
+}
+
+/** What closes the piece, with what only the path and the count can say of it. */
+function closurePlan({ piece, closure, chosen, chainMm }: FittedPart, path: Path): ClosurePlan {
+  const sewn = [...findingPasses(path).values()];
+  const extender = piece.ends.closing === 'clasp' ? piece.ends.extender : null;
+  return {
+    ...closure,
+    passes: sewn.length > 0 ? Math.min(...sewn) : 0,
+    chainMm,
+    longestMm: chosen.finishedMm + (extender ? extender.links * extender.linkMm : 0),
+    finalAt: { start: endStage(path, 'start'), end: endStage(path, 'end') },
   };
 }
 

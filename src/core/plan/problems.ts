@@ -48,9 +48,13 @@ export function standsInTheWay(
   return canBeKept(rules) ? null : { code: 'rules', rules: rules.filter(({ must }) => must) };
 }
 
-/** The stitch's rules on the count, and the maker's. */
-export function rulesOf({ rules: { parity, multipleOf }, ends }: Piece, { rules }: Weaveable): CountRule[] {
+/** The stitch's rules on the count, and the maker's; a graduated piece is one unit, and there is none to keep to. */
+export function rulesOf(
+  { rules: { parity, multipleOf }, ends }: Piece,
+  { rules, arrangement }: Weaveable,
+): CountRule[] {
   const own: CountRule[] = [];
+  if (arrangement) return [...(rules?.(ends.closing) ?? [])];
   if (parity !== 'any')
     own.push({
       of: 2,
@@ -62,3 +66,11 @@ export function rulesOf({ rules: { parity, multipleOf }, ends }: Piece, { rules 
     own.push({ of: multipleOf, rest: 0, must: true, why: `you asked for whole sets of ${multipleOf}` });
   return [...(rules?.(ends.closing) ?? []), ...own];
 }
+
+/** No plan, and the one problem that stands in its way. */
+export interface NoPlan {
+  readonly ok: false;
+  readonly problem: Problem;
+}
+
+export const noPlan = (problem: Problem): NoPlan => ({ ok: false, problem });

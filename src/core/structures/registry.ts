@@ -7,7 +7,7 @@ import { ladder } from './ladder';
 import { ownUnit } from './ownUnit';
 import { rightAngleWeave } from './rightAngleWeave';
 import { strungLine } from './strungLine';
-import type { Structure } from './structure';
+import type { Structure, Weaveable } from './structure';
 import { tileLadder } from './tileLadder';
 import { tubularHerringbone } from './tubularHerringbone';
 import { tubularPeyote } from './tubularPeyote';
@@ -32,3 +32,19 @@ export const STRUCTURES: readonly Structure[] = [
 /** A stitch of the gallery, or the maker's own unit. */
 export const structureById = (id: string): Structure | undefined =>
   id === ownUnit.id ? ownUnit : STRUCTURES.find((s) => s.id === id);
+
+/** A stitch with its parameters: ready to be woven, or what to change in them. */
+export type Bound =
+  | { readonly ok: true; readonly structure: Structure; readonly weaveable: Weaveable }
+  | { readonly ok: false; readonly messages: readonly string[] };
+
+/** Finds a stitch, checks its parameters and binds them. */
+export function boundStitch({ id, params }: {
+  readonly id: string;
+  readonly params: unknown;
+}): Bound {
+  const structure = structureById(id);
+  if (!structure) return { ok: false, messages: ['This version knows no such structure.'] };
+  const messages = structure.check(params);
+  return messages.length > 0 ? { ok: false, messages } : { ok: true, structure, weaveable: structure.bind(params) };
+}

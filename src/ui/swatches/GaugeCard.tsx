@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import type { MeasuredGauge } from '@/core/fit/swatch';
-import { structureById } from '@/core/structures/registry';
+import { boundStitch } from '@/core/structures/registry';
 import { rolesOf } from '@/core/structures/structure';
 import { readingsOf, type Swatch } from '@/core/records/swatches';
 import type { StoredSwatch } from '@/server/screens';
@@ -77,8 +77,8 @@ export function GaugeCard({ title, swatches, gauge }: Props) {
 
 /** The beads of the roles that the stitch uses. */
 function Beads({ swatch }: { readonly swatch: Swatch }) {
-  const structure = structureById(swatch.structure.id);
-  const roles = structure ? rolesOf(structure.bind(swatch.structure.params)) : [];
+  const bound = boundStitch(swatch.structure);
+  const roles = bound.ok ? rolesOf(bound.weaveable) : [];
   return (
     <p className={styles.beads}>
       {roles.map((role) => (

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { structureById } from '@/core/structures/registry';
+import { boundStitch, structureById } from '@/core/structures/registry';
 import { fieldsThatCount, rolesOf, type Part } from '@/core/structures/structure';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { ringSize } from '@/core/body/ringSize';
@@ -138,9 +138,9 @@ const sequences = ({ structure: { id, params } }: Piece): string[][] => {
 };
 
 /** What each bead is to do; nothing while the parameters do not stand. */
-const partsOfPiece = ({ structure: { id, params } }: Piece): readonly Part[] => {
-  const structure = structureById(id);
-  return structure && structure.check(params).length === 0 ? structure.bind(params).parts : [];
+const partsOfPiece = ({ structure }: Piece): readonly Part[] => {
+  const bound = boundStitch(structure);
+  return bound.ok ? bound.weaveable.parts : [];
 };
 
 const usedRoles = (piece: Piece): string[] => {

@@ -1,0 +1,75 @@
+import { closureOf, type Closure } from '../closures/closure';
+import { LOOP_ROLE } from '../closures/sewnLoop';
+import type { CountRule } from '../fit/rules';
+import { needsNeedle, type BeadSize } from '../materials/material';
+import { beadOf, bodiesOf, type Piece } from '../piece/piece';
+import { unsuited, type Unsuited } from '../structures/parts';
+import { boundStitch } from '../structures/registry';
+import type { Structure, Weaveable } from '../structures/structure';
+import { tripsThatGo, type Gear } from '../supplies/holeFill';
+import type { ThreadHabits } from '../supplies/threadPlan';
+import { remembered } from '../tools/remember';
+import type { Path } from '../weave/path';
+import { worked } from '../weave/worked';
+import { noPlan, rulesOf, standsInTheWay, type NoPlan } from './problems';
+
+/** A part of a piece with its stitch bound and its materials at hand: what every later stage goes by. */
+export interface BoundPart {
+  readonly ok: true;
+  readonly piece: Piece;
+  readonly structure: Structure;
+  readonly weaveable: Weaveable;
+  /** Beads that do not suit what they are to do, and yet can be woven. */
+  readonly doubtful: readonly Unsuited[];
+  /** What the count keeps to: the stitch's own rules and the maker's. */
+  readonly rules: readonly CountRule[];
+  readonly body: (role: string) => BeadSize;
+  readonly holeMm: (role: string) => number;
+  readonly closure: Closure;
+  /** Loops side by side that an end has place for. */
+  readonly mostLoops: number;
+  readonly gear: Gear;
+  /** Its path with so many units, worked with the gear. */
+  readonly pathOf: (units: number) => Path;
+}
+
+/** Binds the stitch of a piece, once, and looks whether anything stands in the way before it is woven. */
+export function bindPart(piece: Piece, { holeFactor }: Pick<ThreadHabits, 'holeFactor'>): BoundPart | NoPlan {
+  const bound = boundStitch(piece.structure);
+  if (!bound.ok) return noPlan({ code: 'structure', messages: bound.messages });
+  const { structure, weaveable } = bound;
+  const doubtful = unsuited(weaveable.parts, (role) => beadOf(piece, role));
+  const standing = standsInTheWay(piece, weaveable, doubtful);
+  if (standing) return noPlan(standing);
+  const body = bodiesOf(piece);
+  const { mostLoops = 1 } = weaveable;
+  const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops);
+  const gear: Gear = {
+    threadMm: piece.thread.diameterMm,
+    needleMm: needsNeedle(piece.thread) ? piece.needle.diameterMm : null,
+    factor: holeFactor,
+  };
+  const holeMm = (role: string) => beadOf(piece, role).holeMm;
+  const room = remembered((role: string) => tripsThatGo(holeMm(role), gear, piece.doubled ? 2 : 1));
+  const without = new Set(piece.without);
+  const pathOf = remembered((units: number) =>
+    worked((ways) => weaveable.weave(units, { ...closure.loops, without, ...ways }), {
+      room,
+      doubled: piece.doubled,
+    }),
+  );
+  return {
+    ok: true,
+    piece,
+    structure,
+    weaveable,
+    doubtful,
+    rules: rulesOf(piece, weaveable),
+    body,
+    holeMm,
+    closure,
+    mostLoops,
+    gear,
+    pathOf,
+  };
+}

@@ -1,0 +1,70 @@
+import { shading, type Shading } from '../colour/shades';
+import { tinted } from '../colour/tint';
+import type { View } from '../layout/drawing';
+import { leanOf } from '../layout/lean';
+import { layOutPiece, stations, type PieceParts, type Stations } from '../layout/pieceLayout';
+import { wholeSketch, type Sketch } from '../layout/sketch';
+import { beadOf } from '../piece/piece';
+import { exposedThread, threadMoves, type ExposedThread, type ThreadMove } from '../read/thread';
+import { reading, type Built, type Reading } from '../read/totals';
+import { rolesOf } from '../structures/structure';
+import { holeFill, type HoleReading } from '../supplies/holeFill';
+import { once, remembered } from '../tools/remember';
+import type { FittedPart } from './fitPart';
+import { coloursOf, quantities, type RoleQuantity } from './quantities';
+import { sketchOf, withoutThread, workOf, type Work } from './work';
+
+/** A part woven, as far as it is asked for: short paths for what repeats, the whole where it must be. */
+export interface WovenPart {
+  /** The short paths that counts are read off. */
+  readonly from: Reading;
+  readonly threadOf: (built: Built) => readonly ThreadMove[];
+  readonly stations: Stations;
+  readonly holes: HoleReading;
+  readonly exposed: ExposedThread;
+  readonly quantities: readonly RoleQuantity[];
+  readonly work: () => Work;
+  readonly shades: () => Shading;
+  readonly sketch: (view: View) => Sketch;
+}
+
+/** Weaves a part of so many units, lays it out, and reads off what it takes. */
+export function weavePart(part: FittedPart): WovenPart {
+  const { piece, weaveable, form, units, body, closure, gear, chainMm, pathOf } = part;
+  const clasp = { startMm: closure.startMm + chainMm, endMm: closure.endMm + chainMm };
+  const leans = (role: string) => leanOf(beadOf(piece, role), piece.thread, piece.doubled);
+  const parts = (n: number): PieceParts => ({
+    form,
+    units: n,
+    ends: closure.loops,
+    clasp,
+    body,
+    leanOf: leans,
+  });
+  const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
+  const from = reading(pathOf, units, weaveable.minimumUnits);
+  const threadOf = remembered((built: Built) => threadMoves(built.path, layOut(built)));
+  const { pathless } = weaveable;
+  const workOfAll = (built: Built) => (pathless ? withoutThread : workOf)(built, layOut);
+  const work = once(() => workOfAll({ path: pathOf(units), units }));
+  const shaded = rolesOf(weaveable).some((role) => piece.colourings[role]);
+  const shades = once(() => shading(pathOf(units), units, piece.colourings));
+  return {
+    from,
+    threadOf,
+    stations: stations(parts(units)),
+    holes: holeFill(from.at.path, part.holeMm, gear),
+    exposed: exposedThread(pathless ? [] : threadOf(from.at)),
+    quantities: quantities({ piece, weaveable, from, pitchMm: form.pitchMm }, (role) =>
+      shaded ? coloursOf(piece, role, pathOf(units), shades()) : [],
+    ),
+    work,
+    shades,
+    // Where colours change along the piece nothing repeats: it is drawn whole.
+    sketch: remembered((view) =>
+      shaded
+        ? tinted(wholeSketch(work(), body, view), shades())
+        : sketchOf(from, form, workOfAll, work, body, view),
+    ),
+  };
+}
