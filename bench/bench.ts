@@ -1,5 +1,6 @@
 // npm run bench: speed, as times and as ratios within this one run. Fails only when a figure is far off.
-import { newPiece, type Piece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
+import type { Piece } from '@/core/piece/piece';
 import type { Plan } from '@/core/plan/plan';
 import { planPiece } from '@/core/plan/shipped';
 import { tally } from '@/core/read/tally';

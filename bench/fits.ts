@@ -3,7 +3,7 @@ import loadHighs from 'highs';
 import { absorbers } from '@/core/plan/absorbers';
 import { arrange, type ArrangeQuestion } from '@/core/fit/arrange';
 import { BEADS, CLASPS, FINDINGS } from '@/core/materials/catalogue';
-import { newPiece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
 import { planPiece } from '@/core/plan/shipped';
 import { STRUCTURES } from '@/core/structures/registry';
 import { programme } from '@/core/testing/programme';

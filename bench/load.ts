@@ -1,7 +1,8 @@
 // The program under load: a bench of 200 pieces, and 200 planners who each make an edit a second.
 import { Agent, request } from 'node:http';
 import { chromium } from '@playwright/test';
-import { newPiece, type Piece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
+import type { Piece } from '@/core/piece/piece';
 import { STRUCTURES } from '@/core/structures/registry';
 import { withChoir, type Served } from './served';
 import { line, quantile, section } from './timing';

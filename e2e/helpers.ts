@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, type Locator, type Page } from '@playwright/test';
 import type { Kind } from '@/core/body/kinds';
-import { newPiece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
 import { ownUnit } from '@/core/structures/ownUnit';
 import { STRUCTURES } from '@/core/structures/registry';
 import { CHOIR } from '@/demo/choir';

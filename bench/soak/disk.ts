@@ -3,7 +3,8 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newPiece, type Piece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
+import type { Piece } from '@/core/piece/piece';
 import { serve } from '../served';
 
 const mounted = (options: string, place: string) =>

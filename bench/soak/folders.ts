@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newPiece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
 import { counted } from '@/core/words/figures';
 import { backUp } from '@/data/backup';
 import { backups } from '@/data/backups';

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newPiece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
 import { openFolder } from '@/data/database';
 import { migrate } from '@/data/migrate';
 import { addPiece, pieceById } from '@/data/pieces';

@@ -1,5 +1,5 @@
 // Saves one piece over and over and prints each revision once it is acknowledged; the soak run kills it.
-import { newPiece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
 import { openFolder } from '@/data/database';
 import { pieceById, savePiece } from '@/data/pieces';
 

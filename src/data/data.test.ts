@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { newPiece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
 import { patternOf } from '@/core/records/pattern';
 import { readSettings, USUAL_SETTINGS, type SettingsChange } from '@/core/records/settings';
 import { swatchOf } from '@/core/records/swatches';

@@ -1,5 +1,6 @@
 import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
-import { named, type Piece } from '@/core/piece/piece';
+import { named } from '@/core/piece/variants';
+import type { Piece } from '@/core/piece/piece';
 import type { Db } from './database';
 import { checkedIn, readRow, readRows, type Reading, type Readings } from './records';
 import { saveInTurn, type Save } from './saving';

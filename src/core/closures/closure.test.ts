@@ -4,7 +4,7 @@ import { openingMm, solveClosed } from '../layout/solver/closed';
 import { solidOf } from '../layout/solver/solid';
 import { BEADS, byId, CLASPS, FINDINGS } from '../materials/catalogue';
 import { sizeOf, type Finish } from '../materials/material';
-import { inColour } from '../piece/piece';
+import { inColour } from '../piece/newPiece';
 import { Weave } from '../weave/builder';
 import { buttonLoop, loopOpeningMm } from './buttonLoop';
 import { closureDoubts, closureOf, type EndsChoice } from './closure';

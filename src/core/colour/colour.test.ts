@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newPiece, type Piece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import type { Plan } from '../plan/plan';
 import { planRows } from '../plan/steps';
 import { planPiece, planSolved } from '../plan/shipped';

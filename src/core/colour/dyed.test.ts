@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece, shadesOf, type Piece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
+import { shadesOf, type Piece } from '../piece/piece';
 import { dyed } from './dyed';
 
 const tar = { name: 'tar', hex: '#2f3330' };

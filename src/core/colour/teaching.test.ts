@@ -6,7 +6,7 @@ import {
   parse,
 } from 'culori';
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
 import { TEACHING_COLOURS, tellingApart } from './teaching';
 
 const difference = differenceCiede2000();

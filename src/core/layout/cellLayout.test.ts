@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
 import type { BeadSize } from '../materials/material';
-import { newPiece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
 import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { flatHerringbone } from '../structures/flatHerringbone';

@@ -1,7 +1,8 @@
 import { range } from 'd3';
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
-import { newPiece, type Piece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import type { Plan } from '../plan/plan';
 import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';

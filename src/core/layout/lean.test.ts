@@ -1,6 +1,7 @@
 import { WOVEN } from '../weave/path';
 import { describe, expect, it } from 'vitest';
-import { newPiece, type Piece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import type { Plan } from '../plan/plan';
 import { planSolved } from '../plan/shipped';
 import { leaning, leanOf } from './lean';

@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { BEADS, byId, CLASPS, NEEDLES, THREADS } from '../materials/catalogue';
 import type { LengthStyle } from '../length/length';
 import { changeBetween } from './changes';
-import { forPlace, inStructure, newPiece, usualWear, type Piece } from './piece';
+import { forPlace, inStructure } from './variants';
+import { newPiece, usualWear } from './newPiece';
+import type { Piece } from './piece';
 
 const INCHES: LengthStyle = { unit: 'in', denominator: 16 };
 const wearer = { personId: null, name: 'Maren', girths: { wrist: 159, ankle: 230 }, typical: null };

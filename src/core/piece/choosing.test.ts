@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { cardOf } from '../plan/card';
 import { choosing, countWords, hasChosen, stepsWords } from './choosing';
-import { newPiece, type Piece } from './piece';
+import { newPiece } from './newPiece';
+import type { Piece } from './piece';
 import type { Plan } from '../plan/plan';
 import { planPiece } from '../plan/shipped';
 import { once, remembered } from '../tools/remember';

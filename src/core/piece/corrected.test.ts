@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { correctedBeads, withCorrected } from './corrected';
 import { BEADS, byId } from '../materials/catalogue';
 import { learned } from '../materials/learn';
-import { inBead, newPiece, pieceSchema } from './piece';
+import { inBead } from './variants';
+import { newPiece } from './newPiece';
+import { pieceSchema } from './piece';
 import { planPiece } from '../plan/shipped';
 
 const piece = newPiece('Ebb', 'flat-peyote', null);

@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
-import { migratePiece, newPiece, PIECE_FORMAT } from './piece';
+import { migratePiece, PIECE_FORMAT } from './piece';
+import { newPiece } from './newPiece';
 import { migrateDocument } from './migrations';
 
 /** A bracelet as format 1 told it. */

@@ -1,10 +1,9 @@
 import * as z from 'zod';
-import { CLOSINGS, FITS, KIND_FACTS, KINDS, MOST_DROP_MM, type Kind } from '../body/kinds';
+import { CLOSINGS, FITS, KINDS, MOST_DROP_MM } from '../body/kinds';
 import { PLACE_FACTS, PLACES, SIZES } from '../body/places';
-import { missingGirth, type WearChoice } from '../body/wear';
 import { colouringSchema, shadeSchema, type Shade } from '../colour/shades';
 import { LOOP_ROLE } from '../closures/sewnLoop';
-import { BEADS, CLASPS, NEEDLES, PALETTE, THREADS, byId } from '../materials/catalogue';
+import { NEEDLES, byId } from '../materials/catalogue';
 import {
   beadMaterialSchema,
   claspSchema,
@@ -12,16 +11,14 @@ import {
   needleSchema,
   sizeOf,
   threadSchema,
-  type BeadKind,
   type BeadMaterial,
   type BeadSize,
 } from '../materials/material';
 import { migrateDocument } from './migrations';
-import { easeOf, easeSchema, USUAL_SETTINGS, type Settings } from '../records/settings';
-import { cutTo, storableSchema } from '../records/storable';
-import { boundStitch, structureById } from '../structures/registry';
-import { misfit } from '../structures/parts';
-import { ROLE_LETTERS, type RoleLetter, type Structure } from '../structures/structure';
+import { easeSchema } from '../records/settings';
+import { storableSchema } from '../records/storable';
+import { structureById } from '../structures/registry';
+import { ROLE_LETTERS, type RoleLetter } from '../structures/structure';
 
 /** The version of the document below. A change of its shape raises it and adds a step to `migrations.ts`. */
 export const PIECE_FORMAT = 2;
@@ -169,231 +166,6 @@ export type Wearer = NonNullable<Piece['wearer']>;
 /** Brings an older document to the present format. Throws a ZodError where it is not a piece at all. */
 export const migratePiece = (raw: unknown): Piece =>
   pieceSchema.parse(migrateDocument(storableSchema.parse(raw)));
-
-/** A bead of the catalogue in a colour. */
-export const inColour = (kind: BeadKind, colour: { name: string; hex: string }): BeadMaterial => ({
-  ...kind,
-  colourName: colour.name,
-  colour: colour.hex,
-  finish: 'plain',
-});
-
-const colourOf = (role: string, i: number) => {
-  const colour = role === LOOP_ROLE ? PALETTE.find((c) => c.name === 'cream') : PALETTE[i];
-  if (!colour) throw new Error('The palette has fewer colours than there are roles.');
-  return colour;
-};
-
-/** The bead of the catalogue that a stitch starts with in a role. */
-const usualKind = ({ usual }: Structure, role: string): BeadKind =>
-  byId(BEADS, usual[role as RoleLetter] ?? 'seed-11');
-
-/** A bead for every role, so that a role that comes into use already has one. */
-function startingBeads(structure: Structure): Piece['beads'] {
-  const entries = BEAD_ROLES.map(
-    (role, i) => [role, inColour(usualKind(structure, role), colourOf(role, i))] as const,
-  );
-  return Object.fromEntries(entries) as Piece['beads'];
-}
-
-/**
- * The same piece in another stitch, with its usual parameters or those given. Beads that cannot be woven so give
- * way to the stitch's usual ones in their colour and finish; all others stay. Throws for an unknown structure.
- */
-export function inStructure(piece: Piece, id: string, params?: Piece['structure']['params']): Piece {
-  const structure = structureById(id);
-  if (!structure) throw new Error(`There is no structure "${id}".`);
-  const own = { ...structure.defaults, ...params };
-  const bound = boundStitch({ id, params: own });
-  const beads = { ...piece.beads };
-  for (const part of bound.ok ? bound.weaveable.parts : []) {
-    const { colour, colourName, finish } = beads[part.role];
-    if (misfit(part, beads[part.role]) === 'holes')
-      beads[part.role] = { ...usualKind(structure, part.role), colour, colourName, finish };
-  }
-  return { ...piece, structure: { id, params: own }, beads, threadChanges: null, units: null };
-}
-
-/**
- * The same piece in another main bead: every role that has the bead of the first one, and can be woven with it, has it
- * now, in its own colour.
- */
-export function inBead(piece: Piece, kind: BeadKind): Piece {
-  const bound = boundStitch(piece.structure);
-  const parts = bound.ok ? bound.weaveable.parts : [];
-  const [first] = parts;
-  if (!first) return piece;
-  const { id } = piece.beads[first.role];
-  const beads = { ...piece.beads };
-  for (const role of new Set(parts.map((part) => part.role))) {
-    const fits = parts.every((part) => part.role !== role || misfit(part, kind) === null);
-    if (beads[role].id === id && fits) beads[role] = { ...beads[role], ...kind };
-  }
-  return { ...piece, beads };
-}
-
-/** To start from, and to be written over: the thickness of a beaded rope, and how far a V falls (from memory), mm. */
-const ROPE_MM = 6;
-const DROP_MM = 60;
-
-/** A wear choice of a school, with the usual amounts of a kind. */
-export function usualWear(
-  kind: Kind,
-  school: WearChoice['school'],
-  settings: Settings = USUAL_SETTINGS,
-): WearChoice {
-  const { flat } = KIND_FACTS[kind];
-  const easeMm = easeOf(settings, kind);
-  const { thicknessEffect } = settings;
-  switch (school) {
-    case 'ease':
-      return { school, fit: 'comfortable', easeMm, thicknessEffect };
-    case 'over':
-      return {
-        school,
-        fit: 'comfortable',
-        easeMm,
-        thicknessEffect,
-        overMm: kind === 'bail' ? Math.PI * ROPE_MM : null,
-      };
-    case 'flat':
-      return { school, finishedMm: flat.wishMm };
-    case 'like':
-      return { school, finishedMm: flat.wishMm, thicknessMm: null };
-    case 'drop':
-      return { school, dropMm: DROP_MM };
-    case 'elastic':
-      return { school };
-  }
-}
-
-/** The school to start from: the kind's usual one that asks for nothing nobody has measured. */
-function startingWear(kind: Kind, wearer: Piece['wearer'], settings: Settings = USUAL_SETTINGS): WearChoice {
-  const { place, schools } = KIND_FACTS[kind];
-  const measured = place === null || wearer?.girths[place] !== undefined;
-  const free = schools.find((school) => school === 'flat' || school === 'like');
-  const first = kind === 'bracelet' ? settings.school : schools[0];
-  return usualWear(kind, (measured ? first : (free ?? first)) ?? 'flat', settings);
-}
-
-/**
- * The same piece for another place: everything that does not belong to the place stays. Throws nothing; what no
- * longer suits is warned of in the plan.
- */
-export function forPlace(piece: Piece, kind: Kind): Piece {
-  const { closings } = KIND_FACTS[kind];
-  // What was merely usual for the old place gives way to what is usual for the new one.
-  const usual = KIND_FACTS[piece.kind].closings[0] === piece.ends.closing;
-  const kept = !usual && closings.includes(piece.ends.closing) ? piece.ends.closing : closings[0];
-  const hadTop = piece.ends.clasp.shape === 'ring top';
-  return {
-    ...piece,
-    kind,
-    wear: startingWear(kind, piece.wearer),
-    targetMm: null,
-    ends: {
-      ...piece.ends,
-      closing: kept ?? 'clasp',
-      clasp: hadTop && kind !== 'ring' ? byId(CLASPS, 'lobster-12') : piece.ends.clasp,
-      chain: kind === 'necklace' ? piece.ends.chain : null,
-    },
-    units: null,
-  };
-}
-
-/** What was fitted to one body and one half-made piece: the next one finds its own. */
-function unfitted(piece: Piece): Piece {
-  const { counts, ...params } = piece.structure.params;
-  return {
-    ...piece,
-    structure: { ...piece.structure, params: Array.isArray(counts) ? params : piece.structure.params },
-    gauge: piece.gauge?.source === 'this piece' ? null : piece.gauge,
-    threadChanges: null,
-    targetMm: null,
-    units: null,
-  };
-}
-
-/** The piece as a pattern: without its wearer, and without what was fitted to her. */
-export const asPattern = (piece: Piece): Piece => ({ ...unfitted(piece), wearer: null });
-
-/**
- * The same piece for somebody else, or for nobody yet. A length that asks for a girth nobody has measured gives way
- * to one that asks for none.
- */
-export function forWearer(piece: Piece, wearer: Piece['wearer'], settings: Settings = USUAL_SETTINGS): Piece {
-  const next = { ...unfitted(piece), wearer, name: nameFor(piece, wearer) };
-  const { kind, wear } = next;
-  const lacks = missingGirth({ kind, girths: wearer?.girths ?? {}, choice: wear }) !== null;
-  return lacks ? { ...next, wear: startingWear(kind, wearer, settings) } : next;
-}
-
-/** The name of a piece for another wearer: hers in the place of the old one, where the name had it. */
-function nameFor({ name, wearer: before }: Piece, wearer: Piece['wearer']): string {
-  if (!wearer) return name;
-  const renamed =
-    before && name.includes(before.name)
-      ? name.replace(before.name, () => wearer.name)
-      : `${name} for ${wearer.name}`;
-  return pieceName(renamed);
-}
-
-/** A name made of others, no longer than a piece may have. */
-export const pieceName = (name: string): string => cutTo(name, MOST_LETTERS);
-
-/** The same piece, told apart by what stands behind its name. */
-export const named = (piece: Piece, behind: string): Piece => ({
-  ...piece,
-  name: `${cutTo(piece.name, MOST_LETTERS - behind.length)}${behind}`,
-});
-
-/** A copy to go on from. */
-export const copyOf = (piece: Piece): Piece => named(piece, ', again');
-
-const USUAL_END = { seedsEachSide: 3, passes: 2, rings: null } as const;
-
-/** A piece with everything at its usual value, ready to be changed. Throws for an unknown structure. */
-export function newPiece(
-  name: string,
-  structureId: string,
-  wearer: Piece['wearer'],
-  kind: Kind = 'bracelet',
-  settings: Settings = USUAL_SETTINGS,
-): Piece {
-  const structure = structureById(structureId);
-  if (!structure) throw new Error(`There is no structure "${structureId}".`);
-  const [closing = 'clasp'] = KIND_FACTS[kind].closings;
-  return {
-    format: PIECE_FORMAT,
-    name,
-    kind,
-    wearer,
-    wear: startingWear(kind, wearer, settings),
-    targetMm: null,
-    structure: { id: structureId, params: { ...structure.defaults } },
-    beads: startingBeads(structure),
-    colourings: {},
-    thread: byId(THREADS, 'gel-6'),
-    threadColour: null,
-    needle: byId(NEEDLES, 'needle-11'),
-    doubled: false,
-    threadChanges: null,
-    hand: 'right',
-    without: [],
-    ends: {
-      closing,
-      clasp: byId(CLASPS, 'lobster-12'),
-      start: USUAL_END,
-      end: USUAL_END,
-      loopSeeds: null,
-      extender: null,
-      chain: null,
-    },
-    rules: { parity: 'any', multipleOf: 1 },
-    gauge: null,
-    units: null,
-  };
-}
 
 /** The bead of a role. */
 export const beadOf = (piece: Piece, role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { KIND_FACTS, SCHOOLS, type Kind } from '../body/kinds';
-import { newPiece, pieceSchema, usualWear, type Piece } from './piece';
+import { newPiece, usualWear } from './newPiece';
+import { pieceSchema, type Piece } from './piece';
 import { planPiece } from '../plan/shipped';
 import { wearing, wishing } from './wishing';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { answersOf } from './answers';
-import { newPiece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
 import { planPiece } from './shipped';
 import { STRUCTURES } from '../structures/registry';
 

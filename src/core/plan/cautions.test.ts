@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { cautionsFor, cautionsOfThread } from './cautions';
 import type { Kind } from '../body/kinds';
 import { BEADS, byId, CLASPS, FINDINGS, THREADS } from '../materials/catalogue';
-import { newPiece, type Piece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import { BEAD_SHAPES } from '../materials/material';
 
 const grown = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };

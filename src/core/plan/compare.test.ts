@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { apartFrom, compared } from './compare';
 import type { LengthStyle } from '../length/length';
-import { inStructure, newPiece, type Piece } from '../piece/piece';
+import { inStructure } from '../piece/variants';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import type { Plan } from './plan';
 import { planPiece } from './shipped';
 

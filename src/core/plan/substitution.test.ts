@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { shippedLayouts as layouts } from '../layout/shipped';
 import { BEADS, byId, NEEDLES } from '../materials/catalogue';
-import { newPiece, type Piece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import { planPiece } from './shipped';
 import { substitution } from './substitution';
 import { substitutionWords } from '../words/substitutions';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { distance, type Point } from '../layout/layout';
-import { newPiece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
 import { planUnits } from '../plan/steps';
 import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';

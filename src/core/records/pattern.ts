@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { asPattern, migratePiece, pieceSchema, type Piece } from '../piece/piece';
+import { asPattern } from '../piece/variants';
+import { migratePiece, pieceSchema, type Piece } from '../piece/piece';
 import { storableSchema } from './storable';
 
 /** The version of a pattern's own document. The piece inside has a format of its own. */

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { copyOf, forWearer, migratePiece, MOST_LETTERS, named, newPiece, pieceName } from '../piece/piece';
+import { copyOf, forWearer, named, pieceName } from '../piece/variants';
+import { migratePiece, MOST_LETTERS } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
 import { cutTo, mendedForStoring, whyNotStorable } from './storable';
 
 const nested = (depth: number): unknown => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
-import { newPiece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
 import { planPiece } from '../plan/shipped';
 import { tally } from '../read/tally';
 import { holeUses } from '../read/traversals';

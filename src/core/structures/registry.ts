@@ -39,12 +39,11 @@ export type Bound =
   | { readonly ok: false; readonly messages: readonly string[] };
 
 /** Finds a stitch, checks its parameters and binds them. */
-export function boundStitch({ id, params }: {
-  readonly id: string;
-  readonly params: unknown;
-}): Bound {
+export function boundStitch({ id, params }: { readonly id: string; readonly params: unknown }): Bound {
   const structure = structureById(id);
   if (!structure) return { ok: false, messages: ['This version knows no such structure.'] };
   const messages = structure.check(params);
-  return messages.length > 0 ? { ok: false, messages } : { ok: true, structure, weaveable: structure.bind(params) };
+  return messages.length > 0
+    ? { ok: false, messages }
+    : { ok: true, structure, weaveable: structure.bind(params) };
 }

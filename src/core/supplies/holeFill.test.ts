@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId, NEEDLES, THREADS } from '../materials/catalogue';
-import { newPiece, type Piece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import { planPiece } from '../plan/shipped';
 import { holeUses } from '../read/traversals';
 import { STRUCTURES } from '../structures/registry';

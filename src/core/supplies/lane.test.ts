@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { byId, NEEDLES, THREADS } from '../materials/catalogue';
-import { newPiece, type Piece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { holeMarks } from './holeMarks';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { difference } from '../colour/difference';
 import { BEADS, byId, NEEDLES, THREADS } from '../materials/catalogue';
-import { inColour, newPiece, type Piece } from '../piece/piece';
+import { inColour, newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import { planPiece } from '../plan/shipped';
 import type { Plan, Warning } from '../plan/plan';
 import { remedies } from './remedies';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId, THREADS } from '../materials/catalogue';
-import { newPiece, type Piece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import type { Plan } from '../plan/plan';
 import { planPiece } from '../plan/shipped';
 import { threadMoves } from '../read/thread';

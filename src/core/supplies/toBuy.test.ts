@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
-import { inColour } from '../piece/piece';
+import { inColour } from '../piece/newPiece';
 import { beadsToBuy, packsToBuy, threadToBuyMm } from './toBuy';
 
 const bead = (id: string) => inColour(byId(BEADS, id), { name: 'tar', hex: '#222222' });

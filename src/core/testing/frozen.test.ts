@@ -3,7 +3,9 @@
 import { describe, expect, it } from 'vitest';
 import { KIND_FACTS } from '../body/kinds';
 import { BEADS, byId, CLASPS } from '../materials/catalogue';
-import { forPlace, newPiece, type Piece } from '../piece/piece';
+import { forPlace } from '../piece/variants';
+import { newPiece } from '../piece/newPiece';
+import type { Piece } from '../piece/piece';
 import { planPiece } from '../plan/plan';
 import * as shipped from '../plan/shipped';
 import { misfit } from '../structures/parts';

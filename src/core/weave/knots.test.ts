@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
 import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { Weave } from './builder';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { GLOSSARY, withWords, type GlossaryEntry } from './glossary';
-import { newPiece } from '../piece/piece';
+import { newPiece } from '../piece/newPiece';
 import { planPiece } from '../plan/shipped';
 import { STRUCTURES, structureById } from '../structures/registry';
 

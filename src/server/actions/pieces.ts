@@ -6,17 +6,9 @@ import { FITS, KINDS } from '@/core/body/kinds';
 import { SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
 import { correctedBeads, withCorrected } from '@/core/piece/corrected';
 import { patternOf } from '@/core/records/pattern';
-import {
-  BEAD_ROLES,
-  choicesSchema,
-  copyOf,
-  forWearer,
-  inBead,
-  migratePiece,
-  newPiece,
-  pieceName,
-  type Piece,
-} from '@/core/piece/piece';
+import { BEAD_ROLES, choicesSchema, migratePiece, type Piece } from '@/core/piece/piece';
+import { copyOf, forWearer, inBead, pieceName } from '@/core/piece/variants';
+import { newPiece } from '@/core/piece/newPiece';
 import { structureById } from '@/core/structures/registry';
 import { people } from '@/data/people';
 import { catalogue } from '@/data/materials';

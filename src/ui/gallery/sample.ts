@@ -1,4 +1,5 @@
-import { newPiece, type Piece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
+import type { Piece } from '@/core/piece/piece';
 import { planPiece, type NoPlan, type Plan } from '@/core/plan/plan';
 import type { Layouts } from '@/core/layout/cellLayout';
 

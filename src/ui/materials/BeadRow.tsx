@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { MM_PER_INCH } from '@/core/length/length';
 import { PALETTE } from '@/core/materials/catalogue';
 import type { BeadKind } from '@/core/materials/material';
-import { inColour } from '@/core/piece/piece';
+import { inColour } from '@/core/piece/newPiece';
 import { BeadIcon } from '../piece/BeadShape';
 import { useLengths } from '../shell/lengths';
 import { MeasureBead } from './MeasureBead';

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { newPiece, type Piece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
+import type { Piece } from '@/core/piece/piece';
 import type { Change, Owed, SendAnswer } from './outbox';
 import { leftUnderWay, newestHere, openSync, PieceSync, type SyncState } from './pieceSync';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
 import { keepHistory, keptHistory } from './keptHistory';
 import { historyWords, pieceHistory } from './pieceHistory';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece, usualWear } from '@/core/piece/piece';
+import { newPiece, usualWear } from '@/core/piece/newPiece';
 import { structureById } from '@/core/structures/registry';
 import { historyWords, pieceHistory } from './pieceHistory';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
 import { planPiece } from '@/core/plan/shipped';
 import { looksOf } from '../../piece/looks';
 import { fromAfar } from './fromAfar';

@@ -3,7 +3,8 @@
 import type { Plan } from '@/core/plan/plan';
 import { structureById, STRUCTURES } from '@/core/structures/registry';
 import { ownUnit } from '@/core/structures/ownUnit';
-import { inStructure, type Piece } from '@/core/piece/piece';
+import { inStructure } from '@/core/piece/variants';
+import type { Piece } from '@/core/piece/piece';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { WithTerms } from '../../glossary/WithTerms';

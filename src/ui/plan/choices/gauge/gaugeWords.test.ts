@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '@/core/piece/piece';
+import { newPiece } from '@/core/piece/newPiece';
 import { planPiece, type Plan } from '@/core/plan/plan';
 import { sourceWords } from './gaugeWords';
 
