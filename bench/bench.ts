@@ -8,7 +8,7 @@ import { reading, totals } from '@/core/read/totals';
 import { STRUCTURES } from '@/core/structures/registry';
 import { holeFill } from '@/core/supplies/holeFill';
 import { lane } from '@/core/supplies/lane';
-import { outOf } from '@/core/weave/builder';
+import { outOf } from '@/core/weave/needle';
 import { checkPath } from '@/core/weave/check';
 import { Links } from '@/core/weave/links';
 import { findRoute } from '@/core/weave/route';

@@ -1,4 +1,5 @@
-import type { Needle, Weave } from '../weave/builder';
+import type { Weave } from '../weave/builder';
+import type { Needle } from '../weave/needle';
 import type { Bead, JointId } from '../weave/path';
 import type { Target } from '../weave/route';
 

@@ -1,6 +1,7 @@
 import type { Body, Point, Pose } from '../layout/layout';
 import { jointOf, type Bead, type Finding, type Section } from '../weave/path';
-import type { Needle, Weave } from '../weave/builder';
+import type { Weave } from '../weave/builder';
+import type { Needle } from '../weave/needle';
 
 /** Role of the seeds that hold a clasp. */
 export const LOOP_ROLE = 'loop';

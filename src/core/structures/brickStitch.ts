@@ -2,7 +2,8 @@ import * as z from 'zod';
 import { sewLoop, spread, type SewnLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
-import { Weave, type Needle } from '../weave/builder';
+import { Weave } from '../weave/builder';
+import type { Needle } from '../weave/needle';
 import { otherEnd, TAIL, type Bead, type End } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import {

@@ -2,7 +2,8 @@ import * as z from 'zod';
 import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
 import { type SewnLoop, sewLoop, spread } from '../closures/sewnLoop';
 import type { Point, Pose } from '../layout/layout';
-import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { Weave } from '../weave/builder';
+import { backOutOf, outOf, type Needle } from '../weave/needle';
 import { TAIL, type Bead } from '../weave/path';
 import {
   at,

@@ -3,7 +3,7 @@ import type { Net } from '../layout/solver/held';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
-import type { Needle } from '../weave/builder';
+import type { Needle } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import { at, runningSum } from './structure';
 

@@ -3,7 +3,8 @@ import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
 import type { Body, Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
-import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { Weave } from '../weave/builder';
+import { backOutOf, outOf, type Needle } from '../weave/needle';
 import { TAIL, FINISH, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import {

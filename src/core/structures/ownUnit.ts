@@ -2,7 +2,8 @@ import * as z from 'zod';
 import { fastenOff, WOVEN_BEADS } from '../closures/finish';
 import { loopSection, sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { backOutOf, outOf, Weave } from '../weave/builder';
+import { Weave } from '../weave/builder';
+import { backOutOf, outOf } from '../weave/needle';
 import { TAIL, type Bead } from '../weave/path';
 import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
 

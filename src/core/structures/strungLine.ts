@@ -3,7 +3,8 @@ import { fastenBack, fastenOff, JOIN, joinEnds, WOVEN_BEADS } from '../closures/
 import { loopSection, sewLoop } from '../closures/sewnLoop';
 import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
-import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { Weave } from '../weave/builder';
+import { backOutOf, outOf, type Needle } from '../weave/needle';
 import { TAIL, FINISH, jointOf, type Bead } from '../weave/path';
 import {
   at,

@@ -2,7 +2,8 @@ import * as z from 'zod';
 import { fastenOff } from '../closures/finish';
 import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { backOutOf, hole, outOf, Weave, type Needle } from '../weave/builder';
+import { Weave } from '../weave/builder';
+import { backOutOf, hole, outOf, type Needle } from '../weave/needle';
 import { TAIL } from '../weave/path';
 import {
   at,

@@ -5,7 +5,8 @@ import type { Point, Pose } from '../layout/layout';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
-import { backOutOf, outOf, Weave, type Needle } from '../weave/builder';
+import { Weave } from '../weave/builder';
+import { backOutOf, outOf, type Needle } from '../weave/needle';
 import { TAIL, type Bead, type Slot } from '../weave/path';
 import {
   at,

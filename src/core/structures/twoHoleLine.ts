@@ -3,7 +3,8 @@ import { fastenOff } from '../closures/finish';
 import { loopSection, sewLoop } from '../closures/sewnLoop';
 import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
-import { backOutOf, hole, outOf, Weave } from '../weave/builder';
+import { Weave } from '../weave/builder';
+import { backOutOf, hole, outOf } from '../weave/needle';
 import { TAIL, wovenAt, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import {

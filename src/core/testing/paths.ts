@@ -2,7 +2,8 @@
  * Thread paths of stitches that are hard on the model, written for tests: of the path, its read-outs, its
  * checker and the solver. None is a structure of the gallery.
  */
-import { hole, outOf, Weave, type WeaveOptions } from '../weave/builder';
+import { Weave, type WeaveOptions } from '../weave/builder';
+import { hole, outOf } from '../weave/needle';
 import { jointOf, wovenAt, wovenOf, type Bead, type Path } from '../weave/path';
 
 export interface Fixture {

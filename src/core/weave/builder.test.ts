@@ -5,7 +5,8 @@ import { steps } from '../read/steps';
 import { tally } from '../read/tally';
 import { findingPasses, holeUses } from '../read/traversals';
 import * as paths from '../testing/paths';
-import { hole, Weave, type Needle } from './builder';
+import { Weave } from './builder';
+import { hole, type Needle } from './needle';
 import { checkPath } from './check';
 import { jointOf, type Path } from './path';
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { herringbone, peyote, rightAngle, spiralRope, strung } from '../testing/paths';
-import { backOutOf, outOf, Weave } from './builder';
+import { Weave } from './builder';
+import { backOutOf, outOf } from './needle';
 import { Links } from './links';
 import { otherEnd, type Bead, type HoleEnd, type Path } from './path';
 import { findRoute } from './route';

@@ -1,4 +1,5 @@
-import { PathError, type WeaveOptions } from './builder';
+import type { WeaveOptions } from './builder';
+import { PathError } from './needle';
 import { withFreeKnots } from './knots';
 import { holeKey } from './links';
 import { isTraversal, type Path } from './path';
