@@ -12,7 +12,7 @@ import type { BenchData, Person, StoredPattern } from '@/server/screens';
 import { ask } from '../fields/ask';
 import { Choice } from '../fields/Choice';
 import { Pick } from '../fields/Pick';
-import { typeAhead } from '../fields/typeAhead';
+import { letGo, typeAhead } from '../fields/typeAhead';
 import { StitchSample, useOneByOne } from '../gallery/StitchSample';
 import { useOpened } from '../shell/focus';
 import { NOBODY, SOMEBODY_NEW, whoAsked, WhoChoice, type Who } from './WhoChoice';
@@ -78,6 +78,7 @@ export function StartPiece({ people, patterns, beads, onCancel }: Props) {
         opened.onKeyDown(event);
         typeAhead(event);
       }}
+      onKeyUp={letGo}
     >
       <Choice
         label="What is it to be?"

@@ -10,6 +10,12 @@ const NOTHING = { text: '', at: -Infinity };
 let typed = NOTHING;
 let answered: Event | null = null;
 
+/** A space that belongs to a word presses nothing, in browsers too that press when a key is let go. */
+export function letGo(event: KeyboardEvent<HTMLElement>): void {
+  const { key, timeStamp } = event;
+  if (key === ' ' && timeStamp - typed.at < TOGETHER_MS) event.preventDefault();
+}
+
 /** Whether a key was a letter of a word that is typed ahead: then it is nobody’s shortcut. */
 export const isTypedAhead = (event: Event): boolean => event === answered;
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { nameOf, narrowed, stops as all, type Stop } from './goTo';
 import styles from './shortcuts.module.css';
 import { isTyping, useShortcut } from './useShortcut';
@@ -19,10 +19,16 @@ interface Sought {
  */
 export function GoTo() {
   const [sought, setSought] = useState<Sought | null>(null);
+  const swallowedRef = useRef('');
   useShortcut('goTo', () => setSought({ letters: '', stops: [], at: 0 }));
   useEffect(() => {
     if (!sought) return undefined;
     const done = () => setSought(null);
+    // Browsers that press when a key is let go are told too.
+    const letGo = (event: KeyboardEvent) => {
+      if (event.key === swallowedRef.current) event.preventDefault();
+      swallowedRef.current = '';
+    };
     const lead = (event: KeyboardEvent) => {
       const { key, ctrlKey, metaKey, altKey } = event;
       if (key === 'Shift' || key === 'Dead') return;
@@ -40,6 +46,7 @@ export function GoTo() {
       }
       event.preventDefault();
       event.stopPropagation();
+      swallowedRef.current = key;
       if (next.length === 0) return;
       const reached = again ? (at + 1) % next.length : 0;
       const stop = next[reached]?.element;
@@ -48,9 +55,11 @@ export function GoTo() {
       setSought({ letters: again ? letters : letters + key, stops: next, at: reached });
     };
     addEventListener('keydown', lead, true);
+    addEventListener('keyup', letGo, true);
     addEventListener('pointerdown', done, true);
     return () => {
       removeEventListener('keydown', lead, true);
+      removeEventListener('keyup', letGo, true);
       removeEventListener('pointerdown', done, true);
     };
   }, [sought]);
