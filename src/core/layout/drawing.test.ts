@@ -5,7 +5,10 @@ import { newPiece } from '../piece/newPiece';
 import type { Piece } from '../piece/piece';
 import type { Plan } from '../plan/plan';
 import { planPiece } from '../plan/shipped';
+import { NO_LOOP } from '../closures/sewnLoop';
+import { threadMoves } from '../read/thread';
 import { STRUCTURES } from '../structures/registry';
+import { tubularPeyote } from '../structures/tubularPeyote';
 import { hang } from './arc';
 import type { BeadSize } from '../materials/material';
 import { closedLayout } from '../testing/closed';
@@ -20,6 +23,7 @@ import { solidOf } from './solver/solid';
 import type { Point } from './layout';
 
 const bead = (id: string) => byId(BEADS, id);
+const BARE_ENDS = { start: NO_LOOP, end: NO_LOOP };
 const along: Point = [1, 0, 0];
 const towards: Point = [0, 0, 1];
 const spans = (edge: readonly (readonly [number, number])[]) =>
@@ -273,5 +277,25 @@ describe('rings and motifs', () => {
     // The middle line is twelve units of √2·D round; half a ball stands out on either side of it.
     expect(wide).toBeGreaterThan((12 * Math.SQRT2 * 4) / Math.PI);
     expect(wide).toBeLessThan((12 * Math.SQRT2 * 4) / Math.PI + 2 * 4);
+  });
+});
+
+describe('levels of a whole picture', () => {
+  // Beads much thicker and much thinner than a unit of length: a level is as deep as the thickest bead is across.
+  it.each(['seed-15', 'pressed-6'])('are as deep as a bead is across: a tube in %s', (id) => {
+    const size = byId(BEADS, id);
+    const sizeOf = () => size;
+    const path = tubularPeyote.bind(tubularPeyote.defaults).weave(6, BARE_ENDS);
+    const form = tubularPeyote.bind(tubularPeyote.defaults).form(sizeOf, new Set());
+    const layout = { poses: path.beads.map((one) => form.pose(one)), findings: [], body: sizeOf };
+    const { parts } = wholeSketch({ path, layout, thread: threadMoves(path, layout) }, sizeOf, 'above');
+    const depths = parts.map(({ beads }) => beads.map(({ depth }) => depth));
+    const all = depths.flat();
+    expect(all).toHaveLength(path.beads.length);
+    for (const level of depths.filter((one) => one.length > 0))
+      expect(Math.max(...level) - Math.min(...level)).toBeLessThanOrEqual(size.diameterMm + 1e-6);
+    const deep = (Math.max(...all) - Math.min(...all)) / size.diameterMm;
+    expect(depths.filter((one) => one.length > 0).length).toBeLessThanOrEqual(deep + 2);
+    expect(depths.filter((one) => one.length > 0).length).toBeGreaterThan(1);
   });
 });

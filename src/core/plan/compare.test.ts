@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { apartFrom, compared } from './compare';
-import type { LengthStyle } from '../length/length';
+import { formatLength, type LengthStyle } from '../length/length';
 import { inStructure } from '../piece/variants';
 import { newPiece } from '../piece/newPiece';
 import type { Piece } from '../piece/piece';
@@ -51,6 +51,10 @@ describe('versions side by side', () => {
     expect(says('lengths of thread')).toBe(String(plan.thread.lengths));
     expect(says('weighs')).toBe(`${Math.round(plan.weight.grams)} g`);
     expect(says('warnings')).toBe(String(plan.warnings.length));
+    expect(says('wide')).toBe(formatLength(plan.widthMm, INCHES));
+    expect(says('thick')).toBe(formatLength(plan.thicknessMm, INCHES));
+    expect(says('thick')).not.toBe(says('wide'));
+    expect(says('feel')).toBe(plan.structure.feel);
     expect(says('stitch')).toBe('flat herringbone');
     expect(says('sits')).toBe(plan.sit);
   });

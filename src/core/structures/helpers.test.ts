@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { STRUCTURES } from './registry';
 import { unsuited, misfit } from './parts';
 import { cellOf, fittedTo, motifSchema, MOST_MOTIF_ROWS, rolesOfMotif, rowOf, startingMotif } from './motif';
 import { besideMm, peyoteRows } from './peyoteRows';
@@ -106,6 +107,17 @@ describe('a small motif', () => {
     ]);
     expect(startingMotif({ ...chart, from: ['A', 'B', 'C', 'D', 'E'] })).toHaveLength(6);
     expect(startingMotif({ ...chart, step: 1, from: ['A', 'B', 'C', 'D', 'E'] })).toHaveLength(5);
+  });
+  it('stands as its rows do: in peyote and brick each second half a bead lower, in circles all alike', () => {
+    const insets = (id: string) => {
+      const structure = STRUCTURES.find((s) => s.id === id);
+      const field = structure?.fields.find((f) => f.kind === 'motif');
+      if (!structure || field?.kind !== 'motif') throw new Error(`${id} has no motif`);
+      return [0, 1, 2, 3].map((row) => field.chart(structure.defaults).inset(row));
+    };
+    expect(insets('flat-peyote')).toEqual([0, 1, 0, 1]);
+    expect(insets('brick-stitch')).toEqual([0, 1, 0, 1]);
+    expect(insets('right-angle-weave')).toEqual([0, 0, 0, 0]);
   });
   it('is read round and round, rows and columns', () => {
     const motif = [['A', 'B'], ['C']] as const;

@@ -115,7 +115,12 @@ describe('the way to the next start', () => {
       t.close(beads[0] as Bead).travel(outOf(beads[2] as Bead));
       return w.path();
     };
-    expect(write(2).moves.filter((m) => m.kind === 'pass')).toHaveLength(3);
+    const path = write(2);
+    expect(path.moves.filter((m) => m.kind === 'pass')).toHaveLength(3);
+    // Strung once each; the first closed; then the second and the third by a hidden way.
+    const links = new Links(path);
+    expect(path.beads.map((b) => links.traversals(b, 0))).toEqual([2, 2, 2, 1]);
+    expect(path.beads.map((b) => links.travels(b, 0))).toEqual([0, 1, 1, 0]);
     expect(() => write(1)).toThrow(/no hidden way with room/i);
   });
 });
