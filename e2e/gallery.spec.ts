@@ -31,7 +31,7 @@ test('a stitch is found by what is at hand, played with, and a bracelet started 
   await expect(slip(page).getByRole('row').filter({ hasText: 'pressed ball 6 mm' })).toBeVisible();
 });
 
-test('the path is played by keyboard, move by move, in words and picture', async ({ page }) => {
+test('the path is played by keyboard, move by move, in words and picture', LONG, async ({ page }) => {
   await page.goto(address('/gallery/two-hole-line'));
   await page.getByText('as it is worked').click();
   const slider = page.getByRole('slider', { name: 'Move' });

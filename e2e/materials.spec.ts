@@ -77,7 +77,7 @@ test('a bead of one’s own, like one that is known, in its own sizes', LONG, as
   await expect(row).toContainText('your measure');
 });
 
-test('a clasp is measured closed, and a plan takes its new length', async ({ page }) => {
+test('a clasp is measured closed, and a plan takes its new length', LONG, async ({ page }) => {
   await page.goto(address('/materials'));
   const clasps = page.getByRole('table', { name: 'Clasps' });
   const row = clasps.getByRole('row').filter({ hasText: 'lobster 15 mm and ring' }).first();

@@ -33,31 +33,35 @@ test('half typed, nothing counts: the last good value stands, and the answers sa
   await expect.poll(() => unitsOf(page)).not.toBe(units);
 });
 
-test('a field that was only touched keeps its value, and beads are in millimetres', async ({ page }) => {
-  await startBracelet(page, 'Maren', 'A stitch of your own');
-  await page.getByText('cm', { exact: true }).click();
-  await openChoice(page, 'Stitch');
-  // Nobody has measured it: nothing stands there as if somebody had.
-  for (const label of [
-    'Units that you measured',
-    'They measure, first bead to last',
-    'Thread that they took',
-  ])
-    await expect(page.getByLabel(label)).toHaveValue('');
-  await expect(slip(page)).toContainText('Example figures, nobody’s own.');
-  const wide = page.getByRole('textbox', { name: 'Wide' });
-  await wide.fill('5.5');
-  await wide.press('Enter');
-  await expect(wide).toHaveValue('5.5 mm');
-  await wide.press('End');
-  await type(page, ' ');
-  await page.keyboard.press('Backspace');
-  await page.keyboard.press('Tab');
-  await saved(page);
-  await page.reload();
-  await openChoice(page, 'Stitch');
-  await expect(page.getByRole('textbox', { name: 'Wide' })).toHaveValue('5.5 mm');
-});
+test(
+  'a field that was only touched keeps its value, and beads are in millimetres',
+  LONG,
+  async ({ page }) => {
+    await startBracelet(page, 'Maren', 'A stitch of your own');
+    await page.getByText('cm', { exact: true }).click();
+    await openChoice(page, 'Stitch');
+    // Nobody has measured it: nothing stands there as if somebody had.
+    for (const label of [
+      'Units that you measured',
+      'They measure, first bead to last',
+      'Thread that they took',
+    ])
+      await expect(page.getByLabel(label)).toHaveValue('');
+    await expect(slip(page)).toContainText('Example figures, nobody’s own.');
+    const wide = page.getByRole('textbox', { name: 'Wide' });
+    await wide.fill('5.5');
+    await wide.press('Enter');
+    await expect(wide).toHaveValue('5.5 mm');
+    await wide.press('End');
+    await type(page, ' ');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await page.reload();
+    await openChoice(page, 'Stitch');
+    await expect(page.getByRole('textbox', { name: 'Wide' })).toHaveValue('5.5 mm');
+  },
+);
 
 test('this piece, measured: nothing is claimed before it is, and a slip leaves the fields where they are', async ({
   page,
@@ -175,20 +179,24 @@ test('what is undone is told beside the buttons, not over them', async ({ page }
   expect(over).toBe(true);
 });
 
-test('a target of one’s own is a field; ease stays what it is, and there is a way back', async ({ page }) => {
-  await startBracelet(page, 'Maren', 'Strung line');
-  await openChoice(page, 'Who and length');
-  const field = page.getByRole('textbox', { name: 'Target length, finished' });
-  const before = await field.inputValue();
-  await field.fill('8 1/2 in');
-  await field.press('Enter');
-  await expect(target(page)).toHaveAttribute('aria-valuetext', 'target 8 1/2 in');
-  await expect(page.getByText(`Your own. By the choices above it would be ${before}.`)).toBeVisible();
-  await expect(page.getByRole('radio', { name: 'comfortable +1/2 in' })).toBeChecked();
-  await expectAccessible(page);
-  await page.getByRole('button', { name: `Back to ${before}` }).click();
-  await expect(field).toHaveValue(before);
-});
+test(
+  'a target of one’s own is a field; ease stays what it is, and there is a way back',
+  LONG,
+  async ({ page }) => {
+    await startBracelet(page, 'Maren', 'Strung line');
+    await openChoice(page, 'Who and length');
+    const field = page.getByRole('textbox', { name: 'Target length, finished' });
+    const before = await field.inputValue();
+    await field.fill('8 1/2 in');
+    await field.press('Enter');
+    await expect(target(page)).toHaveAttribute('aria-valuetext', 'target 8 1/2 in');
+    await expect(page.getByText(`Your own. By the choices above it would be ${before}.`)).toBeVisible();
+    await expect(page.getByRole('radio', { name: 'comfortable +1/2 in' })).toBeChecked();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: `Back to ${before}` }).click();
+    await expect(field).toHaveValue(before);
+  },
+);
 
 test(
   'a ring is started by its size, for somebody new, as snug as she likes, in the bead that is at hand',

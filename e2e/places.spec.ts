@@ -50,32 +50,34 @@ test('a ring: joined, sized by its finger and knuckle, in any scale', async ({ p
   await saved(page);
 });
 
-test('a necklace: a woven front that falls in a V, chain on both sides makes up the rest', async ({
-  page,
-}) => {
-  await startPiece(page, 'necklace', 'Maren', 'Cross-weave');
-  await openChoice(page, 'Who and length');
-  await page.getByText('how far it falls').click();
-  await page.getByLabel(/Lowest point/).fill('7 cm');
-  await expect(page.getByText('for the drop')).toBeVisible();
-  await openChoice(page, 'Clasp and ends');
-  await page.getByRole('switch', { name: /woven front/ }).click();
-  await page.getByLabel(/Woven front/).fill('17 cm');
-  await expect(slip(page)).toContainText(/chain\s*2 ×/);
-  await expect(slip(page).getByText('right length')).toBeVisible();
-  const units = await unitsOf(page);
-  const links = Number(/(\d+) links/.exec((await slip(page).textContent()) ?? '')?.[1]);
-  // Two units fewer: more chain, and the same necklace.
-  await page.getByRole('radio', { name: new RegExp(`^${units - 2} units`) }).focus();
-  await page.keyboard.press('Space');
-  await expect.poll(() => unitsOf(page)).toBe(units - 2);
-  await expect(slip(page)).not.toContainText(`${links} links`);
-  await expect(slip(page).getByText('right length')).toBeVisible();
-  await expectAccessible(page);
-  await saved(page);
-  await page.reload();
-  await expect.poll(() => unitsOf(page)).toBe(units - 2);
-});
+test(
+  'a necklace: a woven front that falls in a V, chain on both sides makes up the rest',
+  LONG,
+  async ({ page }) => {
+    await startPiece(page, 'necklace', 'Maren', 'Cross-weave');
+    await openChoice(page, 'Who and length');
+    await page.getByText('how far it falls').click();
+    await page.getByLabel(/Lowest point/).fill('7 cm');
+    await expect(page.getByText('for the drop')).toBeVisible();
+    await openChoice(page, 'Clasp and ends');
+    await page.getByRole('switch', { name: /woven front/ }).click();
+    await page.getByLabel(/Woven front/).fill('17 cm');
+    await expect(slip(page)).toContainText(/chain\s*2 ×/);
+    await expect(slip(page).getByText('right length')).toBeVisible();
+    const units = await unitsOf(page);
+    const links = Number(/(\d+) links/.exec((await slip(page).textContent()) ?? '')?.[1]);
+    // Two units fewer: more chain, and the same necklace.
+    await page.getByRole('radio', { name: new RegExp(`^${units - 2} units`) }).focus();
+    await page.keyboard.press('Space');
+    await expect.poll(() => unitsOf(page)).toBe(units - 2);
+    await expect(slip(page)).not.toContainText(`${links} links`);
+    await expect(slip(page).getByText('right length')).toBeVisible();
+    await expectAccessible(page);
+    await saved(page);
+    await page.reload();
+    await expect.poll(() => unitsOf(page)).toBe(units - 2);
+  },
+);
 
 test('a graduated bracelet: how many of each step, and another arrangement at a press', async ({ page }) => {
   await startPiece(page, 'bracelet', 'Jorun', 'Graduated line');
@@ -119,16 +121,20 @@ test('a typical size when nobody can be measured, and the plan says so', LONG, a
   await expect(slip(page)).not.toContainText('A usual size');
 });
 
-test('a beaded loop over a ball: the count is worked out, and a tight one is told', async ({ page }) => {
-  await startPiece(page, 'bracelet', 'Ilse', 'Flat herringbone');
-  await openChoice(page, 'Clasp and ends');
-  await pick(page, 'Clasp', 'beaded loop over a 6 mm ball');
-  const loop = page.getByRole('group', { name: 'Seeds in the loop' });
-  await expect(loop).toContainText('tight');
-  await loop.getByText(/tight/).click();
-  await expect(slip(page)).toContainText(/A loop of \d+ is tight/);
-  await expectAccessible(page);
-});
+test(
+  'a beaded loop over a ball: the count is worked out, and a tight one is told',
+  LONG,
+  async ({ page }) => {
+    await startPiece(page, 'bracelet', 'Ilse', 'Flat herringbone');
+    await openChoice(page, 'Clasp and ends');
+    await pick(page, 'Clasp', 'beaded loop over a 6 mm ball');
+    const loop = page.getByRole('group', { name: 'Seeds in the loop' });
+    await expect(loop).toContainText('tight');
+    await loop.getByText(/tight/).click();
+    await expect(slip(page)).toContainText(/A loop of \d+ is tight/);
+    await expectAccessible(page);
+  },
+);
 
 test('what is left over is taken up at a press, and the count stays', async ({ page }) => {
   await startPiece(page, 'bracelet', 'Maren', 'Ladder of two-hole tiles');

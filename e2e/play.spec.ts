@@ -145,7 +145,7 @@ test('a motif is drawn bead by bead, counted, and read off row by row', async ({
   await expect(page.getByRole('button', { name: /^row 3, bead 2: A/ })).toBeVisible();
 });
 
-test('versions are set side by side, and the better one is taken', async ({ page }) => {
+test('versions are set side by side, and the better one is taken', LONG, async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Strung line');
   const best = await unitsOf(page);
   await page.keyboard.press('c');

@@ -35,7 +35,7 @@ test('a change of thread is moved by keys and by hand, its cost is told, and it 
   await expect(change(page)).not.toHaveAttribute('aria-valuetext', best);
 });
 
-test('with so much on the needle one reads where to stop', async ({ page }) => {
+test('with so much on the needle one reads where to stop', LONG, async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Flat herringbone');
   await openChoice(page, 'Thread');
   await page.getByLabel('Thread on the needle now').fill('50 cm');
