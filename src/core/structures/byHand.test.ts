@@ -302,7 +302,7 @@ describe('rows of right-angle weave and cross-weave, by hand', () => {
 
   it('both ends of the cord go through every rung, and each takes one side of every unit', () => {
     const path = crossWeave.bind({ side: ['A'], other: ['C'], rung: ['B'], rows: 1 }).weave(9, ends);
-    expect(path.threads).toEqual([{ needles: ['left', 'right'], doubled: false }]);
+    expect(path.threads).toEqual([{ needles: ['left', 'right'], folded: true, doubled: false }]);
     const inUnit = path.moves
       .filter(isTraversal)
       .filter(({ place }) => place.unit === 4 && place.section === WOVEN);

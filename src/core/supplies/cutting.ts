@@ -2,7 +2,7 @@ import { WOVEN } from '../weave/path';
 import { formatFigure, formatThread, type LengthStyle } from '../length/length';
 import type { Settings } from '../records/settings';
 import { type WorkPlace } from './stretches';
-import { TYPICAL_WINGSPAN_MM, type ThreadChange, type ThreadPlan } from './threadPlan';
+import { TYPICAL_WINGSPAN_MM, type ThreadPlan } from './threadPlan';
 import { sectionWords } from '../words/sections';
 
 /** Shoulder to fingertip, as a part of the wingspan (from memory: the shoulders take about a tenth). */
@@ -36,39 +36,46 @@ export interface CutLine {
   /** Where it ends; null where it lasts to the end. */
   readonly until: string | null;
   readonly crowded: boolean;
+  /** The first length of a cord, folded in the middle: its two arms are one. */
+  readonly folded: boolean;
 }
 
-/** Whether the first two arms are one length, folded in the middle. */
-export const isFolded = ({ divisions, cutsMm }: ThreadPlan): boolean =>
-  cutsMm.length < divisions.reduce((sum, { cuts }) => sum + cuts.length, 0);
-
-/** The cutting list, in the order in which lengths are used; a folded cord first of all. */
+/** The cutting list, in the order in which lengths are used; of a folded cord the two arms first. */
 export function cutLines(plan: ThreadPlan): CutLine[] {
-  const { divisions, cutsMm } = plan;
-  const line = (
-    changes: readonly ThreadChange[],
-    k: number,
-    mm: number,
-    of: string | null = null,
-  ): CutLine => {
-    const change = changes[k];
-    return { mm, of, until: change ? changeWords(change.after) : null, crowded: change?.crowded ?? false };
+  const { divisions } = plan;
+  const line = (division: ThreadDivision, k: number, mm: number, of: string | null): CutLine => {
+    const change = division.changes[k];
+    const until = change ? changeWords(change.after) : null;
+    return { mm, of, until, crowded: change?.crowded ?? false, folded: division.folded && k === 0 };
   };
-  if (!isFolded(plan))
-    return divisions.flatMap((division) =>
-      division.cuts.map(({ mm }, k) =>
-        line(division.changes, k, mm, divisions.length > 1 ? partOf(division) : null),
-      ),
-    );
-  const [first] = divisions;
-  return [
-    line(first?.changes ?? [], 0, cutsMm[0] ?? 0),
-    ...divisions.flatMap(({ cuts, changes }) => cuts.slice(1).map(({ mm }, k) => line(changes, k + 1, mm))),
-  ];
+  const threads = threadsOf(divisions);
+  return threads.flatMap((arms) => {
+    const [first] = arms;
+    if (!first) return [];
+    const of = threads.length > 1 ? partOf(first) : null;
+    const headMm = arms.reduce((sum, { cuts }) => sum + (cuts[0]?.mm ?? 0), 0);
+    return [
+      line(first, 0, headMm, of),
+      ...arms.flatMap((arm) => arm.cuts.slice(1).map(({ mm }, k) => line(arm, k + 1, mm, of))),
+    ];
+  });
+}
+
+type ThreadDivision = ThreadPlan['divisions'][number];
+
+/** The needles of each thread together: the two arms of a folded cord follow one another. */
+function threadsOf(divisions: readonly ThreadDivision[]): ThreadDivision[][] {
+  const threads: ThreadDivision[][] = [];
+  for (const division of divisions) {
+    const last = threads.at(-1);
+    if (division.folded && last?.length === 1 && last[0]?.folded) last.push(division);
+    else threads.push([division]);
+  }
+  return threads;
 }
 
 /** What one needle works: the component it begins in, or what it is called. */
-const partOf = ({ stretches, needle }: ThreadPlan['divisions'][number]): string => {
+const partOf = ({ stretches, needle }: ThreadDivision): string => {
   const [first] = stretches;
   return !first || first.section === WOVEN ? needle : sectionWords(first.section);
 };

@@ -13,7 +13,7 @@ import { Weave } from '../weave/builder';
 import { follow } from '../weave/follow';
 import { isTraversal, TAIL, WOVEN, jointOf, sectionKey, wovenOf, type Bead, type Path } from '../weave/path';
 import { stretches, type Stretch } from './stretches';
-import { cutLines, isFolded } from './cutting';
+import { cutLines } from './cutting';
 import { BY_THE_TAIL, needs } from './needs';
 import { divide, END_MM, placesToChange, reach, threadPlan, TYPICAL_WINGSPAN_MM } from './threadPlan';
 
@@ -324,6 +324,43 @@ describe('what to cut', () => {
     expect(thread.lengths).toBe(1);
     const [one, other] = thread.divisions;
     expect((one?.cuts[0]?.mm ?? 0) + (other?.cuts[0]?.mm ?? 0)).toBeCloseTo(thread.totalMm, 6);
+    expect(cutLines(thread)).toEqual([
+      { mm: thread.totalMm, of: null, until: null, crowded: false, folded: true },
+    ]);
+  });
+
+  it('every thread has two ends of its own: a tail sews with the first, two arms are one length, both at once', () => {
+    const arm = (needle: string, mm: number) => ({
+      needle,
+      stretches: [{ needle, section: WOVEN, pass: 'base', unit: 0, mm, last: null }],
+      hasRoom: () => true,
+    });
+    const plan = threadPlan(
+      {
+        threads: [
+          { arms: [arm('working', 100)], tailSewsMm: 40 },
+          { arms: [arm('left', 200), arm('right', 300)], tailSewsMm: 0 },
+          { arms: [arm('second', 100)], tailSewsMm: 10 },
+        ],
+        strands: 1,
+        inWorkMm: 750,
+        wanted: null,
+        whole: false,
+      },
+      USUAL_SETTINGS,
+    );
+    const more = 1 + USUAL_SETTINGS.threadMargin;
+    const mm = [140 * more + 2 * END_MM, 500 * more + 2 * END_MM, 110 * more + 2 * END_MM];
+    const lines = cutLines(plan);
+    lines.forEach((line, k) => expect(line.mm).toBeCloseTo(mm[k] ?? 0, 6));
+    expect(lines.map(({ of, folded }) => [of, folded])).toEqual([
+      ['working', false],
+      ['left', true],
+      ['second', false],
+    ]);
+    expect(plan.cutsMm).toHaveLength(3);
+    expect(plan.tailSewsMm).toBe(50);
+    expect(plan.tailMm).toBeCloseTo(40 * more + END_MM, 6);
   });
 });
 
@@ -400,16 +437,14 @@ describe('structures that nothing makes yet, as fixtures', () => {
     }));
     const inWorkMm = moves.reduce((sum, { holeMm }) => sum + holeMm, 0);
     const question = {
-      needles,
-      folded: false,
+      threads: needles.map((arm) => ({ arms: [arm], tailSewsMm: 0 })),
       strands: 1,
       inWorkMm,
-      tailSewsMm: 0,
       wanted: null,
       whole: false,
     } as const;
     const plan = threadPlan(question, USUAL_SETTINGS);
-    expect(isFolded(plan)).toBe(false);
+    expect(cutLines(plan).some(({ folded }) => folded)).toBe(false);
     expect(cutLines(plan).map(({ of, until }) => [of, until])).toEqual([
       ['ring 1', null],
       ['ring 2', null],

@@ -232,19 +232,27 @@ export interface ThreadPlan {
   /** Every length to cut, in the order in which it is used; the two arms of a folded cord are one length. */
   readonly cutsMm: readonly number[];
   /** For each needle how its thread is shared out. The tail’s goes with the first length. */
-  readonly divisions: readonly (Division & Laid & { readonly needle: string })[];
+  readonly divisions: readonly (Division & Arm & { readonly folded: boolean })[];
+}
+
+/** A needle, and what it lays. */
+export interface Arm extends Laid {
+  readonly needle: string;
+}
+
+/** One thread of the work. */
+export interface AskedThread {
+  /** The needle beside the tail, or the two arms of a folded cord. */
+  readonly arms: readonly Arm[];
+  /** What its tail sews, mm. */
+  readonly tailSewsMm: number;
 }
 
 export interface ThreadQuestion {
-  /** The needles beside the tail: one, or the two arms of a folded cord. */
-  readonly needles: readonly (Laid & { readonly needle: string })[];
-  /** The two needles are the ends of one length. */
-  readonly folded: boolean;
+  readonly threads: readonly AskedThread[];
   /** Strands that go through the work together: 2 of a doubled thread, which is folded at the needle. */
   readonly strands: 1 | 2;
   readonly inWorkMm: number;
-  /** What of it the tail sews. */
-  readonly tailSewsMm: number;
   readonly wanted: readonly WorkPlace[] | null;
   /** Worked in one length, however long. */
   readonly whole: boolean;
@@ -255,26 +263,30 @@ export interface ThreadQuestion {
  * Each change weaves in two more ends.
  */
 export function threadPlan(q: ThreadQuestion, habits: ThreadHabits): ThreadPlan {
-  const { needles, folded, strands, inWorkMm, tailSewsMm, wanted, whole } = q;
+  const { threads, strands, inWorkMm, wanted, whole } = q;
   const { threadMargin: margin } = habits;
   const endMm = END_MM * strands;
-  const tailMm = tailSewsMm * (1 + margin) + endMm;
+  const tailOf = (sewsMm: number) => sewsMm * (1 + margin) + endMm;
   const mostMm = handyMm(habits) * strands;
-  const divisions = needles.map((laid, i) => {
+  const shared = threads.map(({ arms, tailSewsMm }) => {
+    const folded = arms.length > 1;
     // A folded cord has no end in its middle: what each arm holds at its start is the other arm.
-    const headMm = folded ? 0 : i === 0 ? tailMm : endMm;
-    return { ...laid, ...divide(laid, { handyMm: mostMm, margin, headMm, endMm, wanted, whole }) };
+    const headMm = folded ? 0 : tailOf(tailSewsMm);
+    const cutting = { handyMm: mostMm, margin, headMm, endMm, wanted, whole };
+    return arms.map((arm) => ({ ...arm, ...divide(arm, cutting), folded }));
   });
-  const all = divisions.map(({ cuts }) => cuts.map(({ mm }) => mm));
-  const cutsMm = folded
-    ? [sum(all.map(([first]) => first ?? 0)), ...all.flatMap((mm) => mm.slice(1))]
-    : all.flat();
+  const divisions = shared.flat();
+  const cutsMm = shared.flatMap((arms) => {
+    const all = arms.map(({ cuts }) => cuts.map(({ mm }) => mm));
+    return [sum(all.map(([first]) => first ?? 0)), ...all.flatMap((mm) => mm.slice(1))];
+  });
+  const tailSewsMm = sum(threads.map((thread) => thread.tailSewsMm));
   const totalMm = sum(cutsMm);
   const marginMm = inWorkMm * margin;
   return {
     inWorkMm,
     tailSewsMm,
-    tailMm,
+    tailMm: tailOf(threads[0]?.tailSewsMm ?? 0),
     endsMm: totalMm - inWorkMm - marginMm,
     marginMm,
     totalMm,

@@ -2,7 +2,7 @@ import { makeOf } from '../materials/material';
 import { beadOf, type Piece } from '../piece/piece';
 import { threadMm, type ThreadMove } from '../read/thread';
 import { total, type Built, type Reading } from '../read/totals';
-import { TAIL, WOVEN, jointOf, type Move } from '../weave/path';
+import { WOVEN, jointOf, tailsOf, type Move } from '../weave/path';
 import { goingOf, type Gear, type HoleReading } from './holeFill';
 import { stretches, type Stretch } from './stretches';
 import type { Laid, ThreadQuestion } from './threadPlan';
@@ -36,28 +36,29 @@ export function threadQuestion({
   // Only the woven part grows with the count; how far a loop lies from a tube's edge changes with its turn.
   const inWork = (where: (move: Move) => boolean) =>
     total(from, (built) => threadMm(movesOf(built), (move) => isWoven(move) && where(move))) + atEnds(where);
-  const arms = (threads[0]?.needles ?? []).filter((needle) => needle !== TAIL);
-  const needles = pathless
-    ? arms.slice(0, 1)
-    : threads.flatMap((thread) => thread.needles).filter((needle) => needle !== TAIL);
+  const tails = tailsOf(from.at.path);
+  const laid = (needle: string) => ({
+    needle,
+    stretches: pathless
+      ? measured(
+          needle,
+          units,
+          pathless.threadMm,
+          atEnds((move) => !tails.has(move.needle)),
+        )
+      : stretches(from, movesOf, needle),
+    hasRoom: roomIn(holes, gear, piece),
+  });
+  // Where nobody has told the path, it is worked with one thread.
+  const asked = pathless ? threads.slice(0, 1) : threads;
   return {
-    needles: needles.map((needle) => ({
-      needle,
-      stretches: pathless
-        ? measured(
-            needle,
-            units,
-            pathless.threadMm,
-            atEnds((move) => move.needle !== TAIL),
-          )
-        : stretches(from, movesOf, needle),
-      hasRoom: roomIn(holes, gear, piece),
+    threads: asked.map(({ needles: [one, other], folded }) => ({
+      arms: (folded ? [one, other] : [one]).map(laid),
+      tailSewsMm: folded ? 0 : inWork((move) => move.needle === other),
     })),
-    folded: arms.length === 2,
     strands: piece.doubled ? 2 : 1,
     // Where nobody has told the path, what the measured units took stands for it.
     inWorkMm: pathless ? units * pathless.threadMm + atEnds(() => true) : inWork(() => true),
-    tailSewsMm: inWork((move) => move.needle === TAIL),
     wanted: piece.threadChanges,
     whole: makeOf(piece.thread) === 'elastic',
   };

@@ -8,7 +8,7 @@ import * as paths from '../testing/paths';
 import { Weave } from './builder';
 import { hole, type Needle } from './needle';
 import { checkPath } from './check';
-import { jointOf, type Path } from './path';
+import { jointOf, tailsOf, type Path } from './path';
 
 /** Every example here was counted by hand from a drawing, with the working noted beside it. */
 const counts = (path: Path) => Object.fromEntries(tally(path));
@@ -171,7 +171,7 @@ describe('each kind of move, by hand', () => {
     // Rungs: the first and one for each unit; sides: two for each unit.
     expect(counts(path)).toEqual({ A: 4 + 6 });
     expect(trips(path)).toMatchObject({ 'rung@0.0': 2 });
-    expect(path.threads).toEqual([{ needles: ['left', 'right'], doubled: false }]);
+    expect(path.threads).toEqual([{ needles: ['left', 'right'], folded: true, doubled: false }]);
   });
 
   it('two holes: told which, and counted apart', () => {
@@ -304,6 +304,9 @@ describe('pieces of several parts', () => {
     expect(counts(path)).toEqual({ A: 24, J: 4 });
     expect(path.moves.filter((m) => m.kind === 'pass' && m.as === 'travel')).toHaveLength(4);
     expect(path.threads).toHaveLength(3);
+    // Each has two ends.
+    expect(new Set(path.threads.flatMap(({ needles }) => needles)).size).toBe(6);
+    expect([...tailsOf(path)]).toEqual(['tail', 'thread 2, tail', 'thread 3, tail']);
     expect(checkPath(path)).toEqual([]);
   });
 });

@@ -41,6 +41,9 @@ export interface Along {
   readonly to?: number;
 }
 
+/** The tail of a thread that is not the first. */
+const tailOf = (needle: string): string => `${needle}, tail`;
+
 export interface WeaveOptions {
   /** Rows that make one unit (one repeat of the weave). */
   readonly rowsPerUnit?: number;
@@ -116,13 +119,17 @@ export class Weave implements Written {
     const known = this.needles.get(name);
     if (known) return known;
     if (!this.threads.some((thread) => thread.needles.includes(name)))
-      this.threads.push({ needles: this.threads.length === 0 ? [name, TAIL] : [name], doubled });
+      this.threads.push({
+        needles: [name, this.threads.length === 0 ? TAIL : tailOf(name)],
+        folded: false,
+        doubled,
+      });
     return this.threaded(name);
   }
 
   /** One cord folded in the middle: a needle, or a cord end, on either side. */
   cord(one: string, other: string, { doubled = false } = {}): [Needle, Needle] {
-    this.threads.push({ needles: [one, other], doubled });
+    this.threads.push({ needles: [one, other], folded: true, doubled });
     return [this.threaded(one), this.threaded(other)];
   }
 

@@ -170,9 +170,10 @@ export const PLAIN_PASS: PassInfo = {
   shortens: null,
 };
 
-/** One length of thread. Two needles are its two ends: a cord folded in the middle, or a needle and its tail. */
+/** One length of thread and its two ends: a cord folded in the middle with a needle on each, or a needle and its tail. */
 export interface Thread {
-  readonly needles: readonly string[];
+  readonly needles: readonly [string, string];
+  readonly folded: boolean;
   /** Used double: every trip takes two strands. */
   readonly doubled: boolean;
 }
@@ -206,6 +207,10 @@ export interface Path {
 
 /** The needle that sews with the tail of the first thread. */
 export const TAIL = 'tail';
+
+/** Ends of a path's threads that are but tails; they can sew with a needle of their own. */
+export const tailsOf = ({ threads }: Pick<Path, 'threads'>): ReadonlySet<string> =>
+  new Set(threads.flatMap(({ needles: [, other], folded }) => (folded ? [] : [other])));
 
 export const passInfo = (path: Path, pass: string): PassInfo => path.passes.get(pass) ?? PLAIN_PASS;
 

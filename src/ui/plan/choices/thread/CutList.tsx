@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { makeOf } from '@/core/materials/material';
 import type { Piece } from '@/core/piece/piece';
 import { planPiece, type Plan } from '@/core/plan/plan';
-import { cutLines, cutWords, isFolded } from '@/core/supplies/cutting';
+import { cutLines, cutWords } from '@/core/supplies/cutting';
 import { useAtHand } from '../../../shell/atHand';
 import { useKnown } from '../../../shell/useKnown';
 import { useLengths } from '../../../shell/lengths';
@@ -22,7 +22,6 @@ export function CutList({ piece, plan, onChange }: Props) {
   const { settings } = useAtHand();
   const say = (mm: number) => cutWords(mm, settings, style);
   const lines = cutLines(plan.thread);
-  const folded = isFolded(plan.thread);
   return (
     <section aria-labelledby="to-cut">
       <h3 id="to-cut" className={styles.heading}>
@@ -30,11 +29,11 @@ export function CutList({ piece, plan, onChange }: Props) {
         {piece.threadColour && ` in ${piece.threadColour.name}`}
       </h3>
       <ol className={styles.cuts}>
-        {lines.map(({ mm, of, until, crowded }, k) => (
+        {lines.map(({ mm, of, until, crowded, folded }, k) => (
           <li key={k}>
             <strong className="figures">{say(mm)}</strong>
             {of !== null && ` for ${of}`}
-            {folded && k === 0 && ', folded in the middle'}
+            {folded && ', folded in the middle'}
             {until
               ? `, to ${until.replace(/^after /, 'the end of ')}`
               : lines.length > 1
