@@ -1,7 +1,7 @@
 import { KIND_FACTS } from '../body/kinds';
 import { formatFine, formatLength, type LengthStyle } from '../length/length';
 import { shadesOf, type Piece } from './piece';
-import { structureById } from '../structures/registry';
+import { graduationOf, structureById } from '../structures/registry';
 import type { Field } from '../structures/structure';
 import { changeWords } from '../supplies/cutting';
 import { CLOSING_WORDS } from '../words/closings';
@@ -132,8 +132,9 @@ const motifWords = (value: unknown): string =>
     ? value.map((row) => (Array.isArray(row) ? row.join('') : '')).join(' / ')
     : 'none';
 
-function counts({ units, structure: { params } }: Piece): string {
-  if (Array.isArray(params.counts) && params.counts.length > 0) return params.counts.join(' · ');
+function counts({ units, structure }: Piece): string {
+  const chosen = graduationOf(structure)?.counts;
+  if (chosen) return chosen.join(' · ');
   return units === null ? 'what fits best' : String(units);
 }
 

@@ -1,22 +1,23 @@
 import type { Answers } from '../plan/answers';
 import { counted } from '../words/figures';
 import type { Candidate } from '../fit/candidates';
+import { graduationOf } from '../structures/registry';
 import type { Piece } from './piece';
 
 /** The change that takes a count, or an arrangement; null leaves it to the fit again. */
 export function choosing(piece: Piece, chosen: Pick<Candidate, 'units' | 'counts'> | null): Partial<Piece> {
-  const { params } = piece.structure;
-  const graduated = chosen ? chosen.counts !== null : Array.isArray(params.counts);
-  if (!graduated) return { units: chosen?.units ?? null };
-  const counts = chosen?.counts ?? [];
-  return { structure: { ...piece.structure, params: { ...params, counts: [...counts] } } };
+  const graduation = graduationOf(piece.structure);
+  if (!graduation || chosen?.counts === null) return { units: chosen?.units ?? null };
+  return {
+    structure: { ...piece.structure, params: { ...graduation.withCounts(chosen?.counts ?? []) } },
+  };
 }
 
 /** Whether the maker has chosen the count herself. */
-export const hasChosen = (
-  { units, structure: { params } }: Piece,
-  { arrangement }: Pick<Answers, 'arrangement'>,
-): boolean => (arrangement ? Array.isArray(params.counts) && params.counts.length > 0 : units !== null);
+export function hasChosen({ units, structure }: Piece): boolean {
+  const graduation = graduationOf(structure);
+  return (graduation ? graduation.counts : units) !== null;
+}
 
 /** What is counted, in words: "21 units", "47 beads". */
 export function countWords({ arrangement }: Pick<Answers, 'arrangement'>, units: number): string {

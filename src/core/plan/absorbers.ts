@@ -171,8 +171,8 @@ function replanned(piece: Piece, plan: Plan, { beads }: Parts, known: Partial<Kn
         });
   }
   return changes.flatMap(({ what, change }) => {
-    const count = choosing(piece, plan.chosen);
-    const whole = { ...count, ...change, ...(change.structure && mergedStructure(piece, change, count)) };
+    // Counts of a graduated line stand among its parameters too: both changes hold.
+    const whole = { ...change, ...choosing({ ...piece, ...change }, plan.chosen) };
     const again = planPiece({ ...piece, ...whole }, known);
     if (!again.ok || again.warnings.some(({ code }) => code === 'sizes')) return [];
     // The wish itself moves with the thickness: what counts is how far the new piece is from its own wish.
@@ -191,13 +191,4 @@ function neighbouring(bead: BeadKind, beads: readonly BeadKind[]): BeadKind[] {
   const larger = alike.find((kind) => by(kind) > 0.01);
   const smaller = alike.find((kind) => by(kind) < -0.01);
   return [larger, smaller].filter((kind) => kind !== undefined);
-}
-
-/** Counts of a graduated line stand among its parameters too: both changes hold. */
-function mergedStructure(piece: Piece, change: Partial<Piece>, count: Partial<Piece>): Partial<Piece> {
-  const params = {
-    ...change.structure?.params,
-    ...(count.structure && { counts: count.structure.params.counts }),
-  };
-  return { structure: { id: piece.structure.id, params } };
 }

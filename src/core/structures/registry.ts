@@ -7,7 +7,7 @@ import { ladder } from './ladder';
 import { ownUnit } from './ownUnit';
 import { rightAngleWeave } from './rightAngleWeave';
 import { strungLine } from './strungLine';
-import type { Structure, Weaveable } from './structure';
+import type { Graduation, Structure, Weaveable } from './structure';
 import { tileLadder } from './tileLadder';
 import { tubularHerringbone } from './tubularHerringbone';
 import { tubularPeyote } from './tubularPeyote';
@@ -46,4 +46,10 @@ export function boundStitch({ id, params }: { readonly id: string; readonly para
   return messages.length > 0
     ? { ok: false, messages }
     : { ok: true, structure, weaveable: structure.bind(params) };
+}
+
+/** How a graduated stitch is arranged; null where units are counted, or its parameters do not stand. */
+export function graduationOf(stitch: Parameters<typeof boundStitch>[0]): Graduation | null {
+  const bound = boundStitch(stitch);
+  return (bound.ok && bound.weaveable.arrangement) || null;
 }

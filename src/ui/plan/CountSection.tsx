@@ -44,7 +44,7 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
             </>
           )}
         </h2>
-        {hasChosen(piece, plan) && (
+        {hasChosen(piece) && (
           <button
             data-screen-only
             type="button"
