@@ -166,4 +166,15 @@ describe('how a necklace hangs', () => {
     for (const drop of [20, 60, 150])
       expect(hangingLoop(360, droppedMm(360, drop), 1e-6).fallsMm).toBeCloseTo(drop, 3);
   });
+
+  it('hangs alike on either side: as far along from the nape, the mirror image', () => {
+    const { at } = hangingLoop(360, 520, LOWEST_ROUND.V);
+    for (const mm of [20, 90, 150, 230]) {
+      const [one, other] = [at(mm), at(520 - mm)];
+      expect(Math.abs(one.x)).toBeGreaterThan(1);
+      expect(other.x).toBeCloseTo(-one.x, 6);
+      expect(other.y).toBeCloseTo(one.y, 6);
+      expect(Math.sin(other.angle)).toBeCloseTo(-Math.sin(one.angle), 6);
+    }
+  });
 });

@@ -11,9 +11,10 @@ import { layoutRequest, settledOf } from './cellLayout';
 import { solveLayout } from './solveLayout';
 import { holeEnd, distance, type Layout } from './layout';
 import { shippedLayouts } from './shipped';
+import { restingOf } from './solver/resting';
 import { CellEnergy } from './solver/energy';
 import { solidOf } from './solver/solid';
-import { WOVEN } from '../weave/path';
+import { WOVEN, type Bead } from '../weave/path';
 
 const sizes = (id: string) => () => byId(BEADS, id);
 
@@ -36,6 +37,23 @@ describe('the key of a layout', () => {
     expect(key(flatHerringbone, 12)).toBe(key(flatHerringbone, 20, { sequence: ['B'] }));
     expect(key(flatHerringbone, 12)).not.toBe(key(flatHerringbone, 12, {}, sizes('seed-8')));
     expect(key(flatHerringbone, 12)).not.toBe(key(flatHerringbone, 12, { columns: 4 }));
+  });
+
+  it('sets out from the stitch’s own arrangement: every bead where its form has it, but for where the period begins', () => {
+    const weaveable = flatHerringbone.bind(flatHerringbone.defaults);
+    const form = weaveable.form(sizes('seed-11'), all);
+    const path = weaveable.weave(12, ends);
+    const request = layoutRequest(path, sizes('seed-11'), form);
+    const { state } = request?.start ?? { state: new Float64Array() };
+    const cell = request?.cell.beads ?? [];
+    expect(cell.length).toBeGreaterThan(1);
+    const at = cell.map((_, i) => restingOf(state, i).centre);
+    const from = cell.map(({ id }) => form.pose(path.beads[id] as Bead).centre);
+    cell.forEach((_, i) => {
+      expect((at[i]?.[0] ?? 0) - (at[0]?.[0] ?? 0)).toBeCloseTo((from[i]?.[0] ?? 0) - (from[0]?.[0] ?? 0), 6);
+      expect(Math.abs(at[i]?.[1] ?? 0)).toBeCloseTo(Math.abs(from[i]?.[1] ?? 0), 6);
+    });
+    expect(at.some(([, y]) => Math.abs(y) > 0.1)).toBe(true);
   });
 
   it('is none for what does not repeat, or not as its own arrangement does', () => {

@@ -58,8 +58,8 @@ export function handStart(
   const first = Math.min(...cell.beads.map(({ id }) => (told.beads[id] as Bead).place.unit));
   const back = ((cell.phase - first) / cell.units) * screw.twist;
   cell.beads.forEach(({ id }, i) => {
-    const pose = poses[id];
-    if (!pose) return;
+    // A screw was found, so that every bead of the cell has its place.
+    const pose = poses[id] as Pose;
     const { centre, turn } = shifted({ centre: pose.centre, turn: turnOf(pose) }, 0, back, 1);
     state.set(centre, i * PER_BEAD);
     state.set(quaternionOf(turn), i * PER_BEAD + 3);

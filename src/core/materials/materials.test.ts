@@ -18,6 +18,9 @@ describe('a thread by any of its names', () => {
 
   it('refuses what is no thread', () => {
     for (const name of ['', 'banana', '3 lb', 'Q', '9 mm', '0 mm']) expect(readThread(name)).toBeNull();
+    // From the finest to the thickest that is threaded, both counted in.
+    for (const mm of [0.04, 2]) expect(readThread(`${mm} mm`)).toEqual({ diameterMm: mm, make: null });
+    for (const mm of [0.039, 2.001]) expect(readThread(`${mm} mm`)).toBeNull();
   });
 
   it('every thread of the catalogue has a make, and the soft ones want a needle', () => {

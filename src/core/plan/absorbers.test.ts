@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { absorbers, REST_MM, type Absorber } from './absorbers';
+import { absorbers, neighbouring, REST_MM, type Absorber } from './absorbers';
 import { shippedLayouts } from '../layout/shipped';
-import { BEADS, CLASPS, FINDINGS } from '../materials/catalogue';
+import { BEADS, CLASPS, FINDINGS, byId } from '../materials/catalogue';
 import { newPiece } from '../piece/newPiece';
 import type { Piece } from '../piece/piece';
 import type { Plan } from './plan';
@@ -66,5 +66,23 @@ describe('what would absorb the rest', () => {
     const [plan, offered] = offers(chained);
     expect(Math.abs(plan.chosen.offMm)).toBeLessThanOrEqual(3);
     expect(offered).toEqual([]);
+  });
+});
+
+describe('the neighbours of a bead', () => {
+  const ids = (id: string) => neighbouring(byId(BEADS, id), BEADS).map((kind) => kind.id);
+  it('are the next larger of its shape, then the next smaller', () => {
+    // Seeds by their usual sizes (common practice): 8/0 lies between 6/0 and 10/0, 11/0 between 10/0 and 15/0.
+    expect(ids('seed-11')).toEqual(['seed-10', 'seed-15']);
+    for (const id of ['seed-8', 'seed-10', 'seed-11', 'pressed-4']) {
+      const { diameterMm } = byId(BEADS, id);
+      const sizes = ids(id).map((one) => byId(BEADS, one).diameterMm);
+      expect(sizes).toHaveLength(2);
+      expect(sizes[0]).toBeGreaterThan(diameterMm);
+      expect(sizes[1]).toBeLessThan(diameterMm);
+    }
+  });
+  it('are none where no other is near', () => {
+    expect(neighbouring(byId(BEADS, 'seed-11'), [byId(BEADS, 'seed-11'), byId(BEADS, 'seed-6')])).toEqual([]);
   });
 });

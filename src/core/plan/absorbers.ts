@@ -182,7 +182,7 @@ function replanned(piece: Piece, plan: Plan, { beads }: Parts, known: Partial<Kn
 }
 
 /** The next larger and the next smaller bead of the same shape; of like size the first of the catalogue. */
-function neighbouring(bead: BeadKind, beads: readonly BeadKind[]): BeadKind[] {
+export function neighbouring(bead: BeadKind, beads: readonly BeadKind[]): BeadKind[] {
   const by = (kind: BeadKind) => kind.diameterMm / bead.diameterMm - 1;
   const alike = beads
     .filter((kind) => kind.shape === bead.shape && kind.holes === bead.holes && kind.id !== bead.id)
