@@ -2,7 +2,8 @@
 // other tests. Where a change is meant, `npm run unit -- src/core/testing/frozen.test.ts -u` writes it anew, to be read in the diff.
 import { describe, expect, it } from 'vitest';
 import { KIND_FACTS } from '../body/kinds';
-import { BEADS, byId, CLASPS } from '../materials/catalogue';
+import type { Colouring } from '../colour/shades';
+import { BEADS, byId, CLASPS, THREADS } from '../materials/catalogue';
 import { forPlace } from '../piece/variants';
 import { newPiece } from '../piece/newPiece';
 import type { Piece } from '../piece/piece';
@@ -12,6 +13,7 @@ import { misfit } from '../structures/parts';
 import { STRUCTURES } from '../structures/registry';
 import type { Structure } from '../structures/structure';
 import { fingerprint } from './fingerprint';
+import { said } from './said';
 
 /** Long enough for a start, a few repeats and an end, mm. */
 const SHORT_MM = 72;
@@ -63,6 +65,24 @@ function variants(structure: Structure): [name: string, piece: Piece][] {
   ];
 }
 
+/** A bracelet as it starts, and others in which more is to be said: full holes, colours by turns, a length that misses. */
+function toTell(id: string): { readonly first: Piece; readonly others: readonly Piece[] } {
+  const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
+  const first = newPiece('as it starts', id, wearer);
+  const { A } = first.beads;
+  const turns: Colouring = { pattern: 'turns', more: [{ name: 'kelp', hex: '#3f5f3a' }], every: 2 };
+  return {
+    first,
+    others: [
+      { ...first, name: 'thread doubled', doubled: true, thread: byId(THREADS, 'nylon-d') },
+      { ...first, name: 'a length that misses', targetMm: 171.5 },
+      { ...first, name: 'colours by turns', colourings: { A: turns } },
+      { ...first, name: 'another finish', beads: { ...first.beads, A: { ...A, finish: 'plated' } } },
+      { ...first, name: 'nobody yet', wearer: null },
+    ],
+  };
+}
+
 describe.each(STRUCTURES.map((structure) => [structure.id, structure] as const))('%s', (id, structure) => {
   it('is planned as it was', async () => {
     const all = variants(structure);
@@ -71,5 +91,16 @@ describe.each(STRUCTURES.map((structure) => [structure.id, structure] as const))
     const lines = all.map(([name, piece]) => `${name}: ${fingerprint(planPiece(piece))}`);
     lines.push(`laid out: ${fingerprint(shipped.planPiece(asItStarts(id)))}`);
     await expect(`${lines.join('\n')}\n`).toMatchFileSnapshot(`./frozen/${id}.txt`);
+  });
+
+  it('is told as it was', async () => {
+    const { first, others } = toTell(id);
+    const before = first;
+    const told = [first, ...others].flatMap((piece) => [
+      `— ${piece.name}`,
+      ...said(piece, shipped.planPiece(piece), before, { unit: 'in', denominator: 16 }),
+    ]);
+    expect(told.length).toBeGreaterThan(60);
+    await expect(`${told.join('\n')}\n`).toMatchFileSnapshot(`./frozen/${id}.told.txt`);
   });
 });
