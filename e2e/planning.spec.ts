@@ -142,7 +142,8 @@ test('count and length stand before the plan does, and what is chosen or pressed
     if (!html.includes(new URL(route.request().url()).pathname)) await held;
     await route.continue();
   });
-  await page.reload();
+  // What is held back holds back the page’s own load too: it is there without.
+  await page.reload({ waitUntil: 'domcontentloaded' });
   await expect(async () => {
     await page.getByRole('radio', { name: new RegExp(`^${best} units`) }).focus();
     await page.keyboard.press('ArrowRight');
