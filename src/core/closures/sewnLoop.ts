@@ -27,12 +27,17 @@ export const loopRuns = ({ seedsEachSide, buttonSeeds, passes }: SewnLoop): { ou
   return { out: Math.ceil(buttonSeeds / 2), back: Math.floor(buttonSeeds / 2) };
 };
 
-export type PieceEnd = 'start' | 'end';
+const PIECE_ENDS = ['start', 'end'] as const;
+export type PieceEnd = (typeof PIECE_ENDS)[number];
 export type Side = -1 | 1;
 
 /** What is worked where a clasp half is sewn on. */
 export const loopSection = (end: PieceEnd): Section => jointOf(end);
-export const claspFinding = (end: PieceEnd) => `clasp at the ${end}`;
+
+/** The end whose clasp half is sewn on in a section; null where it is none, as where a ring is joined. */
+export const loopEndOf = (section: Section): PieceEnd | null =>
+  PIECE_ENDS.find((end) => loopSection(end) === section) ?? null;
+const claspFinding = (end: PieceEnd) => `clasp at the ${end}`;
 
 const OUT = 'out';
 const BACK = 'in';

@@ -1,6 +1,7 @@
 import {
   loopLengthMm,
   loopPose,
+  loopEndOf,
   loopSection,
   LOOP_ROLE,
   loopOf,
@@ -9,7 +10,7 @@ import {
 } from '../closures/sewnLoop';
 import type { EndLoops, Form } from '../structures/structure';
 import { follow, holeEndOf } from '../weave/follow';
-import { isTraversal, type Bead, type HoleEnd, type Path, type Section } from '../weave/path';
+import { isTraversal, type Bead, type HoleEnd, type Path } from '../weave/path';
 import type { Body, Layout, Point, Pose } from './layout';
 import { mul } from './solver/vectors';
 
@@ -84,14 +85,10 @@ function loopsAcross(path: Path, { form, ends }: PieceParts, end: PieceEnd): num
 export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
   const marks = stations(parts);
   const seed = parts.body(LOOP_ROLE);
-  const loopEnd = new Map<Section, PieceEnd>([
-    [loopSection('start'), 'start'],
-    [loopSection('end'), 'end'],
-  ]);
   const across = { start: loopsAcross(path, parts, 'start'), end: loopsAcross(path, parts, 'end') };
   const leaves = { start: loopSide(path, parts, 'start'), end: loopSide(path, parts, 'end') };
   const poses = path.beads.map((bead): Pose => {
-    const end = loopEnd.get(bead.place.section);
+    const end = loopEndOf(bead.place.section);
     if (end) {
       const edgeMm = end === 'start' ? marks.bodyStartMm : marks.bodyEndMm;
       const mm = across[end][loopOf(bead)] ?? 0;

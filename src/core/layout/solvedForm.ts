@@ -1,3 +1,4 @@
+import { loopEndOf } from '../closures/sewnLoop';
 import type { Form } from '../structures/structure';
 import { follow, holeEndOf } from '../weave/follow';
 import { WOVEN, type Bead, type End, type HoleEnd, type Path } from '../weave/path';
@@ -61,7 +62,7 @@ export function solvedForm(
     return { ...at, centre: [x, y - baseY, z - baseZ] };
   };
 
-  const woven = sample.path.beads.filter((bead) => bead.place.section.zone !== 'joint');
+  const woven = sample.path.beads.filter((bead) => loopEndOf(bead.place.section) === null);
   const body = woven.filter((bead) => bead.place.section === WOVEN);
   if (body.some((bead) => resting(bead) === null)) return null;
   const solids = new Map(distinctRoles(woven).map((role) => [role, solidOf(sizeOf(role))]));

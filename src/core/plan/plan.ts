@@ -2,25 +2,20 @@ import type { Kind } from '../body/kinds';
 import { sit, type Sit, type Wear } from '../body/wear';
 import { closureDoubts, type Closure } from '../closures/closure';
 import { LOOP_ROLE, type PieceEnd } from '../closures/sewnLoop';
-import type { Shading } from '../colour/shades';
 import { arrange, arrangements, type ArrangeQuestion } from '../fit/arrange';
 import type { Candidate } from '../fit/candidates';
 import type { Arranged } from '../fit/fitted';
 import type { CountRule } from '../fit/rules';
 import type { Gauge } from '../gauge/gauge';
 import type { LayoutRequest } from '../layout/cellLayout';
-import type { View } from '../layout/drawing';
-import type { Stations } from '../layout/pieceLayout';
-import type { Sketch } from '../layout/sketch';
 import { beadGrams } from '../materials/weight';
 import { beadOf, bodiesOf, type Piece } from '../piece/piece';
 import { tally } from '../read/tally';
-import type { ExposedThread } from '../read/thread';
 import { totals } from '../read/totals';
 import { findingPasses } from '../read/traversals';
 import { weight, type Weight } from '../read/weight';
 import { rolesOf, type Graduation, type Structure, type Weaveable } from '../structures/structure';
-import type { Gear, HoleReading } from '../supplies/holeFill';
+import type { Gear } from '../supplies/holeFill';
 import { threadPlan, type ThreadPlan } from '../supplies/threadPlan';
 import { threadQuestion } from '../supplies/threadQuestion';
 import { threadDoubts } from '../supplies/threadSense';
@@ -31,10 +26,8 @@ import { endStage, type EndStage } from './endStage';
 import { fitPart, type FittedPart } from './fitPart';
 import { NOTHING_KNOWN, type Known } from './known';
 import type { NoPlan } from './problems';
-import type { RoleQuantity } from './quantities';
 import { warningsOf, type Warning } from './warnings';
-import type { Work } from './work';
-import { weavePart } from './weavePart';
+import { weavePart, type WovenReadings } from './weavePart';
 
 export type { EndStage } from './endStage';
 export type { Gauge } from '../gauge/gauge';
@@ -54,7 +47,7 @@ export interface ClosurePlan extends Closure {
   readonly finalAt: Readonly<Record<PieceEnd, EndStage>>;
 }
 
-export interface Plan {
+export interface Plan extends WovenReadings {
   readonly ok: true;
   readonly structure: Structure;
   readonly weaveable: Weaveable;
@@ -70,30 +63,17 @@ export interface Plan {
   /** The count to propose: the nearest to the wish that fits, or simply the nearest. */
   readonly best: Candidate;
   readonly candidates: readonly Candidate[];
-  /** Where clasp, loops and woven part lie along the piece. */
-  readonly stations: Stations;
   /** How many of each step a graduated piece has on one half; null where units are counted. */
   readonly arrangement: { readonly steps: readonly string[]; readonly counts: readonly number[] } | null;
   /** What the count keeps to: the stitch's own rules and the maker's. */
   readonly rules: readonly CountRule[];
   readonly widthMm: number;
   readonly thicknessMm: number;
-  readonly quantities: readonly RoleQuantity[];
   readonly thread: ThreadPlan;
-  /** How full holes get, on a stretch of the work that holds its start, a few units and its end; by the gear of it. */
-  readonly holes: HoleReading;
   readonly gear: Gear;
   readonly weight: Weight;
-  /** Bare thread that shows, on a stretch of the work that holds its start, a few units and its end. */
-  readonly exposed: ExposedThread;
   /** Passes that can be switched off, whether they are or not. */
   readonly optionalPasses: readonly OptionalPass[];
-  /** The whole path and its layout: built when first asked for, to be worded. */
-  readonly work: () => Work;
-  /** The colour of every bead whose role has several, over the whole path. */
-  readonly shades: () => Shading;
-  /** The piece as it is seen; what repeats is drawn once. */
-  readonly sketch: (view: View) => Sketch;
   readonly warnings: readonly Warning[];
   readonly cautions: readonly Caution[];
 }
@@ -158,15 +138,15 @@ function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan
 function planFitted(part: FittedPart | NoPlan, { habits }: Known): Plan | NoPlan {
   if (!part.ok) return part;
   const { piece, structure, weaveable, form, gauge, chosen, closure } = part;
-  const woven = weavePart(part);
-  const { from, holes, exposed, quantities } = woven;
+  const { from, threadOf, ...readings } = weavePart(part);
+  const { holes, exposed, quantities } = readings;
   const { pathless = null } = weaveable;
   const thread = threadPlan(
     threadQuestion({
       piece,
       from,
       units: part.units,
-      movesOf: woven.threadOf,
+      movesOf: threadOf,
       holes,
       gear: part.gear,
       pathless,
@@ -188,12 +168,12 @@ function planFitted(part: FittedPart | NoPlan, { habits }: Known): Plan | NoPlan
   return {
     ok: true,
     ...facts,
+    ...readings,
     weaveable,
     kind: piece.kind,
     hand: piece.hand,
     toLayOut: part.toLayOut,
     candidates: part.candidates,
-    stations: woven.stations,
     arrangement:
       weaveable.arrangement && chosen.counts
         ? { steps: weaveable.arrangement.steps, counts: chosen.counts }
@@ -201,15 +181,9 @@ function planFitted(part: FittedPart | NoPlan, { habits }: Known): Plan | NoPlan
     rules: part.rules,
     widthMm,
     thicknessMm,
-    quantities,
     weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
-    holes,
     gear: part.gear,
-    exposed,
     optionalPasses: optionalPasses(from.at.path),
-    work: woven.work,
-    shades: woven.shades,
-    sketch: woven.sketch,
     warnings: warningsOf({
       ...facts,
       piece,

@@ -14,18 +14,28 @@ import type { FittedPart } from './fitPart';
 import { coloursOf, quantities, type RoleQuantity } from './quantities';
 import { sketchOf, withoutThread, workOf, type Work } from './work';
 
+/** What a woven part tells of itself. */
+export interface WovenReadings {
+  /** Where clasp, loops and woven part lie along the piece. */
+  readonly stations: Stations;
+  /** How full holes get, on a stretch of the work that holds its start, a few units and its end; by the gear of it. */
+  readonly holes: HoleReading;
+  /** Bare thread that shows, on a stretch of the work that holds its start, a few units and its end. */
+  readonly exposed: ExposedThread;
+  readonly quantities: readonly RoleQuantity[];
+  /** The whole path and its layout: built when first asked for, to be worded. */
+  readonly work: () => Work;
+  /** The colour of every bead whose role has several, over the whole path. */
+  readonly shades: () => Shading;
+  /** The piece as it is seen; what repeats is drawn once. */
+  readonly sketch: (view: View) => Sketch;
+}
+
 /** A part woven, as far as it is asked for: short paths for what repeats, the whole where it must be. */
-export interface WovenPart {
+interface WovenPart extends WovenReadings {
   /** The short paths that counts are read off. */
   readonly from: Reading;
   readonly threadOf: (built: Built) => readonly ThreadMove[];
-  readonly stations: Stations;
-  readonly holes: HoleReading;
-  readonly exposed: ExposedThread;
-  readonly quantities: readonly RoleQuantity[];
-  readonly work: () => Work;
-  readonly shades: () => Shading;
-  readonly sketch: (view: View) => Sketch;
 }
 
 /** Weaves a part of so many units, lays it out, and reads off what it takes. */

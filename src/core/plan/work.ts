@@ -1,3 +1,4 @@
+import { loopEndOf } from '../closures/sewnLoop';
 import type { View } from '../layout/drawing';
 import type { PieceLayout } from '../layout/pieceLayout';
 import { repeatedSketch, wholeSketch, type Sketch } from '../layout/sketch';
@@ -23,7 +24,7 @@ export function workOf(built: Built, layOut: (built: Built) => PieceLayout): Wor
 /** The same where nobody has told the path: only what sews the clasps on is known of its thread. */
 export function withoutThread(built: Built, layOut: (built: Built) => PieceLayout): Work {
   const work = workOf(built, layOut);
-  const known = ({ move: { place } }: ThreadMove) => place.section.zone === 'joint';
+  const known = ({ move: { place } }: ThreadMove) => loopEndOf(place.section) !== null;
   return { ...work, thread: work.thread.filter(known) };
 }
 

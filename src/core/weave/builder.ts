@@ -57,7 +57,7 @@ export interface WeaveOptions {
   readonly fixed?: (bead: Bead, hole: number) => number;
 }
 
-interface Stretch {
+interface Whereabouts {
   readonly section?: Section;
   readonly pass?: string;
   readonly row?: number;
@@ -140,7 +140,7 @@ export class Weave implements Written {
   }
 
   /** Everything `work` does belongs to this part of the piece. */
-  in<T>(part: Stretch, work: () => T): T {
+  in<T>(part: Whereabouts, work: () => T): T {
     const { place, rowsPerUnit } = this;
     this.rowsPerUnit = part.rowsPerUnit ?? rowsPerUnit;
     this.place = this.at(part);
@@ -257,7 +257,7 @@ export class Weave implements Written {
   }
 
   /** @internal */
-  at(part: Stretch): Place {
+  at(part: Whereabouts): Place {
     const { section, pass, row } = this.place;
     const at = part.row ?? row;
     return {

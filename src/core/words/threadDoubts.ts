@@ -1,3 +1,4 @@
+import { loopEndOf } from '../closures/sewnLoop';
 import { formatTenth, formatThread, type LengthStyle } from '../length/length';
 import type { HoleState } from '../supplies/holeFill';
 import type { ThreadDoubt } from '../supplies/threadSense';
@@ -8,7 +9,8 @@ import { WOVEN } from '../weave/path';
 /** Where in the work a trip is made: its pass, and the end it belongs to. */
 export const tripWords = ({ bead, at }: HoleState): string => {
   const { pass, section } = at.move.place;
-  const where = section.zone === 'joint' ? ` at the ${section.joint}` : '';
+  const end = loopEndOf(section);
+  const where = end ? ` at the ${end}` : '';
   const unit = section === WOVEN ? `, unit ${bead.place.unit + 1}` : '';
   return `pass ${at.trip}, ${pass === 'base' ? 'the weave itself' : pass}${where}${unit}`;
 };
