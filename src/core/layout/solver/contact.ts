@@ -3,14 +3,34 @@ import { reachOf, Support } from './support';
 
 /** A body somewhere: its solid, its centre and its rotation matrix, row by row. */
 export interface Placed {
-  readonly solid: Solid;
-  readonly scale: number;
-  readonly x: number;
-  readonly y: number;
-  readonly z: number;
+  solid: Solid;
+  scale: number;
+  x: number;
+  y: number;
+  z: number;
   /** Nine numbers from `offset` in `turn`. */
   readonly turn: Float64Array;
-  readonly offset: number;
+  offset: number;
+}
+
+/** A body to be placed, whose turn is read from there. */
+export const unplaced = (turn: Float64Array): Placed => ({
+  solid: { terms: [], holes: [], boundMm: 0 },
+  scale: 1,
+  x: 0,
+  y: 0,
+  z: 0,
+  turn,
+  offset: 0,
+});
+
+/** Places a body where it is. */
+export function place(body: Placed, solid: Solid, scale: number, x: number, y: number, z: number): void {
+  body.solid = solid;
+  body.scale = scale;
+  body.x = x;
+  body.y = y;
+  body.z = z;
 }
 
 /** Newton steps on the sphere of directions. */
@@ -36,6 +56,14 @@ export class Contact {
   bz = 0;
   private readonly a = new Support();
   private readonly b = new Support();
+
+  /** Sets out in this direction, of this length; upwards where there is none. */
+  along(x: number, y: number, z: number, length: number): void {
+    const known = length > 1e-9;
+    this.nx = known ? x / length : 0;
+    this.ny = known ? y / length : 0;
+    this.nz = known ? z / length : 1;
+  }
 
   /** How far apart two bodies are along the direction held in nx, ny, nz, at least; below 0 they may overlap. */
   gap(a: Placed, b: Placed): number {

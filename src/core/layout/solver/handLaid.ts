@@ -166,12 +166,12 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
     energy.stage = { ...hold, stiffness: HARD[0] };
     for (let grow = 0; grow <= GROWING; grow++) {
       const size = SMALLEST + ((1 - SMALLEST) * grow) / GROWING;
-      fresh.forEach((is, i) => (energy.scales[i] = is ? size : 1));
+      fresh.forEach((is, i) => (energy.bodies.scales[i] = is ? size : 1));
       normalise(state, n);
       minimise(energy.evaluate, state, { steps: 60, stillAt: 1e-2, mostMove: MOST_MOVE, memory: MEMORY });
     }
     energy.frozen = null;
-    energy.scales.fill(1);
+    energy.bodies.scales.fill(1);
   }
   normalise(state, n);
   const roles = cell.beads.map(({ role }) => role);

@@ -1,67 +1,70 @@
-import type { RepeatCell } from './cell';
+import type { Bodies } from './bodies';
 import type { Solid } from './solid';
 import type { Stage } from './stage';
 import { PER_BEAD } from './state';
 import { Support } from './support';
 
-/** The work that is held: its beads as they lie now, and the forces on them, which are added to. */
-export interface HeldWork {
-  readonly cell: RepeatCell;
-  readonly solids: readonly Solid[];
-  readonly scales: Float64Array;
-  /** How high each bead lies on the mat, mm. */
-  readonly levels: Float64Array;
-  /** Nine numbers for the turn of each bead, three for the gradient by its place, and by its turn. */
-  readonly turns: Float64Array;
-  readonly force: Float64Array;
-  readonly torque: Float64Array;
-  /** The deepest that a bead lies in another, or in the former, mm. */
-  deepestMm: number;
+/**
+ * The energy of all that holds the work while it is laid out: mat, line and former, and what keeps it in place; adds its
+ * gradient to the bodies. And how deep a bead lies in the former, mm.
+ * @param levels how high each bead lies on the mat, mm
+ */
+export function heldEnergy(
+  bodies: Bodies,
+  levels: Float64Array,
+  stage: Stage,
+  state: Float64Array,
+): { readonly energy: number; readonly deepestMm: number } {
+  const onMat = onTheMat(bodies, levels, stage, state);
+  const former = onTheFormer(bodies, stage, state);
+  const energy = onMat + former.energy + inPlace(bodies, stage, state) + openedOut(bodies, stage, state);
+  return { energy, deepestMm: former.deepestMm };
 }
-
-/** The energy of all that holds the work while it is laid out: mat, line and former, and what keeps it in place. */
-export const heldEnergy = (held: HeldWork, stage: Stage, state: Float64Array): number =>
-  onTheMat(held, stage, state) +
-  onTheFormer(held, stage, state) +
-  inPlace(held, stage, state) +
-  openedOut(held, stage, state);
 
 /**
  * What lies on a mat is held down on it, and a line on its middle line. What hangs below a line lies on the mat beside
  * it, one row on the other; what lies on a face of the work is held by nothing but its thread.
  */
-function onTheMat({ cell, levels, force }: HeldWork, { flat, line }: Stage, state: Float64Array): number {
+function onTheMat(
+  { cell, force }: Bodies,
+  levels: Float64Array,
+  { flat, line }: Stage,
+  state: Float64Array,
+): number {
   let energy = 0;
+  const held = (bead: number, axis: 1 | 2, k: number, at: number): void => {
+    const off = (state[bead * PER_BEAD + axis] as number) - at;
+    energy += (k / 2) * off * off;
+    force[bead * 3 + axis] = (force[bead * 3 + axis] as number) + k * off;
+  };
   cell.beads.forEach(({ face }, i) => {
     if (face === 'front' || face === 'back') return;
-    for (const [axis, k, at] of [
-      [1, face === 'below' ? 0 : line, 0],
-      [2, Math.max(flat, line), levels[i] as number],
-    ] as const) {
-      const off = (state[i * PER_BEAD + axis] as number) - at;
-      energy += (k / 2) * off * off;
-      force[i * 3 + axis] = (force[i * 3 + axis] as number) + k * off;
-    }
+    held(i, 1, face === 'below' ? 0 : line, 0);
+    held(i, 2, Math.max(flat, line), levels[i] as number);
   });
   return energy;
 }
 
 /** Beads of a tube stay outside the rod that it is worked round: each keeps off the axis by its own reach towards it. */
-function onTheFormer(held: HeldWork, { formerMm, stiffness }: Stage, state: Float64Array): number {
-  const { cell, force, torque } = held;
-  if (formerMm === 0) return 0;
-  let energy = 0;
+function onTheFormer(
+  bodies: Bodies,
+  { formerMm, stiffness }: Stage,
+  state: Float64Array,
+): { readonly energy: number; readonly deepestMm: number } {
+  const { cell, force, torque } = bodies;
+  let [energy, deepestMm] = [0, 0];
+  if (formerMm === 0) return { energy, deepestMm };
   for (let i = 0; i < cell.beads.length; i++) {
     const c = i * PER_BEAD;
     const [y, z] = [state[c + 1] as number, state[c + 2] as number];
     const far = Math.hypot(y, z);
     if (far < 1e-9) continue;
     const [ny, nz] = [y / far, z / far];
-    const p = farthest(held, i, 0, -ny, -nz);
+    const p = farthest(bodies, i, 0, -ny, -nz);
     const reach = p[1] * ny + p[2] * nz;
     const d = far + reach - formerMm;
     if (d >= 0) continue;
-    held.deepestMm = Math.max(held.deepestMm, -d);
+    deepestMm = Math.max(deepestMm, -d);
     const f = stiffness * d;
     // As the bead goes round, the point that it touches with goes along: its part across the radius counts over the radius.
     const [ty, tz] = [(p[1] - reach * ny) / far, (p[2] - reach * nz) / far];
@@ -72,14 +75,14 @@ function onTheFormer(held: HeldWork, { formerMm, stiffness }: Stage, state: Floa
     torque[i * 3 + 2] = (torque[i * 3 + 2] as number) + f * p[0] * ny;
     energy += (stiffness / 2) * d * d;
   }
-  return energy;
+  return { energy, deepestMm };
 }
 
 const towards = new Support();
 
 /** The point of a bead that reaches farthest in a direction, from its centre. */
 function farthest(
-  { turns: r, solids, scales }: HeldWork,
+  { turns: r, solids, scales }: Bodies,
   bead: number,
   nx: number,
   ny: number,
@@ -111,7 +114,7 @@ function farthest(
 const IN_PLACE = 1e-3;
 
 /** The cell may slide and turn as a whole: a touch of a spring keeps it in place without a say in its form. */
-function inPlace({ cell, force }: HeldWork, { twistFree }: Stage, state: Float64Array): number {
+function inPlace({ cell, force }: Bodies, { twistFree }: Stage, state: Float64Array): number {
   const n = cell.beads.length;
   const k = IN_PLACE;
   let energy = 0;
@@ -126,7 +129,7 @@ function inPlace({ cell, force }: HeldWork, { twistFree }: Stage, state: Float64
 }
 
 /** A closed form is opened a little from its own middle, as one shapes it on the mat. */
-function openedOut({ cell, force }: HeldWork, { open }: Stage, state: Float64Array): number {
+function openedOut({ cell, force }: Bodies, { open }: Stage, state: Float64Array): number {
   if (open === 0) return 0;
   const n = cell.beads.length;
   let [mx, my] = [0, 0];

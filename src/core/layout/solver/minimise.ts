@@ -29,9 +29,7 @@ export function minimise(
   let next = new Float64Array(n);
   const trial = new Float64Array(n);
   const direction = new Float64Array(n);
-  const moved: Float64Array[] = [];
-  const turned: Float64Array[] = [];
-  const curved: number[] = [];
+  const past: Past[] = [];
   let value = energy(at, gradient);
   let step = 0;
   let earlier = value;
@@ -41,10 +39,10 @@ export function minimise(
       if (earlier - value < NO_GAIN * (1 + Math.abs(value))) break;
       earlier = value;
     }
-    descend(direction, gradient, moved, turned, curved);
+    descend(direction, gradient, past);
     let slope = dot(direction, gradient);
     if (slope >= 0) {
-      moved.length = turned.length = curved.length = 0;
+      past.length = 0;
       for (let i = 0; i < n; i++) direction[i] = -(gradient[i] as number);
       slope = dot(direction, gradient);
     }
@@ -55,7 +53,7 @@ export function minimise(
       const there = energy(trial, next);
       if (there <= value + 1e-4 * size * slope) {
         found = true;
-        remember(at, trial, gradient, next, moved, turned, curved, memory);
+        remember(at, trial, gradient, next, past, memory);
         at.set(trial);
         value = there;
         [gradient, next] = [next, gradient];
@@ -66,11 +64,18 @@ export function minimise(
       size = Math.min(0.5 * size, Math.max(0.1 * size, parabola));
     }
     if (!found) {
-      if (moved.length === 0) break;
-      moved.length = turned.length = curved.length = 0;
+      if (past.length === 0) break;
+      past.length = 0;
     }
   }
   return { value, residual: largest(gradient), steps: step };
+}
+
+/** A step that was made: how the state changed, how its gradient did, and one over the product of both. */
+interface Past {
+  readonly moved: Float64Array;
+  readonly turned: Float64Array;
+  curved: number;
 }
 
 function remember(
@@ -78,46 +83,47 @@ function remember(
   to: Float64Array,
   before: Float64Array,
   after: Float64Array,
-  moved: Float64Array[],
-  turned: Float64Array[],
-  curved: number[],
+  past: Past[],
   memory: number,
 ): void {
-  const s = to.map((v, i) => v - (from[i] as number));
-  const y = after.map((v, i) => v - (before[i] as number));
-  const sy = dot(s, y);
+  const n = from.length;
+  let sy = 0;
+  for (let i = 0; i < n; i++)
+    sy += ((to[i] as number) - (from[i] as number)) * ((after[i] as number) - (before[i] as number));
   if (sy <= 1e-12) return;
-  moved.push(s);
-  turned.push(y);
-  curved.push(1 / sy);
-  if (moved.length > memory) {
-    moved.shift();
-    turned.shift();
-    curved.shift();
+  // The oldest step makes room for the newest.
+  const one =
+    past.length < memory
+      ? { moved: new Float64Array(n), turned: new Float64Array(n), curved: 0 }
+      : (past.shift() as Past);
+  for (let i = 0; i < n; i++) {
+    one.moved[i] = (to[i] as number) - (from[i] as number);
+    one.turned[i] = (after[i] as number) - (before[i] as number);
   }
+  one.curved = 1 / sy;
+  past.push(one);
 }
 
 /** The two-loop recursion: direction = −(approximate inverse Hessian) · gradient. */
-function descend(
-  direction: Float64Array,
-  gradient: Float64Array,
-  moved: readonly Float64Array[],
-  turned: readonly Float64Array[],
-  curved: readonly number[],
-): void {
+function descend(direction: Float64Array, gradient: Float64Array, past: readonly Past[]): void {
   direction.set(gradient);
-  const alpha = new Array<number>(moved.length);
-  for (let k = moved.length - 1; k >= 0; k--) {
-    const a = (curved[k] as number) * dot(moved[k] as Float64Array, direction);
-    alpha[k] = a;
-    add(direction, turned[k] as Float64Array, -a);
-  }
-  const last = turned.at(-1);
-  const scale = last ? 1 / ((curved.at(-1) as number) * dot(last, last)) : 1;
-  for (let i = 0; i < direction.length; i++) direction[i] = (direction[i] as number) * scale;
-  for (let k = 0; k < moved.length; k++) {
-    const b = (curved[k] as number) * dot(turned[k] as Float64Array, direction);
-    add(direction, moved[k] as Float64Array, (alpha[k] as number) - b);
+  const last = past.at(-1);
+  if (last) {
+    const alpha = new Float64Array(past.length);
+    let along = dot(last.moved, direction);
+    for (let k = past.length - 1; k >= 0; k--) {
+      const { turned, curved } = past[k] as Past;
+      const a = curved * along;
+      alpha[k] = a;
+      along = added(direction, turned, -a, (past[k - 1] ?? last).moved);
+    }
+    const scale = 1 / (last.curved * dot(last.turned, last.turned));
+    for (let i = 0; i < direction.length; i++) direction[i] = (direction[i] as number) * scale;
+    along = dot((past[0] as Past).turned, direction);
+    for (let k = 0; k < past.length; k++) {
+      const { moved, curved } = past[k] as Past;
+      along = added(direction, moved, (alpha[k] as number) - curved * along, (past[k + 1] ?? last).turned);
+    }
   }
   for (let i = 0; i < direction.length; i++) direction[i] = -(direction[i] as number);
 }
@@ -128,12 +134,19 @@ function dot(a: Float64Array, b: Float64Array): number {
   return sum;
 }
 
-function add(to: Float64Array, what: Float64Array, times: number): void {
-  for (let i = 0; i < to.length; i++) to[i] = (to[i] as number) + times * (what[i] as number);
+/** Adds so many times `what`, and returns how far the sum lies along `next`: once over the numbers in the place of twice. */
+function added(to: Float64Array, what: Float64Array, times: number, next: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < to.length; i++) {
+    const now = (to[i] as number) + times * (what[i] as number);
+    to[i] = now;
+    sum += (next[i] as number) * now;
+  }
+  return sum;
 }
 
 function largest(a: Float64Array): number {
   let most = 0;
-  for (const v of a) most = Math.max(most, Math.abs(v));
+  for (let i = 0; i < a.length; i++) most = Math.max(most, Math.abs(a[i] as number));
   return most;
 }

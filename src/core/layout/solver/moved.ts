@@ -15,7 +15,9 @@ export class Moved {
   private readonly scales: Float64Array;
   private pitch = 0;
   private twist = NaN;
-  private pitchFarMm = 0;
+  /** How far the screw's pitch has come, mm, and how far any bead can have come by it all: sums that only grow. */
+  pitchMm = 0;
+  mostMm = 0;
 
   constructor(private readonly solids: readonly Solid[]) {
     const n = solids.length;
@@ -31,6 +33,7 @@ export class Moved {
     const p = pitchIndex(n);
     const [pitch, twist] = [state[p] as number, state[p + 1] as number];
     let same = Math.abs(twist - this.twist) < NO_TURN;
+    let most = 0;
     for (let i = 0; i < n; i++) {
       const scale = scales[i] as number;
       if (scale !== this.scales[i]) same = false;
@@ -46,12 +49,12 @@ export class Moved {
         this.turns[k] = turns[k] as number;
       }
       // A turn moves no point farther than its change, as a matrix, times how far out the point is.
-      this.farMm[i] =
-        (this.farMm[i] as number) +
-        Math.sqrt(moved) +
-        Math.sqrt(turned) * (this.solids[i] as Solid).boundMm * scale;
+      const far = Math.sqrt(moved) + Math.sqrt(turned) * (this.solids[i] as Solid).boundMm * scale;
+      this.farMm[i] = (this.farMm[i] as number) + far;
+      most = Math.max(most, far);
     }
-    this.pitchFarMm += Math.abs(pitch - this.pitch);
+    this.mostMm += most;
+    this.pitchMm += Math.abs(pitch - this.pitch);
     this.pitch = pitch;
     this.twist = twist;
     return same;
@@ -59,5 +62,5 @@ export class Moved {
 
   /** How far a bead and the image of another, `shift` periods on, have come, together, mm: only its changes mean anything. */
   together = (i: number, j: number, shift: number): number =>
-    (this.farMm[i] as number) + (this.farMm[j] as number) + shift * this.pitchFarMm;
+    (this.farMm[i] as number) + (this.farMm[j] as number) + shift * this.pitchMm;
 }

@@ -177,7 +177,7 @@ function growSizes(
   energy.frozen = grows.every(Boolean) ? null : grows.map((is) => !is);
   for (let grow = 0; grow <= GROWING; grow++) {
     const part = grow / GROWING;
-    grows.forEach((is, i) => (energy.scales[i] = is ? SMALLEST + (1 - SMALLEST) * part : 1));
+    grows.forEach((is, i) => (energy.bodies.scales[i] = is ? SMALLEST + (1 - SMALLEST) * part : 1));
     const flat = mode === 'free' ? 0 : 0.5 * (1 - part) + 0.02;
     const open = opening(energy.cell);
     energy.stage = { ...AT_EASE, stiffness: 50, flat, pull, twistFree: mode === 'free', slack, open };
