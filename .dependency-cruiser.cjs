@@ -28,8 +28,15 @@ module.exports = {
       comment:
         'The core knows nothing of the interface, the database or the machine; zod is its only package.',
       severity: 'error',
-      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$|^src/core/testing/' },
       to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod' },
+    },
+    {
+      name: 'testing-is-for-tests',
+      comment: 'Only tests, benchmarks and what they share may use what was made for tests.',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '\\.test\\.tsx?$|/testing/' },
+      to: { path: '^src/.*/testing/' },
     },
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
     { name: 'no-orphans-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },

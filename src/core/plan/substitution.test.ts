@@ -45,6 +45,28 @@ describe('another bead in its place: three answers', () => {
     expect(substitutionWords(small, style)).toMatch(/will not fit: hole too small/);
   });
 
+  it('will not fit: holes that would not stand in line with those of another bead of two holes', () => {
+    const piece = newPiece('x', 'two-hole-line', wearer);
+    const plan = planPiece(piece);
+    if (!plan.ok) throw new Error(plan.problem.code);
+    const [part] = plan.weaveable.parts;
+    if (!part) throw new Error('no part');
+    // Rows of two kinds side by side, on the same two threads.
+    const two = {
+      ...plan,
+      weaveable: { ...plan.weaveable, parts: [part, { ...part, role: 'B' as const }] },
+    };
+    const beside: Piece = { ...piece, beads: { ...piece.beads, B: { ...piece.beads.A, apartMm: 3 } } };
+    const told = (apartMm: number) =>
+      substitutionWords(
+        substitution(beside, two, 'A', { ...byId(BEADS, 'lens'), apartMm }, { layouts }),
+        style,
+      );
+    expect(told(3.5)).toBe('will not fit: holes 0.50 mm further apart than those of B');
+    expect(told(2.5)).toBe('will not fit: holes 0.50 mm closer than those of B');
+    expect(told(3.2)).not.toMatch(/holes/);
+  });
+
   it('every bead of the catalogue gets one of the three, in every role of some stitch', () => {
     for (const id of ['flat-herringbone', 'two-hole-line', 'graduated-line'])
       for (const kind of BEADS) {

@@ -136,7 +136,7 @@ describe('thread sense (craft, common practice)', () => {
     const shade = (name: string, total: number) => ({ name, hex: '#112233', total });
     expect(
       leastSeen([
-        { ...row, total: 10, shades: [shade('tar', 4), shade('kelp', 6)] },
+        { ...row, total: 12, shades: [shade('tar', 4), shade('kelp', 8)] },
         { ...row, total: 7, shades: [shade('tar', 7)] },
       ])?.name,
     ).toBe('tar');

@@ -1,8 +1,10 @@
 // What is planned today, line by line, so that nothing changes unseen. It says what was, not what is right: that is for the
 // other tests. Where a change is meant, `npm run unit -- src/core/testing/frozen.test.ts -u` writes it anew, to be read in the diff.
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { KIND_FACTS } from '../body/kinds';
 import type { Colouring } from '../colour/shades';
+import { shippedLayouts } from '../layout/shipped';
 import { BEADS, byId, CLASPS, THREADS } from '../materials/catalogue';
 import { forPlace } from '../piece/variants';
 import { newPiece } from '../piece/newPiece';
@@ -12,6 +14,9 @@ import * as shipped from '../plan/shipped';
 import { misfit } from '../structures/parts';
 import { STRUCTURES } from '../structures/registry';
 import type { Structure } from '../structures/structure';
+import { substitution } from '../plan/substitution';
+import { substitutionWords } from '../words/substitutions';
+import { anyPiece, heardOf } from './anyPiece';
 import { fingerprint } from './fingerprint';
 import { said } from './said';
 
@@ -103,4 +108,38 @@ describe.each(STRUCTURES.map((structure) => [structure.id, structure] as const))
     expect(told.length).toBeGreaterThan(60);
     await expect(`${told.join('\n')}\n`).toMatchFileSnapshot(`./frozen/${id}.told.txt`);
   });
+});
+
+describe('what nobody would make', () => {
+  /** So often is one finding put into words, of the first pieces that it is heard of. */
+  const OFTEN = 3;
+
+  it('is told as it was', async () => {
+    const heard = new Map<string, number>();
+    const told = fc.sample(anyPiece, { numRuns: 250, seed: 19 }).flatMap((piece, k) => {
+      const findings = heardOf(piece, { unit: k % 2 ? 'cm' : 'in', denominator: 16 });
+      const words = findings.flatMap(({ code, texts }) => {
+        const before = heard.get(code) ?? 0;
+        heard.set(code, before + 1);
+        return before < OFTEN ? [`${code}: ${texts.join(' ')}`] : [];
+      });
+      return [`— ${k} ${findings.map(({ code }) => code).join(', ')}`, ...words];
+    });
+    expect(heard.size).toBeGreaterThan(25);
+    await expect(`${told.join('\n')}\n`).toMatchFileSnapshot('./frozen/odd.told.txt');
+  });
+
+  it.each(['strung-line', 'two-hole-line', 'right-angle-weave', 'flat-herringbone'])(
+    'other beads are judged as they were in %s',
+    async (id) => {
+      const { first } = toTell(id);
+      const plan = shipped.planPiece(first);
+      if (!plan.ok) throw new Error(plan.problem.code);
+      const told = BEADS.map((bead) => {
+        const answer = substitution(first, plan, 'A', bead, { layouts: shippedLayouts });
+        return `${bead.id}: ${substitutionWords(answer, { unit: 'in', denominator: 16 })}`;
+      });
+      await expect(`${told.join('\n')}\n`).toMatchFileSnapshot(`./frozen/${id}.others.txt`);
+    },
+  );
 });

@@ -12,6 +12,9 @@ import type { Problem } from '../plan/plan';
 import { withArticle } from './figures';
 import { CLOSING_WORDS } from './closings';
 
+/** How many holes a bead has. */
+export const holeWords = (holes: 1 | 2): string => (holes === 2 ? 'two holes' : 'one hole');
+
 /** How a length may be written. */
 const WAYS: Readonly<Record<ReadUnit, (decimal: Decimal | undefined) => string>> = {
   in: (decimal) => `7 1/4, ${formatFigure(7.25, 2, decimal)} in or ${formatFigure(18.5, 1, decimal)} cm`,
@@ -51,10 +54,10 @@ export function wordProblem(problem: Problem, style: LengthStyle): string {
       return problem.messages.join(' ');
     case 'wrong-holes':
       return problem.beads
-        .map(({ role, bead, part }) => {
-          const holes = part.holes === 2 ? 'two holes' : 'one hole';
-          return `Bead ${role} is the ${part.part} here and needs ${holes}; ${withArticle(bead)} does not have them. Choose another under Beads.`;
-        })
+        .map(
+          ({ role, bead, part }) =>
+            `Bead ${role} is the ${part.part} here and needs ${holeWords(part.holes)}; ${withArticle(bead)} has other holes. Choose another under Beads.`,
+        )
         .join(' ');
     case 'cannot-close':
       return (

@@ -1,6 +1,6 @@
 import { formatFine, type LengthStyle } from '../length/length';
 import type { Misfit, Substitution } from '../plan/substitution';
-import { wordProblem } from './problems';
+import { holeWords, wordProblem } from './problems';
 import { tripWords } from './threadDoubts';
 
 /** What comes of another bead, in a few words for a list. */
@@ -18,7 +18,9 @@ export function substitutionWords(told: Substitution, style: LengthStyle): strin
 function misfitWords(why: Misfit, style: LengthStyle): string {
   switch (why.code) {
     case 'plan':
-      return wordProblem(why.problem, style);
+      return why.problem.code === 'wrong-holes'
+        ? why.problem.beads.map(({ part }) => `needs ${holeWords(part.holes)}`).join(', ')
+        : wordProblem(why.problem, style);
     case 'shape':
       return `no shape for the ${why.part.part}`;
     case 'apart':
