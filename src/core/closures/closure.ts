@@ -1,9 +1,8 @@
 import type { Closing } from '../body/kinds';
 import type { Body } from '../layout/layout';
 import type { Clasp, FindingMaterial } from '../materials/material';
-import type { EndLoops } from '../structures/structure';
 import { buttonLoop, type ButtonLoop } from './buttonLoop';
-import { loopLengthMm, NO_LOOP, type PieceEnd, type SewnLoop } from './sewnLoop';
+import { loopLengthMm, NO_LOOP, type EndLoops, type PieceEnd, type SewnLoop } from './sewnLoop';
 
 /** How one end is made. */
 export interface EndChoice {

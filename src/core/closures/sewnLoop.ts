@@ -17,6 +17,13 @@ export interface SewnLoop {
   readonly loops?: number;
 }
 
+/** How both ends of a piece are closed: a loop at each, or neither; joined, the last unit is sewn to the first. */
+export interface EndLoops {
+  readonly start: SewnLoop;
+  readonly end: SewnLoop;
+  readonly joined?: boolean;
+}
+
 /** An end at which nothing is sewn on. */
 export const NO_LOOP: SewnLoop = { seedsEachSide: 0, passes: 0 };
 

@@ -5,7 +5,8 @@ import type { BeadSize } from '../materials/material';
 import { bodiesOf, type Piece } from '../piece/piece';
 import { SAMPLE, type Built } from '../read/totals';
 import { boundStitch } from '../structures/registry';
-import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from '../structures/structure';
+import type { EndLoops } from '../closures/sewnLoop';
+import { rolesOf, type Form, type Structure, type Weaveable } from '../structures/structure';
 
 /** What a plan needs to know of a stitch in certain beads, whatever its count. */
 export interface Stitch {

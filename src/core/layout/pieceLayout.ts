@@ -8,7 +8,8 @@ import {
   type PieceEnd,
   type Side,
 } from '../closures/sewnLoop';
-import type { EndLoops, Form } from '../structures/structure';
+import type { EndLoops } from '../closures/sewnLoop';
+import type { Form } from '../structures/structure';
 import { follow, holeEndOf } from '../weave/follow';
 import { isTraversal, type Bead, type HoleEnd, type Path } from '../weave/path';
 import type { Body, Layout, Point, Pose } from './layout';

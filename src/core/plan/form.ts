@@ -6,7 +6,8 @@ import { mirroredForm } from '../layout/solvedForm';
 import type { BeadSize } from '../materials/material';
 import { beadOf, type Piece } from '../piece/piece';
 import { stitchKey, stitchOf } from '../gauge/stitch';
-import { rolesOf, type EndLoops, type Form, type Structure, type Weaveable } from '../structures/structure';
+import type { EndLoops } from '../closures/sewnLoop';
+import { rolesOf, type Form, type Structure, type Weaveable } from '../structures/structure';
 
 interface Asked {
   readonly piece: Piece;

@@ -1,13 +1,11 @@
 import * as z from 'zod';
-import { fastenOff, joinEnds } from '../closures/finish';
-import { sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
-import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { TAIL, type Bead } from '../weave/path';
+import { against, forth, inside, straight, type Edge, type Loom, type Made } from '../weave/edge';
+import type { Needle } from '../weave/needle';
+import type { Bead } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import { besideMm, peyoteRows } from './peyoteRows';
-import { at, partsOf, sequenceSchema, structure, type RoleLetter, type WeaveRequest } from './structure';
+import { at, partsOf, sequenceSchema, structure, type RoleLetter } from './structure';
 
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */
@@ -45,11 +43,10 @@ function rowsOfUnit(p: Params): Motif {
  * of the row before, there and back. With an odd number across, the long row ends beside no gap: its last bead
  * is held in a circle through the edge bead two rows back.
  */
-function weave(p: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
-  const rowsPerUnit = rowsOfUnit(p).length;
-  const w = new Weave({ ...options, rowsPerUnit });
+function weave(p: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
   const t = w.needle('working');
-  const rows = units * rowsPerUnit;
+  const rows = units * rowsOfUnit(p).length;
   const half = Math.floor(p.wide / 2);
   /** Even rows run from the upper edge, odd ones from the lower. */
   const role = (row: number, i: number) => roleAt(p, row, row % 2 === 0 ? i : inRow(p, row) - 1 - i);
@@ -80,42 +77,23 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
   });
   const all = [row0, row1, ...later.items.map(({ row }) => row)];
 
-  if (joined)
-    joinEnds(w, () => {
-      const last = at(all, -1);
-      // The first row stands in the gaps of the last, as one row more would.
-      row0.forEach((bead, i) => t.back(bead).back(at(last, half - 1 - i)));
-    });
-
-  // The clasp is sewn to the bead in the middle of the last row, and of the first; several loops along both.
-  const sew = (needle: Needle, which: 'start' | 'end', row: readonly Bead[]) => {
-    const loop = which === 'start' ? start : end;
-    if (loop.passes === 0) return;
-    spread(row, loop.loops).forEach((bead, nth) => {
-      w.joint(which, 'go to the loop', () => {
-        if (which === 'start' && nth === 0) needle.release();
-        needle.travel(outOf(bead));
-      });
-      sewLoop(
-        w,
-        needle,
-        which,
-        loop,
-        () => needle.through(bead),
-        () => undefined,
-        nth,
-      );
-    });
+  // What hangs at an end hangs on one bead each. In a ring the first row stands in the gaps of the last, as one more would.
+  const posts = (row: readonly Bead[]) => row.map((bead) => [straight(forth(bead))]);
+  const last = at(all, -1);
+  const end: Edge = {
+    posts: posts(last),
+    meeting: { through: row0.flatMap((bead, i) => against(bead, at(last, half - 1 - i))) },
   };
-  sew(t, 'end', at(all, -1));
-  const tail = w.needle(TAIL);
-  sew(tail, 'start', row0);
+  loom.reached('end', end, t);
 
   const few = Math.min(WOVEN_ROWS, rows - 1);
-  const into = (row: readonly Bead[]) => row.flatMap((bead) => [outOf(bead), backOutOf(bead)]);
-  fastenOff(w, t, ...into(at(all, rows - 1 - few)));
-  fastenOff(w, tail, ...into(at(all, few)));
-  return w.path();
+  return {
+    edges: { start: { posts: posts(row0) }, end },
+    ends: [
+      { needle: t, anchor: inside(...at(all, rows - 1 - few)) },
+      { needle: loom.tail, anchor: inside(...at(all, few)) },
+    ],
+  };
 }
 
 /** Holds the last bead of a long row: round through the edge bead below, and back inwards over the loop. */
@@ -194,7 +172,8 @@ export const flatPeyote = structure({
       closing === 'joined' && rowsOfUnit(p).length % 2 === 1
         ? [{ of: 2, rest: 0, must: true, why: 'the last row must stand in the gaps of the first' }]
         : [],
-    weave: (units, request) => weave(p, units, request),
+    rowsPerUnit: rowsOfUnit(p).length,
+    work: (loom, units) => weave(p, units, loom),
     /** Closed form: half a diameter a row, one length for each bead across, of unequal rows the mean. */
     form(body) {
       const rows = rowsOfUnit(p);

@@ -1,11 +1,10 @@
 import * as z from 'zod';
-import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
-import { sewLoop } from '../closures/sewnLoop';
+import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Body, Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
-import { Weave } from '../weave/builder';
-import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { TAIL, FINISH, type Bead } from '../weave/path';
+import { forth, reversed, straight, type Anchor, type Edge, type Loom, type Made } from '../weave/edge';
+import { backOutOf, outOf } from '../weave/needle';
+import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import {
   at,
@@ -18,7 +17,6 @@ import {
   runningSum,
   sequenceSchema,
   structure,
-  type WeaveRequest,
 } from './structure';
 
 const MOST = 12;
@@ -42,9 +40,9 @@ const roleOfRung = ({ sequence }: Params, rung: number) => at(sequence, rung % s
  * Each rung is sewn to the one before: pick it up, round through the one before, and through it again. The
  * picots come back from the end to the start, a tent over every gap, by turns on one edge and the other.
  */
-function weave(given: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
-  const p = ringed(given, joined);
-  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
+function weave(given: Params, units: number, loom: Loom): Made {
+  const { w, ring } = loom;
+  const p = ringed(given, ring);
   const t = w.needle('working').begin('none');
   const count = units * p.sequence.length + extraRungs(p);
 
@@ -56,17 +54,13 @@ function weave(given: Params, units: number, { start, end, joined, ...options }:
     return rung;
   });
   const { last } = later;
-  const sew = (needle: Needle, which: 'start' | 'end', enter: () => void) =>
-    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => undefined);
-  sew(t, 'end', () => t.through(...last));
   // Rungs stand by turns this way and that: an even number meets its first one head to tail.
-  const round = (rung: readonly Bead[]) =>
-    count % 2 === 0 ? t.through(...rung) : t.back(...[...rung].reverse());
-  if (joined)
-    joinEnds(w, () => {
-      round(first);
-      t.through(...last);
-    });
+  const round = (rung: readonly Bead[]) => (count % 2 === 0 ? forth(...rung) : reversed(forth(...rung)));
+  const end: Edge = {
+    posts: [[straight(forth(...last))]],
+    meeting: { through: [...round(first), ...forth(...last)] },
+  };
+  loom.reached('end', end, t);
 
   const why = 'Pulled too hard, the edge buckles.';
   const shortens = SHORTENS['picots, edge beads without tension'];
@@ -77,28 +71,29 @@ function weave(given: Params, units: number, { start, end, joined, ...options }:
     };
     w.along(later, { backwards: true, to: later.items.length - 1 }, picot);
     w.in({ row: 0 }, () => picot(first));
-    if (joined)
+    if (ring)
       w.in({ row: count - 1 }, () => {
         t.string(PICOT, 'picot');
-        round(last);
+        t.enter(round(last));
       });
-    return t;
+    return true;
   });
 
-  const into = (rung: readonly Bead[]) => [outOf(at(rung, -1)), backOutOf(at(rung, 0))];
   const all = [first, ...later.items];
   const few = Math.min(WOVEN_BEADS, count - 1);
-  const tail = w.needle(TAIL);
-  if (back && !joined) {
-    sew(t, 'start', () => t.through(...first));
-    fastenOff(w, t, ...into(at(all, few)));
-    w.in({ section: FINISH, pass: 'tail' }, () => tail.tail());
-  } else {
-    sew(tail, 'start', () => tail.back(...[...first].reverse()));
-    fastenOff(w, t, ...into(at(all, back ? few : count - 1 - few)));
-    fastenOff(w, tail, ...into(at(all, few)));
-  }
-  return w.path();
+  const inside = (rung: number): Anchor => {
+    const beads = at(all, rung);
+    return { way: { to: [outOf(at(beads, -1)), backOutOf(at(beads, 0))] } };
+  };
+  const start = [straight(reversed(forth(...first))), straight(forth(...first))];
+  return {
+    edges: { start: { posts: [start] }, end },
+    ends: [
+      { needle: t, anchor: inside(back ? few : count - 1 - few) },
+      // Where the picots have come back to the start, the tail holds nothing.
+      { needle: loom.tail, anchor: back && !ring ? null : inside(few) },
+    ],
+  };
 }
 
 /**
@@ -174,7 +169,8 @@ export const ladder = structure({
     extraWord: 'rung',
     closing: extraWords(p, 'rung'),
     closings: ['clasp', 'joined', 'open'],
-    weave: (units, request) => weave(p, units, request),
+    rowsPerUnit: p.sequence.length,
+    work: (loom, units) => weave(p, units, loom),
     /** Closed form: one bead diameter per rung, or of a picot's bead. Picots draw it in by up to 1 % (from memory). */
     form(body, without) {
       const picots = !without.has('picots');

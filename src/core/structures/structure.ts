@@ -1,23 +1,18 @@
 import * as z from 'zod';
 import type { Closing } from '../body/kinds';
-import type { SewnLoop } from '../closures/sewnLoop';
+import type { EndLoops } from '../closures/sewnLoop';
 import type { ArrangeQuestion } from '../fit/arrange';
 import type { CountRule } from '../fit/rules';
 import type { Measured } from '../fit/swatch';
+import { compose } from '../joints/compose';
 import type { LengthRange } from '../length/length';
 import type { Body, Point, Pose } from '../layout/layout';
 import type { Held, Net } from '../layout/solver/held';
 import type { BeadShape, BeadSize } from '../materials/material';
 import type { RowWord } from '../read/phrases';
 import type { WeaveOptions } from '../weave/builder';
+import type { Loom, Made } from '../weave/edge';
 import type { Bead, Path } from '../weave/path';
-
-/** How both ends of a piece are closed: a loop at each, or neither; joined, the last unit is sewn to the first. */
-export interface EndLoops {
-  readonly start: SewnLoop;
-  readonly end: SewnLoop;
-  readonly joined?: boolean;
-}
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
 export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room' | 'fixed'>;
@@ -231,14 +226,33 @@ export interface Structure {
 interface Definition<S extends z.ZodType> extends Omit<Structure, 'defaults' | 'check' | 'bind'> {
   readonly params: S;
   readonly defaults: z.infer<S> & Readonly<Record<string, unknown>>;
-  readonly bind: (params: z.infer<S>) => Weaveable;
+  readonly bind: (params: z.infer<S>) => Program;
 }
+
+/** How a structure is woven: what it writes on a loom, whatever is asked for at its edges. */
+interface Program extends Omit<Weaveable, 'weave'> {
+  /** Rows that make one unit; one where nothing is said. */
+  readonly rowsPerUnit?: number;
+  /** Holes of the bead of a role, where it has not one. */
+  readonly holes?: Readonly<Record<string, number>>;
+  readonly weave?: Weaveable['weave'];
+  readonly work?: (loom: Loom, units: number) => Made;
+}
+
+/** A program on the loom of a piece of one part. */
+const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weaveable => ({
+  weave: (units, { start, end, joined = false, ...options }) =>
+    compose({ start, end, joined }, { ...options, rowsPerUnit, holes }, (loom) =>
+      (work as NonNullable<typeof work>)(loom, units),
+    ),
+  ...rest,
+});
 
 /** Makes a structure of its definition: the parameters are checked before they reach `bind`. */
 export const structure = <S extends z.ZodType>({ params, bind, ...rest }: Definition<S>): Structure => ({
   ...rest,
   check: (raw) => params.safeParse(raw).error?.issues.map((issue) => issue.message) ?? [],
-  bind: (raw) => bind(params.parse(raw)),
+  bind: (raw) => onLoom(bind(params.parse(raw))),
 });
 
 /** The roles a maker can use: one letter each. */

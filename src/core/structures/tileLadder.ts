@@ -1,10 +1,9 @@
 import * as z from 'zod';
-import { fastenOff } from '../closures/finish';
-import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
-import { backOutOf, hole, outOf, type Needle } from '../weave/needle';
-import { TAIL } from '../weave/path';
+import { against, forth, type Anchor, type Edge, type Loom, type Made, type Post } from '../weave/edge';
+import { backOutOf, hole, outOf } from '../weave/needle';
+import type { HoleEnd } from '../weave/path';
+import type { Target } from '../weave/route';
 import {
   at,
   distinct,
@@ -16,7 +15,6 @@ import {
   runningSum,
   sequenceSchema,
   structure,
-  type WeaveRequest,
 } from './structure';
 
 const MOST = 12;
@@ -33,9 +31,8 @@ const roleOfTile = ({ sequence }: Params, tile: number) => at(sequence, tile % s
  * The second hole of each bead is the first rung for the next: out of one hole, round by the edge into the
  * other, and the new bead is sewn to that in a circle.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
-  const holes = Object.fromEntries(distinct(p.sequence).map((role) => [role, 2]));
-  const w = new Weave({ ...options, holes, rowsPerUnit: p.sequence.length });
+function weave(p: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
   const t = w.needle('working').begin('none');
   const count = units * p.sequence.length + extraTiles(p);
 
@@ -47,22 +44,25 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
     return tile;
   });
   const { last } = later;
-  const sew = (needle: Needle, which: 'start' | 'end', enter: () => void) =>
-    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => undefined);
-  // The loop leaves by the last bead's own rung and comes back by its second hole.
-  sew(t, 'end', () => t.through(hole(last, 1)));
-  const tail = w.needle(TAIL);
-  sew(tail, 'start', () => tail.back(first));
+  // Thread leaves by the last bead's own rung and comes back by its second hole, and from there round again.
+  const post = (out: Target, into: HoleEnd[]): Post => [{ out, into, round: { through: [] } }];
+  const end: Edge = { posts: [post(outOf(last), forth(hole(last, 1)))] };
+  loom.reached('end', end, t);
+  const start: Edge = { posts: [post(backOutOf(first), against(first))] };
 
   const all = [first, ...later.items];
   const few = Math.min(WOVEN_TILES, count - 1);
-  const into = (tile: number) =>
-    [0, 1].flatMap((n) => [outOf(at(all, tile), n), backOutOf(at(all, tile), n)]);
-  w.finish('fasten off', () => t.turnInto({ bead: last, hole: 0, enter: 1 }));
-  fastenOff(w, t, ...into(count - 1 - few));
-  w.finish('fasten off', () => tail.turnInto({ bead: first, hole: 1, enter: 0 }));
-  fastenOff(w, tail, ...into(1));
-  return w.path();
+  const inside = (tile: number, turn: HoleEnd): Anchor => ({
+    turn,
+    way: { to: [0, 1].flatMap((n) => [outOf(at(all, tile), n), backOutOf(at(all, tile), n)]) },
+  });
+  return {
+    edges: { start, end },
+    ends: [
+      { needle: t, anchor: inside(count - 1 - few, { bead: last, hole: 0, end: 1 }) },
+      { needle: loom.tail, anchor: inside(1, { bead: first, hole: 1, end: 0 }) },
+    ],
+  };
 }
 
 export const tileLadder = structure({
@@ -104,7 +104,9 @@ export const tileLadder = structure({
     rowWord: 'rung',
     extraWord: 'bead',
     closing: extraWords(p, 'bead'),
-    weave: (units, request) => weave(p, units, request),
+    rowsPerUnit: p.sequence.length,
+    holes: Object.fromEntries(distinct(p.sequence).map((role) => [role, 2])),
+    work: (loom, units) => weave(p, units, loom),
     /** Closed form: one bead width each. */
     form(body) {
       const width = (role: string) => body(role).widthMm ?? body(role).diameterMm;

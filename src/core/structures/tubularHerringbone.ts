@@ -1,13 +1,12 @@
 import * as z from 'zod';
-import { fastenOff, WOVEN_BEADS } from '../closures/finish';
-import { sewLoop } from '../closures/sewnLoop';
+import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Point, Pose } from '../layout/layout';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
-import { Weave } from '../weave/builder';
-import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { TAIL, type Bead, type Slot } from '../weave/path';
+import { against, forth, inside, type Edge, type Loom, type Made } from '../weave/edge';
+import { backOutOf, outOf } from '../weave/needle';
+import type { Bead, Slot } from '../weave/path';
 import {
   at,
   extraField,
@@ -18,7 +17,6 @@ import {
   runningSum,
   sequenceSchema,
   structure,
-  type WeaveRequest,
 } from './structure';
 
 const MOST = 24;
@@ -43,8 +41,8 @@ interface Pair {
  * A ring of the first round, then round upon round: a pair onto each two columns, down the one and up the
  * next, and a step up into the new round at its end.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
-  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
+function weave(p: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
   const t = w.needle('working');
   const rounds = units * p.sequence.length + extraRounds(p);
   const pairs = p.around / 2;
@@ -70,26 +68,23 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
     return round;
   });
 
-  // The clasp is sewn across the opening, from one column to that opposite.
+  // What hangs at an end hangs across the opening, from one column to that opposite.
   const opposite = (round: readonly Pair[]) => at(round, Math.floor((pairs - 1) / 2)).right;
-  const last = later.last;
-  const sew = (needle: Needle, which: 'start' | 'end', round: readonly Pair[]) => {
-    const { left } = at(round, 0);
-    const outside = which === 'end' ? outOf(left) : backOutOf(left);
-    const enter = () => (which === 'end' ? needle.through(opposite(round)) : needle.back(opposite(round)));
-    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => needle.travel(outside));
-  };
-  sew(t, 'end', last);
-  const tail = w.needle(TAIL);
-  sew(tail, 'start', first);
+  const { last } = later;
+  const end: Edge = { posts: [[{ out: outOf(at(last, 0).left), into: forth(opposite(last)) }]] };
+  loom.reached('end', end, t);
+  const start: Edge = { posts: [[{ out: backOutOf(at(first, 0).left), into: against(opposite(first)) }]] };
 
   const all = [first, ...later.items];
   const few = Math.min(WOVEN_BEADS, rounds - 1);
-  const into = (round: readonly Pair[]) =>
-    round.flatMap(({ left, right }) => [left, right].flatMap((bead) => [outOf(bead), backOutOf(bead)]));
-  fastenOff(w, t, ...into(at(all, rounds - 1 - few)));
-  fastenOff(w, tail, ...into(at(all, few)));
-  return w.path();
+  const within = (round: number) => inside(...at(all, round).flatMap(({ left, right }) => [left, right]));
+  return {
+    edges: { start, end },
+    ends: [
+      { needle: t, anchor: within(rounds - 1 - few) },
+      { needle: loom.tail, anchor: within(few) },
+    ],
+  };
 }
 
 export const tubularHerringbone = structure({
@@ -141,7 +136,8 @@ export const tubularHerringbone = structure({
     rowWord: 'round',
     extraWord: 'round',
     closing: extraWords(p, 'round'),
-    weave: (units, request) => weave(p, units, request),
+    rowsPerUnit: p.sequence.length,
+    work: (loom, units) => weave(p, units, loom),
     /** Closed form: one bead length a round, up to 6 % less as the beads lean; in a round each touches its neighbours. */
     form(body) {
       const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));

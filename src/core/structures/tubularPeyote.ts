@@ -1,13 +1,12 @@
 import * as z from 'zod';
-import { fastenOff, WOVEN_BEADS } from '../closures/finish';
-import { sewLoop } from '../closures/sewnLoop';
+import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Pose } from '../layout/layout';
 import { roundingMm } from '../layout/solver/solid';
-import { Weave } from '../weave/builder';
-import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { TAIL, type Bead } from '../weave/path';
+import { against, forth, inside, type Edge, type Loom, type Made } from '../weave/edge';
+import { backOutOf, outOf } from '../weave/needle';
+import type { Bead } from '../weave/path';
 import { besideMm, peyoteRows } from './peyoteRows';
-import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { at, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 12;
 const AROUND = [6, 8, 10, 12, 16] as const;
@@ -22,8 +21,8 @@ type Params = z.infer<typeof params>;
  * A ring of the first two rounds, every second bead of each; each later round puts a bead into each gap and
  * steps up through its own first bead.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
-  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
+function weave(p: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
   const t = w.needle('working');
   const rounds = units * p.sequence.length;
   const each = p.around / 2;
@@ -51,25 +50,24 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
     return round;
   });
 
-  // The clasp is sewn across the opening, from one bead of the round to that opposite.
-  const sew = (needle: Needle, which: 'start' | 'end', round: readonly Bead[]) => {
-    const [near, far] = [at(round, 0), at(round, Math.floor(each / 2))];
-    // The tail runs the other way round.
-    const outside = which === 'end' ? outOf(near) : backOutOf(near);
-    w.joint(which, 'go to the edge', () => needle.travel(outside));
-    const enter = () => (which === 'end' ? needle.through(far) : needle.back(far));
-    sewLoop(w, needle, which, which === 'start' ? start : end, enter, () => needle.travel(outside));
+  // What hangs at an end hangs across the opening, from one bead of the round to that opposite.
+  const opposite = (round: readonly Bead[]) => at(round, Math.floor(each / 2));
+  const end: Edge = {
+    posts: [[{ out: outOf(at(later.last, 0)), into: forth(opposite(later.last)) }]],
   };
-  sew(t, 'end', later.last);
-  const tail = w.needle(TAIL);
-  sew(tail, 'start', round0);
+  loom.reached('end', end, t);
+  // The tail runs the other way round.
+  const start: Edge = { posts: [[{ out: backOutOf(at(round0, 0)), into: against(opposite(round0)) }]] };
 
   const all = [round0, round1, ...later.items];
   const few = Math.min(WOVEN_BEADS, rounds - 1);
-  const into = (round: readonly Bead[]) => round.flatMap((bead) => [outOf(bead), backOutOf(bead)]);
-  fastenOff(w, t, ...into(at(all, rounds - 1 - few)));
-  fastenOff(w, tail, ...into(at(all, few)));
-  return w.path();
+  return {
+    edges: { start, end },
+    ends: [
+      { needle: t, anchor: inside(...at(all, rounds - 1 - few)) },
+      { needle: loom.tail, anchor: inside(...at(all, few)) },
+    ],
+  };
 }
 
 export const tubularPeyote = structure({
@@ -115,7 +113,8 @@ export const tubularPeyote = structure({
     minimumUnits: Math.max(1, Math.ceil(4 / p.sequence.length)),
     rowWord: 'round',
     closing: null,
-    weave: (units, request) => weave(p, units, request),
+    rowsPerUnit: p.sequence.length,
+    work: (loom, units) => weave(p, units, loom),
     /**
      * Closed form: half a diameter a round. Beads meet at their inner edges: those lie on a polygon with as many sides, and
      * their middles outside of it by most of half a girth, less what the edges are rounded (fitted to layouts).

@@ -246,6 +246,12 @@ export class Weave implements Written {
       needle.through(one[i] as Bead, other[i] as Bead);
   }
 
+  /** Whether a foreign stop bead is on the thread, to be taken off. */
+  stopIsOn(): boolean {
+    const last = this.moves.findLast(({ kind }) => kind === 'begin' || kind === 'release');
+    return last?.kind === 'begin' && last.stop === 'foreign';
+  }
+
   path(): Path {
     const { beads, findings, moves, threads, zips, passes, parts, holes } = this;
     return { beads, findings, moves, threads, zips, passes, parts, holes: (role) => holes[role] ?? 1 };

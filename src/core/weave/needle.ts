@@ -110,6 +110,12 @@ export class Needle {
     return this.go(passages, 1, null);
   }
 
+  /** Through holes, each by the end that is told. */
+  enter(way: readonly HoleEnd[], as: Manner | null = null): this {
+    for (const { bead, hole, end } of way) this.go([{ bead, hole }], end, as);
+    return this;
+  }
+
   /** Up into the first bead of the round just made, from which the next one starts. */
   stepUp(...passages: Passage[]): this {
     return this.go(passages, 0, 'step-up');

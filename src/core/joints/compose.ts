@@ -1,0 +1,75 @@
+import type { EndLoops } from '../closures/sewnLoop';
+import { Weave, type WeaveOptions } from '../weave/builder';
+import type { Edge, EdgeName, Loom, Made } from '../weave/edge';
+import type { Needle } from '../weave/needle';
+import { TAIL, type Bead, type Path } from '../weave/path';
+import { GO_TO_THE_LOOP, hangClasp, holdAt, sewLoop } from './clasp';
+import { fastenOff } from './fastenOff';
+import { closeRing, RING } from './ring';
+
+/** The loom of a piece of one part: at either end a clasp half, or nothing, or the two ends sewn to each other. */
+class PieceLoom implements Loom {
+  readonly w: Weave;
+  readonly ring: boolean;
+  private readonly done = new Set<EdgeName>();
+
+  constructor(
+    private readonly asked: EndLoops,
+    options: WeaveOptions,
+  ) {
+    this.w = new Weave(options);
+    this.ring = asked.joined ?? false;
+  }
+
+  get tail(): Needle {
+    return this.w.needle(TAIL);
+  }
+
+  hangs(name: EdgeName): number {
+    const { passes, loops = 1 } = this.asked[name];
+    return passes === 0 ? 0 : loops;
+  }
+
+  reached(name: EdgeName, edge: Edge, needle: Needle): void {
+    this.done.add(name);
+    if (this.ring && edge.meeting) closeRing(this.w, needle, edge.meeting);
+    if (this.hangs(name) > 0) hangClasp(this.w, needle, name, this.asked[name], edge);
+  }
+
+  fromMiddle(needle: Needle, string: () => Bead[]): Bead[] {
+    this.done.add('start');
+    if (this.hangs('start') === 0) return string();
+    let first: Bead[] | null = null;
+    const enter = () => {
+      if (first) needle.through(...first);
+      else first = string();
+    };
+    sewLoop(this.w, needle, 'start', this.asked.start, { enter, comeRound: () => undefined });
+    return first ?? [];
+  }
+
+  /**
+   * When all is woven: what hangs at the start is sewn by the needle that has come back to it, or else by the tail; then
+   * the ends are fastened off.
+   */
+  finish({ edges, ends }: Made): Path {
+    const { w } = this;
+    if (!this.done.has('start')) {
+      const back = ends.find(({ needle }) => edges.start.posts.some((post) => holdAt(w, needle, post)));
+      const needle = back?.needle ?? this.tail;
+      if (w.stopIsOn()) {
+        const pass = this.hangs('start') > 0 ? GO_TO_THE_LOOP : 'take off the stop bead';
+        w.joint(this.ring ? RING : 'start', pass, () => needle.release());
+      }
+      this.reached('start', edges.start, needle);
+    }
+    for (const end of ends) fastenOff(w, end);
+    return w.path();
+  }
+}
+
+/** Weaves a part and closes it, as it is asked. */
+export const compose = (asked: EndLoops, options: WeaveOptions, work: (loom: Loom) => Made): Path => {
+  const loom = new PieceLoom(asked, options);
+  return loom.finish(work(loom));
+};

@@ -1,0 +1,107 @@
+import type { Weave } from './builder';
+import { backOutOf, outOf, type Needle, type Passage } from './needle';
+import { otherEnd, type Bead, type End, type HoleEnd, type Manner } from './path';
+import type { Target } from './route';
+
+/** The ends of a part that runs from a start to an end. */
+export const EDGE_NAMES = ['start', 'end'] as const;
+export type EdgeName = (typeof EDGE_NAMES)[number];
+
+/** One way in which a post holds what hangs from it. */
+export interface Hold {
+  /** Where thread comes out to what hangs here. */
+  readonly out: Target;
+  /** The holes by which it goes back in, each with the end that it enters. */
+  readonly into: readonly HoleEnd[];
+  /**
+   * How it comes round for once more: through these, over a half hitch where it has one. Where nothing is said it is there
+   * already, or comes by a hidden way.
+   */
+  readonly round?: { readonly through: readonly HoleEnd[]; readonly hitched?: boolean };
+}
+
+/** A place of an edge at which something can hang, with the ways to hold it, the usual first. */
+export type Post = readonly Hold[];
+
+/** How an edge is sewn to the beginning, so that the part is a ring. */
+export interface Meeting {
+  readonly through: readonly HoleEnd[];
+  readonly as?: Manner;
+  readonly knotted?: boolean;
+}
+
+/** An end of a part: where something can hang, in the order worked. */
+export interface Edge {
+  readonly posts: readonly Post[];
+  /** The post that holds what hangs alone; the middle one where nothing is said. */
+  readonly alone?: Post;
+  /** What sews it to the start in a ring; a part that closes itself as it is woven has none. */
+  readonly meeting?: Meeting;
+}
+
+/** Where an end of thread is fastened off, a few beads into the work: between two half hitches. */
+export interface Anchor {
+  /** Round by the edge and into another hole first. */
+  readonly turn?: HoleEnd;
+  /** The first hitch lies over the thread beside it, and is not pulled into the bead that the thread came out of. */
+  readonly over?: boolean;
+  /** By a hidden way to whichever of these is nearest, or straight through holes from where it stands. */
+  readonly way:
+    { readonly to: readonly Target[] } | { readonly along: (from: HoleEnd) => readonly HoleEnd[] };
+}
+
+/** An end of thread when all is woven, and where it is fastened off; null where it only has to be woven in. */
+export interface ThreadEnd {
+  readonly needle: Needle;
+  readonly anchor: Anchor | null;
+}
+
+/** What a structure hands back when it has woven: what others can be joined to, and the thread that is left. */
+export interface Made {
+  readonly edges: Readonly<Record<EdgeName, Edge>>;
+  /** In the order in which they are fastened off. */
+  readonly ends: readonly ThreadEnd[];
+}
+
+/**
+ * What a structure weaves on. It is told of a ring, for later passes lie over its join; what hangs at an edge it leaves to
+ * the loom.
+ */
+export interface Loom {
+  readonly w: Weave;
+  /** Whether its end will be sewn to its start. */
+  readonly ring: boolean;
+  /** The far end of the first thread, on a needle of its own. */
+  readonly tail: Needle;
+  /** How many things will hang at an edge, side by side. */
+  hangs(edge: EdgeName): number;
+  /** The needle has come to an edge: what hangs there is hung now, before anything else is woven. */
+  reached(name: EdgeName, edge: Edge, needle: Needle): void;
+  /** Strings the first beads of all on a cord whose middle holds what hangs at the start. */
+  fromMiddle(needle: Needle, string: () => Bead[]): Bead[];
+}
+
+const entry = (p: Passage, end: End): HoleEnd => ('bead' in p ? { ...p, end } : { bead: p, hole: 0, end });
+
+/** Through beads the way they were strung. */
+export const forth = (...run: readonly Passage[]): HoleEnd[] => run.map((p) => entry(p, 0));
+/** Through beads against the way they were strung, in the order given. */
+export const against = (...run: readonly Passage[]): HoleEnd[] => run.map((p) => entry(p, 1));
+/** The same holes the other way. */
+export const reversed = (way: readonly HoleEnd[]): HoleEnd[] =>
+  way.map((one) => ({ ...one, end: otherEnd(one.end) })).reverse();
+
+/** Where a needle comes out that has gone this way. Throws on a way of no holes. */
+export function outOfWay(way: readonly HoleEnd[]): HoleEnd {
+  const last = way.at(-1);
+  if (!last) throw new Error('A way leads through one hole at least.');
+  return { ...last, end: otherEnd(last.end) };
+}
+
+/** An end that is fastened off in any of these beads, whichever is nearest. */
+export const inside = (...beads: readonly Bead[]): Anchor => ({
+  way: { to: beads.flatMap((bead) => [outOf(bead), backOutOf(bead)]) },
+});
+
+/** A run of beads that thread leaves by one end and enters by the other, straight through it. */
+export const straight = (way: readonly HoleEnd[]): Hold => ({ out: outOfWay(way), into: way });
