@@ -29,8 +29,12 @@ export function holdAt(w: Weave, needle: Needle, post: Post): Hold | null {
 export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoop, edge: Edge): void {
   postsOf(edge, loop.loops ?? 1).forEach((post, nth) => {
     const hold = holdAt(w, needle, post) ?? (post[0] as Hold);
-    const { out, into, round } = hold;
-    w.joint(end, GO_TO_THE_LOOP, () => needle.travel(out));
+    const { out, reach, into, round } = hold;
+    const stands = w.links.lastOut(needle.name);
+    w.joint(end, GO_TO_THE_LOOP, () => {
+      if (reach && stands) needle.enter(reach(stands));
+      else needle.travel(out);
+    });
     const comeRound = () => {
       if (round?.hitched) needle.knot('half hitch');
       if (round) needle.enter(round.through);

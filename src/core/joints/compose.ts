@@ -32,6 +32,7 @@ class PieceLoom implements Loom {
 
   reached(name: EdgeName, edge: Edge, needle: Needle): void {
     this.done.add(name);
+    if (name === 'start' && this.w.stopIsOn()) this.takeStop(needle);
     if (this.ring && edge.meeting) closeRing(this.w, needle, edge.meeting);
     if (this.hangs(name) > 0) hangClasp(this.w, needle, name, this.asked[name], edge);
   }
@@ -56,15 +57,15 @@ class PieceLoom implements Loom {
     const { w } = this;
     if (!this.done.has('start')) {
       const back = ends.find(({ needle }) => edges.start.posts.some((post) => holdAt(w, needle, post)));
-      const needle = back?.needle ?? this.tail;
-      if (w.stopIsOn()) {
-        const pass = this.hangs('start') > 0 ? GO_TO_THE_LOOP : 'take off the stop bead';
-        w.joint(this.ring ? RING : 'start', pass, () => needle.release());
-      }
-      this.reached('start', edges.start, needle);
+      this.reached('start', edges.start, back?.needle ?? this.tail);
     }
     for (const end of ends) fastenOff(w, end);
     return w.path();
+  }
+
+  private takeStop(needle: Needle): void {
+    const pass = this.hangs('start') > 0 ? GO_TO_THE_LOOP : 'take off the stop bead';
+    this.w.joint(this.ring ? RING : 'start', pass, () => needle.release());
   }
 }
 

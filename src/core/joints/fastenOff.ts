@@ -14,11 +14,16 @@ export function fastenOff(w: Weave, { needle, anchor }: ThreadEnd): void {
     return;
   }
   w.finish('fasten off', () => {
-    if (anchor.turn) needle.enter([anchor.turn], 'turn');
-    const from = w.links.lastOut(needle.name);
-    needle.knot('half hitch', { pullInto: !anchor.over });
-    if ('to' in anchor.way) needle.travel(...anchor.way.to);
-    else if (from) needle.enter(anchor.way.along(from));
+    const stands = () => {
+      const out = w.links.lastOut(needle.name);
+      if (!out) throw new Error(`The ${needle.name} needle has not come out of any bead.`);
+      return out;
+    };
+    const { first, over, way } = anchor;
+    if (first) needle.enter(first.through(stands()), first.as);
+    needle.knot('half hitch', { pullInto: !over });
+    if ('to' in way) needle.travel(...way.to);
+    else needle.enter(way.along(stands()));
     needle.knot('half hitch', { pullInto: true }).tail();
   });
 }

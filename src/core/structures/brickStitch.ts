@@ -1,20 +1,10 @@
 import * as z from 'zod';
-import { sewLoop, spread, type SewnLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
-import { Weave } from '../weave/builder';
-import type { Needle } from '../weave/needle';
-import { otherEnd, TAIL, type Bead, type End } from '../weave/path';
+import { outOfWay, type Anchor, type Edge, type Hold, type Loom, type Made } from '../weave/edge';
+import { otherEnd, type Bead, type End, type HoleEnd } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
-import {
-  at,
-  partsOf,
-  runningSum,
-  sequenceSchema,
-  structure,
-  type RoleLetter,
-  type WeaveRequest,
-} from './structure';
+import { at, partsOf, runningSum, sequenceSchema, structure, type RoleLetter } from './structure';
 
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */
@@ -53,11 +43,10 @@ interface Row {
  * the row below: pick it up, under that thread, up through it again. A row begins with two beads on the first thread,
  * the first of them half over the edge, so that the edges go in and out by half a bead and the strip stays as wide.
  */
-function weave(p: Params, units: number, { start, end, joined: _none, ...options }: WeaveRequest) {
-  const rowsPerUnit = rowsOfUnit(p).length;
-  const w = new Weave({ ...options, rowsPerUnit });
+function weave(p: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
   const t = w.needle('working');
-  const rows = units * rowsPerUnit;
+  const rows = units * rowsOfUnit(p).length;
   const last = p.wide - 1;
   const string = (row: number, i: number) =>
     at(t.string([roleAt(p, row, row % 2 === 0 ? i : last - i)], 'b', { run: i }), 0);
@@ -89,60 +78,71 @@ function weave(p: Params, units: number, { start, end, joined: _none, ...options
   });
 
   const all: Row[] = [ladder, ...later.items];
-  /** Through a bead of a row, on along the strip or back towards its start. */
-  const go = (needle: Needle, { beads, ahead }: Row, i: number, way: 'on' | 'back') => {
-    const enter = way === 'on' ? otherEnd(ahead(i)) : ahead(i);
-    if (enter === 0) needle.through(at(beads, i));
-    else needle.back(at(beads, i));
-  };
-  /** Fastens off through one bead of each of the next rows, from a bead that the needle has come out of. */
-  const fastenOff = (needle: Needle, row: number, i: number, way: 'on' | 'back') =>
-    w.finish('fasten off', () => {
-      needle.knot('half hitch', { pullInto: true });
-      for (let n = 1; n <= Math.min(WOVEN_ROWS, rows - 1); n++)
-        go(needle, at(all, way === 'on' ? row + n : row - n), n % 2 === 0 ? i : last - i, way);
-      needle.knot('half hitch', { pullInto: true }).tail();
-    });
+  /** The hole of a bead of a row, on along the strip or back towards its start. */
+  const going = ({ beads, ahead }: Row, i: number, way: Way): HoleEnd => ({
+    bead: at(beads, i),
+    hole: 0,
+    end: way === 'on' ? otherEnd(ahead(i)) : ahead(i),
+  });
 
-  // A clasp hangs between two beads of an end: up the one, down the one before it. From the last bead of a row only
-  // every second can be come up by.
+  // What hangs at an end hangs between two beads of it: up the one, down the one before it. From the last bead of a row
+  // only every second can be come up by.
   const ups = Array.from({ length: Math.floor(p.wide / 2) }, (_, k) => last - 2 * k);
   // A row leans out by a quarter of a bead where it begins: so far behind its middle bead lies the piece's middle.
   const off = (up: number) => Math.abs(up - 0.5 - (last / 2 + 0.25));
   const middle = ups.reduce((best, up) => (off(up) < off(best) ? up : best), last);
-  const hangsAt = ({ loops = 1 }: SewnLoop) => (loops === 1 ? [middle] : spread(ups, loops));
-  const toTheLoop = (which: 'start' | 'end', work: () => void) => w.joint(which, 'go to the loop', work);
-
+  const edge = (row: Row, post: (up: number) => Hold): Edge => ({
+    posts: ups.map((up) => [post(up)]),
+    alone: [post(middle)],
+  });
   const top = at(all, -1);
-  let out = last;
-  if (end.passes > 0)
-    hangsAt(end).forEach((up, nth) => {
-      toTheLoop('end', () => {
-        for (let i = out - 1; i >= up; i--) go(t, top, i, (last - i) % 2 === 0 ? 'on' : 'back');
-      });
-      const down = () => go(t, top, up - 1, 'back');
-      sewLoop(w, t, 'end', end, down, () => go(t, top, up, 'on'), nth);
-      out = up - 1;
-    });
-  else go(t, top, (out = last - 1), 'back');
-  fastenOff(t, rows - 1, out, 'back');
+  const end = edge(top, (up) => ({
+    out: outOfWay([going(top, up, 'on')]),
+    // Down the one and up the next along the edge.
+    reach: ({ bead }) => {
+      const stands = top.beads.indexOf(bead);
+      return Array.from({ length: stands - up }, (_, k) =>
+        going(top, stands - 1 - k, (last - stands + k) % 2 === 0 ? 'back' : 'on'),
+      );
+    },
+    into: [going(top, up - 1, 'back')],
+    round: { through: [going(top, up, 'on')] },
+  }));
+  loom.reached('end', end, t);
+  const start = edge(ladder, (up) => ({
+    out: outOfWay([going(ladder, up, 'back')]),
+    into: [going(ladder, up - 1, 'on')],
+  }));
 
-  const tail = w.needle(TAIL);
-  const hanging = ladder.ahead(0) === 0;
-  let into = 0;
-  if (start.passes > 0)
-    hangsAt(start).forEach((up, nth) => {
-      const outside = { bead: at(ladder.beads, up), hole: 0, end: otherEnd(ladder.ahead(up)) };
-      toTheLoop('start', () => tail.travel(outside));
-      const down = () => go(tail, ladder, up - 1, 'on');
-      sewLoop(w, tail, 'start', start, down, () => tail.travel(outside), nth);
-      into = up - 1;
-    });
-  // The tail hangs out at the start of the strip, or already towards the next row.
-  else if (!hanging) go(tail, ladder, (into = 1), 'on');
-  fastenOff(tail, 0, into, 'on');
-  return w.path();
+  /** Fastened off through one bead of each of the next rows; where thread points away from them, into the next bead first. */
+  const anchor = (row: number, next: number, way: Way): Anchor => {
+    const edge = at(all, row);
+    const inner = (k: number) => at(all, way === 'on' ? row + k + 1 : row - k - 1);
+    return {
+      first: {
+        through: ({ bead, end }) =>
+          outOfWay([going(edge, edge.beads.indexOf(bead), way)]).end === end ? [] : [going(edge, next, way)],
+      },
+      way: {
+        along: ({ bead }) => {
+          const i = edge.beads.indexOf(bead);
+          return Array.from({ length: Math.min(WOVEN_ROWS, rows - 1) }, (_, k) =>
+            going(inner(k), k % 2 === 0 ? last - i : i, way),
+          );
+        },
+      },
+    };
+  };
+  return {
+    edges: { start, end },
+    ends: [
+      { needle: t, anchor: anchor(rows - 1, last - 1, 'back') },
+      { needle: loom.tail, anchor: anchor(0, 1, 'on') },
+    ],
+  };
 }
+
+type Way = 'on' | 'back';
 
 export const brickStitch = structure({
   id: 'brick-stitch',
@@ -204,7 +204,8 @@ export const brickStitch = structure({
     closing: null,
     mostLoops: Math.floor(p.wide / 2),
     closings: ['clasp', 'open'],
-    weave: (units, request) => weave(p, units, request),
+    rowsPerUnit: rowsOfUnit(p).length,
+    work: (loom, units) => weave(p, units, loom),
     advise(body) {
       const girths = rowsOfUnit(p)
         .flat()

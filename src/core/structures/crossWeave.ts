@@ -1,13 +1,10 @@
 import * as z from 'zod';
-import { fastenOff } from '../closures/finish';
-import { sewLoop } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
+import { forth, straight, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { WOVEN, type Bead } from '../weave/path';
-import type { Target } from '../weave/route';
+import { WOVEN } from '../weave/path';
 import { goThrough, grid, rowOfPass, rowPass, type Run } from './grid';
-import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
+import { at, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4] as const;
@@ -33,8 +30,8 @@ const upperOf = (unit: number) => (unit % 2 === 0 ? 'right' : 'left');
  * Two needles on one cord. In each unit one strings a side, the other the side opposite (or goes along the one
  * that is there), and both cross in the rung. The cord's middle holds the clasp at the start.
  */
-function weave(p: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
-  const w = new Weave(options);
+function weave(p: Params, units: number, loom: Loom): Made {
+  const { w, ring } = loom;
   const [left, right] = w.cord('left', 'right');
   const tops: Run[][] = [];
   const rungs: Run[][] = [[]];
@@ -50,21 +47,9 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
     [upper, lower] = [lower, upper];
   };
 
-  // The loop for the clasp lies in the middle of the cord; its seeds lead into the first rung from both sides.
-  let first: Bead[] = [];
-  const stringFirst = () =>
-    w.in({ section: WOVEN, pass: 'base', row: -1 }, () => (first = left.string(p.rung, 'rung')));
-  if (start.passes === 0) stringFirst();
-  sewLoop(
-    w,
-    left,
-    'start',
-    start,
-    () => {
-      if (first.length > 0) left.through(...first);
-      else stringFirst();
-    },
-    () => undefined,
+  // What hangs at the start lies in the middle of the cord, and leads into the first rung from both sides.
+  const first = loom.fromMiddle(left, () =>
+    w.in({ section: WOVEN, pass: 'base', row: -1 }, () => left.string(p.rung, 'rung')),
   );
   w.in({ row: -1 }, () => right.back(...[...first].reverse()));
   at(rungs, 0)[0] = { beads: first, forward: false };
@@ -86,25 +71,20 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
         one.string(one === upper ? p.side : p.other, one.name),
       );
       (tops[0] ??= [])[unit] = { beads: (upper === left ? strungLeft : strungRight) ?? [], forward: true };
-      if (joined && unit === units - 1) closeRing();
+      if (ring && unit === units - 1) closeRing();
       else cross(left, 0, unit + 1, 'rung');
     });
 
-  // The clasp at the end is sewn when the last row that runs there is done, by the needle that strung its rung.
+  // What hangs at the end is hung when the last row that runs there is done, by the needle that strung its rung.
   const lastOnward = p.rows % 2 === 1 ? p.rows - 1 : p.rows - 2;
-  const sewEnd = (row: number) => {
-    const { beads, forward } = at(at(rungs, row), units);
-    const needle = forward ? upper : lower;
-    sewLoop(
-      w,
-      needle,
-      'end',
-      end,
-      () => needle.through(...beads),
-      () => undefined,
-    );
+  const edge = (row: number, boundary: number): Edge => ({
+    posts: [[straight(forth(...at(at(rungs, row), boundary).beads))]],
+  });
+  const reachEnd = (row: number) => {
+    const { forward } = at(at(rungs, row), units);
+    loom.reached('end', edge(row, units), forward ? upper : lower);
   };
-  if (lastOnward === 0) sewEnd(0);
+  if (lastOnward === 0) reachEnd(0);
 
   for (let row = 1; row < p.rows; row++) {
     const back = leftwards(row);
@@ -130,17 +110,16 @@ function weave(p: Params, units: number, { start, end, joined, ...options }: Wea
         });
       }
     });
-    if (row === lastOnward) sewEnd(row);
+    if (row === lastOnward) reachEnd(row);
   }
 
-  const into = (row: number, boundary: number): Target[] => {
-    const { beads } = at(at(rungs, row), boundary);
-    return [outOf(at(beads, -1)), backOutOf(at(beads, 0))];
-  };
   const boundary = p.rows % 2 === 1 ? Math.max(0, units - WOVEN_UNITS) : Math.min(units, WOVEN_UNITS);
-  fastenOff(w, left, ...into(p.rows - 1, boundary));
-  fastenOff(w, right, ...into(p.rows - 1, boundary));
-  return w.path();
+  const { beads } = at(at(rungs, p.rows - 1), boundary);
+  const anchor = { way: { to: [outOf(at(beads, -1)), backOutOf(at(beads, 0))] } };
+  return {
+    edges: { start: edge(0, 0), end: edge(lastOnward, units) },
+    ends: [left, right].map((needle) => ({ needle, anchor })),
+  };
 }
 
 export const crossWeave = structure({
@@ -206,7 +185,7 @@ export const crossWeave = structure({
     closing: null,
     notJoined: p.rows === 1 ? undefined : 'Only a single row is joined here: take one row.',
     closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
-    weave: (units, request) => weave(p, units, request),
+    work: (loom, units) => weave(p, units, loom),
     advise(body) {
       const length = (roles: readonly string[]) => roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
       const [one, other] = [length(p.side), length(p.other)];

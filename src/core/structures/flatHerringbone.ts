@@ -1,10 +1,9 @@
 import * as z from 'zod';
-import { fastenOff, joinEnds, WOVEN_BEADS } from '../closures/finish';
-import { type SewnLoop, sewLoop, spread } from '../closures/sewnLoop';
+import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Point, Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
-import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { TAIL, type Bead } from '../weave/path';
+import { against, forth, inside, type Edge, type Loom, type Made, type Post } from '../weave/edge';
+import { backOutOf, outOf } from '../weave/needle';
+import type { Bead } from '../weave/path';
 import {
   at,
   extraField,
@@ -16,7 +15,6 @@ import {
   runningSum,
   sequenceSchema,
   structure,
-  type WeaveRequest,
 } from './structure';
 
 const MOST = 24;
@@ -38,9 +36,9 @@ const rowsOf = (p: Params, units: number) => units * p.sequence.length + extraRo
  * Two columns side by side. Four beads drawn into a square are the first two rows; each later row is two
  * beads, down the right column and up the left one.
  */
-function weaveTwo(given: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
-  const p = ringed(given, joined);
-  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
+function weaveTwo(given: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
+  const p = ringed(given, loom.ring);
   const t = w.needle('working');
   const rows = rowsOf(p, units);
   const [role0, role1] = [roleOfRow(p, 0), roleOfRow(p, 1)];
@@ -64,32 +62,23 @@ function weaveTwo(given: Params, units: number, { start, end, joined, ...options
 
   const { last } = later;
   const all = [row0, row1, ...later.items];
-  sewLoop(
-    w,
-    t,
-    'end',
-    end,
-    () => t.through(last.right),
-    () => t.through(last.left),
-  );
-  if (joined)
-    joinEnds(w, () => {
-      t.through(row0.left, row0.right, last.right, last.left);
-    });
-  const tail = w.needle(TAIL);
-  sewLoop(
-    w,
-    tail,
-    'start',
-    start,
-    () => tail.back(row0.right),
-    () => tail.back(row0.left),
-  );
-  // Both ends run on along the right column, away from their clasp.
+  const end: Edge = {
+    posts: [[{ out: outOf(last.left), into: forth(last.right), round: { through: forth(last.left) } }]],
+    meeting: { through: forth(row0.left, row0.right, last.right, last.left) },
+  };
+  loom.reached('end', end, t);
+  const start: Post = [
+    { out: backOutOf(row0.left), into: against(row0.right), round: { through: against(row0.left) } },
+  ];
+  // Both ends run on along the right column, away from their edge.
   const few = Math.min(WOVEN_BEADS, rows - 1);
-  fastenOff(w, t, outOf(at(all, rows - 1 - few).right));
-  fastenOff(w, tail, backOutOf(at(all, few).right));
-  return w.path();
+  return {
+    edges: { start: { posts: [start] }, end },
+    ends: [
+      { needle: t, anchor: { way: { to: [outOf(at(all, rows - 1 - few).right)] } } },
+      { needle: loom.tail, anchor: { way: { to: [backOutOf(at(all, few).right)] } } },
+    ],
+  };
 }
 
 /**
@@ -98,9 +87,9 @@ function weaveTwo(given: Params, units: number, { start, end, joined, ...options
  * again. Beads are named in the order they are strung, so that every row reads alike: the first of a row stands
  * on the last of the row below.
  */
-function weaveWide(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
+function weaveWide(p: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
   const { columns } = p;
-  const w = new Weave({ ...options, rowsPerUnit: p.sequence.length });
   const t = w.needle('working');
   const rows = rowsOf(p, units);
   const string = (role: string, i: number) => at(t.string([role], 'c', { run: i }), 0);
@@ -133,43 +122,30 @@ function weaveWide(p: Params, units: number, { start, end, ...options }: WeaveRe
     return { beads, foot: column(0) };
   });
 
-  // The clasp is sewn between the two columns in the middle; several loops each between two.
   const all = [ladder, ...later.items.map(({ beads }) => beads)];
-  const sew = (
-    needle: Needle,
-    which: 'start' | 'end',
-    row: readonly Bead[],
-    strungOut: (i: number) => boolean,
-    middle: number,
-    nth: number,
-  ) => {
-    // From the edge, only every second column can be come up by.
-    const [up, down] = middle % 2 === 0 ? [middle - 1, middle] : [middle, middle - 1];
-    const outside = strungOut(up) ? outOf(at(row, up)) : backOutOf(at(row, up));
-    const b = at(row, down);
-    w.joint(which, 'go to the loop', () => needle.travel(outside));
-    const enter = () => (strungOut(down) ? needle.back(b) : needle.through(b));
-    const loop = which === 'start' ? start : end;
-    sewLoop(w, needle, which, loop, enter, () => needle.travel(outside), nth);
+  /** What hangs between two columns leaves by one and comes back by the other: from the edge, only every second is come up by. */
+  const post = (row: readonly Bead[], gap: number): Post => {
+    const [up, down] = gap % 2 === 0 ? [gap - 1, gap] : [gap, gap - 1];
+    // Every second bead of a row is strung away from the edge.
+    const away = (i: number) => i % 2 === 0;
+    const [out, into] = [at(row, up), at(row, down)];
+    return [{ out: away(up) ? outOf(out) : backOutOf(out), into: away(down) ? against(into) : forth(into) }];
   };
-  const even = (i: number) => i % 2 === 0;
-  /** The gaps between columns that hold the loops: the middle one, or one of each pair. */
-  const gaps = ({ loops = 1 }: SewnLoop) =>
-    loops === 1
-      ? [columns / 2]
-      : spread(
-          Array.from({ length: columns / 2 }, (_, k) => 2 * k + 1),
-          loops,
-        );
-  gaps(end).forEach((gap, nth) => sew(t, 'end', at(all, -1), even, gap, nth));
-  const tail = w.needle(TAIL);
-  gaps(start).forEach((gap, nth) => sew(tail, 'start', ladder, even, gap, nth));
+  const edge = (row: readonly Bead[]): Edge => ({
+    posts: Array.from({ length: columns / 2 }, (_, k) => post(row, 2 * k + 1)),
+    alone: post(row, columns / 2),
+  });
+  const end = edge(at(all, -1));
+  loom.reached('end', end, t);
 
   const few = Math.min(WOVEN_BEADS, rows - 1);
-  const into = (row: readonly Bead[]) => row.flatMap((bead) => [outOf(bead), backOutOf(bead)]);
-  fastenOff(w, t, ...into(at(all, rows - 1 - few)));
-  fastenOff(w, tail, ...into(at(all, few)));
-  return w.path();
+  return {
+    edges: { start: edge(ladder), end },
+    ends: [
+      { needle: t, anchor: inside(...at(all, rows - 1 - few)) },
+      { needle: loom.tail, anchor: inside(...at(all, few)) },
+    ],
+  };
 }
 
 interface Row {
@@ -232,7 +208,8 @@ export const flatHerringbone = structure({
     mostLoops: p.columns / 2,
     notJoined: p.columns === 2 ? undefined : 'Only a strip of two columns is joined here: take two.',
     closings: p.columns === 2 ? ['clasp', 'joined', 'open'] : ['clasp'],
-    weave: (units, request) => (p.columns === 2 ? weaveTwo : weaveWide)(p, units, request),
+    rowsPerUnit: p.sequence.length,
+    work: (loom, units) => (p.columns === 2 ? weaveTwo : weaveWide)(p, units, loom),
     /** Closed form: one bead length per row, up to 6 % less as the beads lean (common practice). */
     form(body) {
       const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));

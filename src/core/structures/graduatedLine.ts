@@ -137,8 +137,7 @@ export const graduatedLine = structure({
         question: (body) => question(p, body),
         withCounts: (counts) => ({ ...p, counts: [...counts] }),
       },
-      weave: (units, request) =>
-        weaveLine({ sequence, extra: 0, trips: 2, swags: 0, swag: ['A'] }, units, request),
+      work: (loom, units) => weaveLine({ sequence, extra: 0, trips: 2, swags: 0, swag: ['A'] }, units, loom),
       /** Closed form: the sum of the lengths. */
       form(body) {
         const { starts, total } = runningSum(sequence.map((role) => body(role).lengthMm));

@@ -1,11 +1,10 @@
 import * as z from 'zod';
-import { fastenOff, WOVEN_BEADS } from '../closures/finish';
-import { loopSection, sewLoop } from '../closures/sewnLoop';
+import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
+import { reversed, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
-import { TAIL, type Bead } from '../weave/path';
-import { at, partsOf, sequenceSchema, structure, type WeaveRequest } from './structure';
+import type { Bead, HoleEnd } from '../weave/path';
+import { at, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 60;
 
@@ -33,36 +32,30 @@ type Params = z.infer<typeof params>;
  * Not how it is woven, which nobody has told, but what it is made of: the beads of each unit, one after another, and
  * the clasp at either end. Counts are true; what goes through which hole is not known.
  */
-function weave({ sequence }: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
-  const w = new Weave(options);
+function weave({ sequence }: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
   const t = w.needle('working').begin('none');
   const all = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));
   const first = at(all.first, 0);
   const last = at(all.last, -1);
   const beads = all.items.flat();
   const few = Math.min(WOVEN_BEADS, beads.length - 1);
-  sewLoop(
-    w,
-    t,
-    'end',
-    end,
-    () => t.back(last),
-    () => t.through(last),
-  );
-  const tail = w.needle(TAIL);
-  w.in({ section: loopSection('start') }, () => tail.release());
-  sewLoop(
-    w,
-    tail,
-    'start',
-    start,
-    () => tail.through(first),
-    () => tail.back(first),
-  );
-  if (joined || end.passes === 0) return w.path();
-  fastenOff(w, t, backOutOf(at(beads, -1 - few)));
-  fastenOff(w, tail, outOf(at(beads, few)));
-  return w.path();
+  const turned = (bead: Bead, out: HoleEnd): Edge => {
+    const into = [{ ...out, bead }];
+    return { posts: [[{ out, into, round: { through: reversed(into) } }]] };
+  };
+  const end = turned(last, outOf(last));
+  loom.reached('end', end, t);
+  return {
+    edges: { start: turned(first, backOutOf(first)), end },
+    ends:
+      loom.hangs('end') === 0
+        ? []
+        : [
+            { needle: t, anchor: { way: { to: [backOutOf(at(beads, -1 - few))] } } },
+            { needle: loom.tail, anchor: { way: { to: [outOf(at(beads, few))] } } },
+          ],
+  };
 }
 
 /** Planned with until somebody has measured: the plan says that they are nobody's. */
@@ -166,7 +159,7 @@ export const ownUnit = structure({
     closings: ['clasp', 'joined', 'open'],
     formIsExact: true,
     pathless: pathless(params),
-    weave: (units, request) => weave(params, units, request),
+    work: (loom, units) => weave(params, units, loom),
     form() {
       const p = { ...figures(params), sequence: params.sequence };
       const pitchMm = p.lengthMm / p.units;

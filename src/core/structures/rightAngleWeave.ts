@@ -1,24 +1,23 @@
 import * as z from 'zod';
-import { fastenOff } from '../closures/finish';
-import { type SewnLoop, sewLoop, spread } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
+import type { Weave } from '../weave/builder';
+import {
+  forth,
+  reversed,
+  straight,
+  type Anchor,
+  type Edge,
+  type Loom,
+  type Made,
+  type Post,
+} from '../weave/edge';
 import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { TAIL, type Bead } from '../weave/path';
+import type { Bead } from '../weave/path';
 import type { Target } from '../weave/route';
 import { goThrough, grid, rowOfPass, rowPass, type Run } from './grid';
 import { SHORTENS } from './shortening';
 import { cellOf, MOTIF_FIELD, motifSchema } from './motif';
-import {
-  at,
-  distinct,
-  partsOf,
-  ROLE_LETTERS,
-  sequenceSchema,
-  structure,
-  type RoleLetter,
-  type WeaveRequest,
-} from './structure';
+import { at, distinct, partsOf, ROLE_LETTERS, sequenceSchema, structure, type RoleLetter } from './structure';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4, 5] as const;
@@ -67,9 +66,9 @@ const leftwards = (row: number) => row % 2 === 1;
  * old ones, through that side again, and on round to where the next circle begins; the thread never cuts a
  * corner. Later rows come back along the one before, and share its outer sides.
  */
-function weave(p: Params, repeats: number, { start, end, joined, ...options }: WeaveRequest) {
+function weave(p: Params, repeats: number, loom: Loom): Made {
+  const { w, ring } = loom;
   const units = repeats * circlesOfUnit(p);
-  const w = new Weave({ ...options, rowsPerUnit: circlesOfUnit(p) });
   const t = w.needle('working').begin('none');
   const tops: Run[][] = [];
   const rungs: Run[][] = [];
@@ -121,33 +120,18 @@ function weave(p: Params, repeats: number, { start, end, joined, ...options }: W
   rungs[0] = [{ beads: t.string(rungRoles(p, -1, 0), 'rung', { row: -1 }), forward: true }];
   for (let unit = 0; unit < units; unit++) {
     // The circle that closes a ring shares the first side of all: it has two sides of its own.
-    if (joined && unit === units - 1) (rungs[0] ??= [])[units] = at(at(rungs, 0), 0);
+    if (ring && unit === units - 1) (rungs[0] ??= [])[units] = at(at(rungs, 0), 0);
     w.in({ row: unit }, () => circle(0, unit, unit === 0));
   }
 
-  const middle = Math.floor((p.rows - 1) / 2);
-  /** The rows whose rungs hold the loops of a clasp: the middle one, or several spread over all. */
-  const rowsOfLoops = ({ loops = 1 }: SewnLoop): number[] =>
-    loops === 1 ? [middle] : spread([...rungs.keys()], loops);
-  const sewEnd = () => {
-    if (end.passes === 0) return;
-    rowsOfLoops(end).forEach((row, nth) => {
-      const rung = at(at(rungs, row), units).beads;
-      if (p.rows > 1) w.joint('end', 'go to the loop', () => t.travel(outOf(at(rung, -1))));
-      sewLoop(
-        w,
-        t,
-        'end',
-        end,
-        () => t.through(...rung),
-        () => undefined,
-        nth,
-      );
-    });
+  /** An edge across the piece: its rungs, of which the one in the middle row holds what hangs alone. */
+  const edge = (boundary: number, post: (rung: readonly Bead[]) => Post): Edge => {
+    const posts = rungs.map((row) => post(at(row, boundary).beads));
+    return { posts, alone: at(posts, Math.min(Math.floor((p.rows - 1) / 2), posts.length - 1)) };
   };
-  // The clasp at the end is sewn when the last row that runs there is done; several loops when all rows are.
-  const several = (end.loops ?? 1) > 1;
-  const lastOnward = p.rows % 2 === 1 || several ? p.rows - 1 : p.rows - 2;
+  const end = () => edge(units, (rung) => [straight(forth(...rung))]);
+  // What hangs at the end is hung when the last row that runs there is done; several things when all rows are.
+  const lastOnward = p.rows % 2 === 1 || loom.hangs('end') > 1 ? p.rows - 1 : p.rows - 2;
   for (let row = 0; row < p.rows; row++) {
     if (row > 0)
       w.pass(rowPass(row), {}, () => {
@@ -160,49 +144,37 @@ function weave(p: Params, repeats: number, { start, end, joined, ...options }: W
           });
         }
       });
-    if (row === lastOnward) sewEnd();
+    if (row === lastOnward) loom.reached('end', end(), t);
   }
 
-  if (p.edge !== NONE) fillEdges(w, t, p.edge, { upper: at(tops, 0), lower: cellar, joined });
+  if (p.edge !== NONE) fillEdges(w, t, p.edge, { upper: at(tops, 0), lower: cellar, ring });
 
-  const tail = w.needle(TAIL);
-  rowsOfLoops(start).forEach((row, nth) => {
-    const first = at(at(rungs, row), 0).beads;
-    if (row + nth > 0 && start.passes > 0)
-      w.joint('start', 'go to the loop', () => tail.travel(backOutOf(at(first, 0))));
-    sewLoop(
-      w,
-      tail,
-      'start',
-      start,
-      () => tail.back(...[...first].reverse()),
-      () => undefined,
-      nth,
-    );
-  });
-
-  const into = (row: number, boundary: number): Target[] => {
+  const inside = (row: number, boundary: number): Anchor => {
     const rung = at(at(rungs, row), boundary).beads;
-    return [outOf(at(rung, -1)), backOutOf(at(rung, 0))];
+    return { way: { to: [outOf(at(rung, -1)), backOutOf(at(rung, 0))] } };
   };
   const [near, far] = [Math.min(units, WOVEN_UNITS), Math.max(0, units - WOVEN_UNITS)];
-  fastenOff(w, t, ...into(p.rows - 1, p.rows % 2 === 1 ? far : near));
-  fastenOff(w, tail, ...into(0, near));
-  return w.path();
+  return {
+    edges: { start: edge(0, (rung) => [straight(reversed(forth(...rung)))]), end: end() },
+    ends: [
+      { needle: t, anchor: inside(p.rows - 1, p.rows % 2 === 1 ? far : near) },
+      { needle: loom.tail, anchor: inside(0, near) },
+    ],
+  };
 }
 
 interface Edges {
   /** The upper sides and the lower ones, by their units. */
   readonly upper: readonly Run[];
   readonly lower: readonly Run[];
-  readonly joined: boolean | undefined;
+  readonly ring: boolean;
 }
 
 /**
  * A bead in every gap along both edges: back along whichever edge the thread comes to first, and on along the other. In
  * a ring the gap of the join is filled too.
  */
-function fillEdges(w: Weave, t: Needle, role: string, { upper, lower, joined }: Edges): void {
+function fillEdges(w: Weave, t: Needle, role: string, { upper, lower, ring }: Edges): void {
   const why = 'Drawn too tight the band curls; in a ring it leaves the finger less room.';
   const shortens = SHORTENS['edge fill of a right-angle band'];
   const last = upper.length - 1;
@@ -217,10 +189,10 @@ function fillEdges(w: Weave, t: Needle, role: string, { upper, lower, joined }: 
     const [first, second] = above ? [upper, lower] : [lower, upper];
     const [one, other] = above ? (['upper', 'lower'] as const) : (['lower', 'upper'] as const);
     for (let unit = last - 1; unit >= 0; unit--) fill(unit, `${one}-back`, at(first, unit), false);
-    if (joined) fill(last, `${one}-join`, at(first, last), false);
-    const from = joined ? last : 0;
+    if (ring) fill(last, `${one}-join`, at(first, last), false);
+    const from = ring ? last : 0;
     w.in({ row: from }, () => t.travel(endOf(at(second, from), true)));
-    if (joined) fill(last, `${other}-join`, at(second, 0), true);
+    if (ring) fill(last, `${other}-join`, at(second, 0), true);
     for (let unit = 1; unit <= last; unit++) fill(unit, `${other}-on`, at(second, unit), true);
   });
 }
@@ -363,7 +335,8 @@ export const rightAngleWeave = structure({
     mostLoops: p.rows,
     notJoined: p.rows === 1 ? undefined : 'Only a single row is joined here: take one row.',
     closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
-    weave: (units, request) => weave(p, units, request),
+    rowsPerUnit: circlesOfUnit(p),
+    work: (loom, units) => weave(p, units, loom),
     form(body, without) {
       const net = grid(body, { ...sidesAndRung(p), rows: p.rows });
       const fill = p.edge === NONE || without.has(EDGE_FILL) ? null : body(p.edge);

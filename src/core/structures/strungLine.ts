@@ -1,11 +1,19 @@
 import * as z from 'zod';
-import { fastenBack, fastenOff, JOIN, joinEnds, WOVEN_BEADS } from '../closures/finish';
-import { loopSection, sewLoop } from '../closures/sewnLoop';
+import { WOVEN_BEADS } from '../joints/fastenOff';
 import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
-import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { TAIL, FINISH, jointOf, type Bead } from '../weave/path';
+import {
+  against,
+  forth,
+  reversed,
+  type Anchor,
+  type Edge,
+  type Loom,
+  type Made,
+  type Post,
+} from '../weave/edge';
+import { backOutOf, outOf } from '../weave/needle';
+import type { Bead, HoleEnd } from '../weave/path';
 import {
   at,
   extraField,
@@ -17,7 +25,6 @@ import {
   runningSum,
   sequenceSchema,
   structure,
-  type WeaveRequest,
 } from './structure';
 
 const MOST = 24;
@@ -44,11 +51,11 @@ const swagged = (unit: number, units: number) => unit % 2 === 1 && unit < units 
  * String the units, sew on a clasp half, and (on a second trip) come back through them all to the first. Swags
  * are strung on the trips back and forth, across every other unit instead of through it.
  */
-export function weaveLine(given: Params, units: number, { start, end, joined, ...options }: WeaveRequest) {
-  const p = ringed(given, joined);
-  const open = !joined && end.passes === 0;
+export function weaveLine(given: Params, units: number, loom: Loom): Made {
+  const { w, ring } = loom;
+  const p = ringed(given, ring);
+  const open = !ring && loom.hangs('end') === 0;
   const { sequence, extra, swags, swag } = p;
-  const w = new Weave(options);
   const t = w.needle('working').begin('foreign');
   const line = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));
   const again = Array.from({ length: extra }, (_, i) => at(sequence, i % sequence.length));
@@ -56,15 +63,22 @@ export function weaveLine(given: Params, units: number, { start, end, joined, ..
 
   const first = at(line.first, 0);
   const last = at([...line.last, ...closing], -1);
-  sewLoop(
-    w,
-    t,
-    'end',
-    end,
-    () => t.back(last),
-    () => t.knot('half hitch').through(last),
-  );
-  if (joined) return joinLine(w, t, [...line.items.flat(), ...closing], p.trips);
+  const all = [...line.items.flat(), ...closing];
+  const end: Edge = {
+    posts: [turnedAt(outOf(last), against(last))],
+    // Closed into a ring: once more through its beginning, or all round again, and a knot with the tail.
+    meeting: { through: forth(...(p.trips === 2 ? all : all.slice(0, 1))), as: 'close', knotted: true },
+  };
+  const start: Edge = { posts: [turnedAt(backOutOf(first), forth(first))] };
+  loom.reached('end', end, t);
+  if (ring) {
+    const few = Math.min(WOVEN_BEADS, all.length - 1);
+    const ends = [
+      { needle: t, anchor: { way: { to: [outOf(at(all, few))] } } },
+      { needle: loom.tail, anchor: { way: { to: [backOutOf(at(all, -1 - few))] } } },
+    ];
+    return { edges: { start, end }, ends };
+  }
   // At a free end the outermost bead is gone round: it holds the thread.
   const turned = (bead: Bead) => bead === last || (open && bead === first);
   const backThrough = (unit: readonly Bead[]) => t.back(...unit.filter((bead) => !turned(bead)).reverse());
@@ -85,18 +99,9 @@ export function weaveLine(given: Params, units: number, { start, end, joined, ..
   const few = <T>(beads: readonly T[]): T => at(beads, Math.min(WOVEN_BEADS, beads.length - 1));
   const fromStart = few(line.items.slice(0, WOVEN_BEADS + 1).flat());
   const fromEnd = few([...line.items.slice(-WOVEN_BEADS - 1).flat(), ...closing].reverse());
-  const tail = w.needle(TAIL);
-  const sewing = tripsOf(p, open) === 2 ? t : tail;
-  w.in({ section: loopSection('start') }, () => sewing.release());
-  sewLoop(
-    w,
-    sewing,
-    'start',
-    start,
-    () => sewing.through(first),
-    () => sewing.knot('half hitch').back(first),
-  );
+  const edges = { start, end };
   if (swags === 2) {
+    loom.reached('start', start, t);
     w.pass(
       'swags above',
       { tension: 'loose', face: 'below', why: 'They lie on the first row, a little shorter.' },
@@ -108,30 +113,41 @@ export function weaveLine(given: Params, units: number, { start, end, joined, ..
           else t.through(...unit.filter((bead) => bead !== first));
         }),
     );
-    fastenOff(w, t, outOf(last), backOutOf(fromEnd));
-  } else if (open) {
+    const anchor = { way: { to: [outOf(last), backOutOf(fromEnd)] } };
+    return {
+      edges,
+      ends: [
+        { needle: t, anchor },
+        { needle: loom.tail, anchor: null },
+      ],
+    };
+  }
+  if (open) {
     // Both ends come out beside the first bead, the tail round its outside, and run back into the line.
-    const few = [...line.items.slice(0, WOVEN_BEADS + 1).flat(), ...closing].slice(1, 1 + WOVEN_BEADS);
-    fastenBack(w, t, ...few);
-    fastenBack(w, tail, ...few);
-    return w.path();
-  } else fastenOff(w, sewing, outOf(fromStart));
-  if (sewing === tail) fastenOff(w, t, backOutOf(fromEnd));
-  else w.in({ section: FINISH, pass: 'tail' }, () => tail.tail());
-  return w.path();
+    const back = forth(
+      ...[...line.items.slice(0, WOVEN_BEADS + 1).flat(), ...closing].slice(1, 1 + WOVEN_BEADS),
+    );
+    const anchor: Anchor = { over: true, way: { along: () => back } };
+    return { edges, ends: [t, loom.tail].map((needle) => ({ needle, anchor })) };
+  }
+  const intoStart = { way: { to: [outOf(fromStart)] } };
+  const ends =
+    tripsOf(p, open) === 2
+      ? [
+          { needle: t, anchor: intoStart },
+          { needle: loom.tail, anchor: null },
+        ]
+      : [
+          { needle: loom.tail, anchor: intoStart },
+          { needle: t, anchor: { way: { to: [backOutOf(fromEnd)] } } },
+        ];
+  return { edges, ends };
 }
 
-/** Closes a line into a ring: once more through its beginning, or all round again, and a knot with the tail. */
-function joinLine(w: Weave, t: Needle, line: readonly Bead[], trips: number) {
-  const again = trips === 2 ? line : line.slice(0, 1);
-  joinEnds(w, () => t.close(...again).knot('square'));
-  const few = Math.min(WOVEN_BEADS, line.length - 1);
-  fastenOff(w, t, outOf(at(line, few)));
-  const tail = w.needle(TAIL);
-  w.in({ section: jointOf(JOIN) }, () => tail.release());
-  fastenOff(w, tail, backOutOf(at(line, -1 - few)));
-  return w.path();
-}
+/** What hangs at the end of a line: through the last bead and back, over a half hitch for each round. */
+const turnedAt = (out: HoleEnd, into: readonly HoleEnd[]): Post => [
+  { out, into, round: { through: reversed(into), hitched: true } },
+];
 
 const lengthOf = (roles: readonly string[], body: (role: string) => Body) =>
   roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
@@ -223,7 +239,7 @@ export const strungLine = structure({
       p.swags > 0
         ? [{ of: 2, rest: 1, must: false, why: 'with an odd number the swags hang alike from both ends' }]
         : [],
-    weave: (units, request) => weaveLine(p, units, request),
+    work: (loom, units) => weaveLine(p, units, loom),
     advise(body) {
       const unit = lengthOf(p.sequence, body);
       const shortest = lengthOf(p.swags === 2 ? upper(p) : p.swag, body);

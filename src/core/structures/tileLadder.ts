@@ -53,7 +53,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const all = [first, ...later.items];
   const few = Math.min(WOVEN_TILES, count - 1);
   const inside = (tile: number, turn: HoleEnd): Anchor => ({
-    turn,
+    first: { through: () => [turn], as: 'turn' },
     way: { to: [0, 1].flatMap((n) => [outOf(at(all, tile), n), backOutOf(at(all, tile), n)]) },
   });
   return {

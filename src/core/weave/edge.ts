@@ -11,6 +11,8 @@ export type EdgeName = (typeof EDGE_NAMES)[number];
 export interface Hold {
   /** Where thread comes out to what hangs here. */
   readonly out: Target;
+  /** How the needle gets there from where it has come out along this edge; by a hidden way where nothing is said. */
+  readonly reach?: (from: HoleEnd) => readonly HoleEnd[];
   /** The holes by which it goes back in, each with the end that it enters. */
   readonly into: readonly HoleEnd[];
   /**
@@ -41,8 +43,8 @@ export interface Edge {
 
 /** Where an end of thread is fastened off, a few beads into the work: between two half hitches. */
 export interface Anchor {
-  /** Round by the edge and into another hole first. */
-  readonly turn?: HoleEnd;
+  /** Through these before the first hitch, such as round by the edge into another hole. */
+  readonly first?: { readonly through: (from: HoleEnd) => readonly HoleEnd[]; readonly as?: Manner };
   /** The first hitch lies over the thread beside it, and is not pulled into the bead that the thread came out of. */
   readonly over?: boolean;
   /** By a hidden way to whichever of these is nearest, or straight through holes from where it stands. */
