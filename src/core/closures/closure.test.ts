@@ -8,7 +8,8 @@ import { inColour } from '../piece/newPiece';
 import { Weave } from '../weave/builder';
 import { buttonLoop, loopOpeningMm } from './buttonLoop';
 import { closureDoubts, closureOf, type EndsChoice } from './closure';
-import { loopLengthMm, loopPose, sewLoop } from './sewnLoop';
+import { sewLoop } from '../joints/clasp';
+import { loopLengthMm, loopPose } from './sewnLoop';
 import { jointOf } from '../weave/path';
 
 const seed = (id: string, finish: Finish = 'plain') =>
@@ -220,7 +221,7 @@ describe('closures by hand', () => {
       if (!first) throw new Error('nothing strung');
       const loop = { seedsEachSide: 0, passes: 2, buttonSeeds };
       const into = () => t.through(first);
-      sewLoop(w, t, 'end', loop, into, into);
+      sewLoop(w, t, 'end', loop, { enter: into, comeRound: into });
       const seeds = w.path().beads.filter(({ place }) => place.section === jointOf('end'));
       expect(seeds).toHaveLength(buttonSeeds);
       expect(loopLengthMm(loop, eleven)).toBeCloseTo(Math.ceil(buttonSeeds / 2) * eleven.lengthMm, 9);

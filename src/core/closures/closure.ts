@@ -2,7 +2,8 @@ import type { Closing } from '../body/kinds';
 import type { Body } from '../layout/layout';
 import type { Clasp, FindingMaterial } from '../materials/material';
 import { buttonLoop, type ButtonLoop } from './buttonLoop';
-import { loopLengthMm, NO_LOOP, type EndLoops, type PieceEnd, type SewnLoop } from './sewnLoop';
+import { loopLengthMm, NO_LOOP, type EndLoops, type SewnLoop } from './sewnLoop';
+import type { EdgeName } from '../weave/edge';
 
 /** How one end is made. */
 export interface EndChoice {
@@ -50,7 +51,7 @@ export interface Closure {
 const ringsMm = ({ rings }: EndChoice): number => (rings ? rings.count * rings.finding.lengthMm : 0);
 
 /** The loop of an end, as the path sews it. */
-function sewnLoop(ends: EndsChoice, end: PieceEnd, button: Closure['button'], mostLoops: number): SewnLoop {
+function sewnLoop(ends: EndsChoice, end: EdgeName, button: Closure['button'], mostLoops: number): SewnLoop {
   if (ends.closing !== 'clasp') return NO_LOOP;
   const { seedsEachSide, passes } = ends[end];
   const loops = Math.min(ends.clasp.loops, mostLoops);

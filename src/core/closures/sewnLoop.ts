@@ -1,7 +1,6 @@
 import type { Body, Point, Pose } from '../layout/layout';
-import { jointOf, type Bead, type Finding, type Section } from '../weave/path';
-import type { Weave } from '../weave/builder';
-import type { Needle } from '../weave/needle';
+import { EDGE_NAMES, type EdgeName } from '../weave/edge';
+import { jointOf, type Bead, type Section } from '../weave/path';
 
 /** Role of the seeds that hold a clasp. */
 export const LOOP_ROLE = 'loop';
@@ -34,71 +33,19 @@ export const loopRuns = ({ seedsEachSide, buttonSeeds, passes }: SewnLoop): { ou
   return { out: Math.ceil(buttonSeeds / 2), back: Math.floor(buttonSeeds / 2) };
 };
 
-const PIECE_ENDS = ['start', 'end'] as const;
-export type PieceEnd = (typeof PIECE_ENDS)[number];
 export type Side = -1 | 1;
 
 /** What is worked where a clasp half is sewn on. */
-export const loopSection = (end: PieceEnd): Section => jointOf(end);
+export const loopSection = (end: EdgeName): Section => jointOf(end);
 
 /** The end whose clasp half is sewn on in a section; null where it is none, as where a ring is joined. */
-export const loopEndOf = (section: Section): PieceEnd | null =>
-  PIECE_ENDS.find((end) => loopSection(end) === section) ?? null;
-const claspFinding = (end: PieceEnd) => `clasp at the ${end}`;
-
-const OUT = 'out';
-const BACK = 'in';
+export const loopEndOf = (section: Section): EdgeName | null =>
+  EDGE_NAMES.find((end) => loopSection(end) === section) ?? null;
+/** Slots of the seeds of a loop: on the way out, and on the way back. */
+export const LOOP_SLOTS = { out: 'out', back: 'in' } as const;
 
 /** Which loop of its end a seed belongs to, counted from 0. */
 export const loopOf = ({ slot }: Bead): number => slot.run ?? 0;
-
-/** Where along an edge each of several loops is sewn: the middle of as many equal stretches. */
-export function spread<T>(edge: readonly T[], loops = 1): T[] {
-  const count = Math.min(loops, edge.length);
-  return Array.from({ length: count }, (_, k) => edge[Math.floor(((k + 0.5) / count) * edge.length)] as T);
-}
-
-/**
- * Sews one clasp half with a small loop of seeds: pick up seeds, through the ring, pick up as many, and
- * back into the work; then round the same way again until the ring holds `loop.passes` threads. A loop over a
- * button holds no ring; where there is no loop, nothing is done.
- * @param enter takes the thread from the loop back into the work
- * @param comeRound brings it out again where the loop began
- * @param nth which of several loops of this end it is, counted from 0
- */
-export function sewLoop(
-  weave: Weave,
-  needle: Needle,
-  end: PieceEnd,
-  loop: SewnLoop,
-  enter: () => void,
-  comeRound: () => void,
-  nth = 0,
-): void {
-  if (loop.passes === 0) return;
-  const runs = loopRuns(loop);
-  const ringName = nth === 0 ? claspFinding(end) : `${claspFinding(end)}, loop ${nth + 1}`;
-  const seeds = (count: number) => Array<string>(count).fill(LOOP_ROLE);
-  weave.joint(end, 'sew on the clasp', () => {
-    const ring: Finding | null =
-      loop.buttonSeeds === undefined ? weave.finding(ringName, 1, { joint: end, nth }) : null;
-    // A single loop is no run of several.
-    const run = nth === 0 ? {} : { run: nth };
-    const out = needle.string(seeds(runs.out), OUT, run);
-    if (ring) needle.attach(ring);
-    const back = needle.string(seeds(runs.back), BACK, run);
-    enter();
-    for (let pass = 1; pass < loop.passes; pass++) {
-      weave.in({ pass: `reinforce the loop ${pass}` }, () => {
-        comeRound();
-        needle.reinforce(...out);
-        if (ring) needle.attach(ring);
-        needle.reinforce(...back);
-        enter();
-      });
-    }
-  });
-}
 
 /** What the loop takes of the piece's length: its seeds stand in two columns between work and ring. */
 export const loopLengthMm = (loop: SewnLoop, seed: Body): number => loopRuns(loop).out * seed.lengthMm;
@@ -111,7 +58,7 @@ export const loopLengthMm = (loop: SewnLoop, seed: Body): number => loopRuns(loo
  */
 export function loopPose(
   bead: Bead,
-  end: PieceEnd,
+  end: EdgeName,
   edgeMm: number,
   side: Side,
   loop: SewnLoop,
@@ -119,7 +66,7 @@ export function loopPose(
   acrossMm: number,
 ): Pose {
   const outward = end === 'end' ? 1 : -1;
-  const isOut = bead.slot.of === OUT;
+  const isOut = bead.slot.of === LOOP_SLOTS.out;
   const k = bead.slot.index + 1;
   const { out, back } = loopRuns(loop);
   // The seeds back begin beside the last one out; an odd loop has that one alone at its tip.

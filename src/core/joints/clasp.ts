@@ -1,4 +1,4 @@
-import { LOOP_ROLE, loopRuns, type SewnLoop } from '../closures/sewnLoop';
+import { LOOP_ROLE, LOOP_SLOTS, loopRuns, type SewnLoop } from '../closures/sewnLoop';
 import type { Weave } from '../weave/builder';
 import type { Edge, EdgeName, Hold, Post } from '../weave/edge';
 import type { Needle } from '../weave/needle';
@@ -71,9 +71,9 @@ export function sewLoop(
     const ring = loop.buttonSeeds === undefined ? w.finding(name, 1, { joint: end, nth }) : null;
     // A single loop is no run of several.
     const run = nth === 0 ? {} : { run: nth };
-    const out = needle.string(seeds(runs.out), 'out', run);
+    const out = needle.string(seeds(runs.out), LOOP_SLOTS.out, run);
     if (ring) needle.attach(ring);
-    const back = needle.string(seeds(runs.back), 'in', run);
+    const back = needle.string(seeds(runs.back), LOOP_SLOTS.back, run);
     enter();
     for (let pass = 1; pass < loop.passes; pass++) {
       w.in({ pass: `reinforce the loop ${pass}` }, () => {

@@ -5,9 +5,9 @@ import {
   loopSection,
   LOOP_ROLE,
   loopOf,
-  type PieceEnd,
   type Side,
 } from '../closures/sewnLoop';
+import type { EdgeName } from '../weave/edge';
 import type { EndLoops } from '../closures/sewnLoop';
 import type { Form } from '../structures/structure';
 import { follow, holeEndOf } from '../weave/follow';
@@ -57,7 +57,7 @@ const leftFrom = (path: Path, wanted: (bead: Bead) => boolean): HoleEnd | null =
   holeEndOf(follow(path).find(({ move }) => move.kind === 'pick' && wanted(move.bead))?.from ?? null);
 
 /** The edge of the work that the thread leaves from to sew on a clasp half. */
-function loopSide(path: Path, { form, body }: PieceParts, end: PieceEnd): Side {
+function loopSide(path: Path, { form, body }: PieceParts, end: EdgeName): Side {
   const edge = ({ bead, end: at }: HoleEnd): Side => {
     const { centre, axis } = form.pose(bead);
     const y = centre[1] + (at === 0 ? -1 : 1) * axis[1] * (body(bead.role).lengthMm / 2);
@@ -73,7 +73,7 @@ function loopSide(path: Path, { form, body }: PieceParts, end: PieceEnd): Side {
 }
 
 /** How far across the piece each loop of an end sits: one in the middle, several each at the bead it hangs on. */
-function loopsAcross(path: Path, { form, ends }: PieceParts, end: PieceEnd): number[] {
+function loopsAcross(path: Path, { form, ends }: PieceParts, end: EdgeName): number[] {
   const { loops = 1 } = ends[end];
   if (loops === 1) return [0];
   return Array.from({ length: loops }, (_, nth) => {

@@ -1,5 +1,6 @@
 import { closureOf } from '../closures/closure';
-import { LOOP_ROLE, type PieceEnd } from '../closures/sewnLoop';
+import { LOOP_ROLE } from '../closures/sewnLoop';
+import type { EdgeName } from '../weave/edge';
 import type { BeadKind, Clasp, FindingMaterial } from '../materials/material';
 import { sizeOf } from '../materials/material';
 import type { Piece } from '../piece/piece';
@@ -11,8 +12,8 @@ import { misfit } from '../structures/parts';
 export interface Absorber {
   readonly what:
     | { readonly kind: 'clasp'; readonly name: string }
-    | { readonly kind: 'seeds'; readonly end: PieceEnd; readonly more: number }
-    | { readonly kind: 'ring'; readonly end: PieceEnd; readonly name: string; readonly more: number }
+    | { readonly kind: 'seeds'; readonly end: EdgeName; readonly more: number }
+    | { readonly kind: 'ring'; readonly end: EdgeName; readonly name: string; readonly more: number }
     | { readonly kind: 'extender'; readonly links: number }
     | { readonly kind: 'rows'; readonly extra: number; readonly more: number }
     | { readonly kind: 'bead'; readonly role: string; readonly name: string };

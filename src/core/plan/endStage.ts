@@ -1,10 +1,11 @@
-import { loopSection, type PieceEnd } from '../closures/sewnLoop';
+import { loopSection } from '../closures/sewnLoop';
+import type { EdgeName } from '../weave/edge';
 import { WOVEN, isTraversal, type Move, type Path } from '../weave/path';
 
 export type EndStage = 'before the body' | 'after the body' | 'after later passes';
 
 /** When the clasp half of an end is sewn on, read off the path. */
-export function endStage({ moves, passes }: Path, end: PieceEnd): EndStage {
+export function endStage({ moves, passes }: Path, end: EdgeName): EndStage {
   const sewing = moves.findIndex((m) => isTraversal(m) && m.place.section === loopSection(end));
   const rest = sewing < 0 ? [] : moves.slice(sewing);
   const inBody = (m: Move) => m.kind === 'pick' && m.place.section === WOVEN;

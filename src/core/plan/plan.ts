@@ -1,7 +1,8 @@
 import type { Kind } from '../body/kinds';
 import { sit, type Sit, type Wear } from '../body/wear';
 import { closureDoubts, type Closure } from '../closures/closure';
-import { LOOP_ROLE, type PieceEnd } from '../closures/sewnLoop';
+import { LOOP_ROLE } from '../closures/sewnLoop';
+import type { EdgeName } from '../weave/edge';
 import { arrange, arrangements, type ArrangeQuestion } from '../fit/arrange';
 import type { Candidate } from '../fit/candidates';
 import type { Arranged } from '../fit/fitted';
@@ -44,7 +45,7 @@ export interface ClosurePlan extends Closure {
   /** The piece let out to its last link; the finished length itself where there is no extender. */
   readonly longestMm: number;
   /** When the clasp half of each end is sewn on: from then on that end cannot be fitted any more. */
-  readonly finalAt: Readonly<Record<PieceEnd, EndStage>>;
+  readonly finalAt: Readonly<Record<EdgeName, EndStage>>;
 }
 
 export interface Plan extends WovenReadings {

@@ -3,7 +3,7 @@ import type { Place, TypicalSize } from '../body/places';
 import type { Sit, Wear } from '../body/wear';
 import { NECKLACE_LENGTHS } from '../body/necklace';
 import type { Closure, ClosureDoubt } from '../closures/closure';
-import type { PieceEnd } from '../closures/sewnLoop';
+import type { EdgeName } from '../weave/edge';
 import type { Candidate } from '../fit/candidates';
 import type { CountRule } from '../fit/rules';
 import type { Disagreement, Gauge } from '../gauge/gauge';
@@ -59,7 +59,7 @@ interface Findings {
   readonly wear: Wear;
   readonly closure: Closure & {
     readonly passes: number;
-    readonly finalAt: Readonly<Record<PieceEnd, string>>;
+    readonly finalAt: Readonly<Record<EdgeName, string>>;
   };
   readonly closureDoubts: readonly ClosureDoubt[];
   readonly thread: ThreadPlan;

@@ -235,17 +235,14 @@ interface Program extends Omit<Weaveable, 'weave'> {
   readonly rowsPerUnit?: number;
   /** Holes of the bead of a role, where it has not one. */
   readonly holes?: Readonly<Record<string, number>>;
-  readonly weave?: Weaveable['weave'];
-  readonly work?: (loom: Loom, units: number) => Made;
+  readonly work: (loom: Loom, units: number) => Made;
 }
 
 /** A program on the loom of a piece of one part. */
 const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weaveable => ({
-  weave: (units, { start, end, joined = false, ...options }) =>
-    compose({ start, end, joined }, { ...options, rowsPerUnit, holes }, (loom) =>
-      (work as NonNullable<typeof work>)(loom, units),
-    ),
   ...rest,
+  weave: (units, { start, end, joined = false, ...options }) =>
+    compose({ start, end, joined }, { ...options, rowsPerUnit, holes }, (loom) => work(loom, units)),
 });
 
 /** Makes a structure of its definition: the parameters are checked before they reach `bind`. */

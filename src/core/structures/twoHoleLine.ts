@@ -1,21 +1,11 @@
 import * as z from 'zod';
-import { fastenOff } from '../closures/finish';
-import { loopSection, sewLoop } from '../closures/sewnLoop';
 import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
-import { Weave } from '../weave/builder';
+import { forth, straight, type Anchor, type Edge, type EdgeName, type Loom, type Made } from '../weave/edge';
 import { backOutOf, hole, outOf } from '../weave/needle';
-import { TAIL, wovenAt, type Bead } from '../weave/path';
+import { wovenAt, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
-import {
-  at,
-  partsOf,
-  runningSum,
-  sequenceSchema,
-  structure,
-  type Form,
-  type WeaveRequest,
-} from './structure';
+import { at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
 
 const MOST = 6;
 const LENS = 'A';
@@ -55,8 +45,8 @@ interface Unit {
  * the clasp, and back along the other row with seeds between again. Over the gaps lie diagonals, from one row of
  * holes to the other and back; a second trip crosses them, through their middle beads.
  */
-function weave(p: Params, units: number, { start, end, ...options }: WeaveRequest) {
-  const w = new Weave({ ...options, holes: { [LENS]: 2 } });
+function weave(p: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
   const t = w.needle('working').begin('foreign');
   const pickLens = () => t.pick({ lens: LENS }).lens;
 
@@ -67,24 +57,19 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
   const last = w.in({ row: units, pass: 'closing bead' }, pickLens);
   const lenses = [...line.items.map((unit) => (unit as Unit).lens), last];
 
-  /** Half the seeds of a turn, the clasp sewn to the one in the middle, and the other half. */
-  const turn = (which: 'start' | 'end', row: number) => {
+  /** Half the seeds of a turn, what hangs from the one in the middle, and the other half. */
+  const turn = (which: EdgeName, row: number): Edge => {
     const seeds = (count: number, name: string) =>
       w.in({ section: wovenAt(which), pass: 'turn', row }, () =>
         t.string(Array<string>(count).fill(turnRole(p)), name),
       );
     const middle = at(seeds(Math.ceil(p.turn / 2), 'turn'), -1);
-    sewLoop(
-      w,
-      t,
-      which,
-      which === 'start' ? start : end,
-      () => t.through(middle),
-      () => undefined,
-    );
+    const edge: Edge = { posts: [[straight(forth(middle))]] };
+    loom.reached(which, edge, t);
     seeds(Math.floor(p.turn / 2), 'on');
+    return edge;
   };
-  turn('end', units);
+  const end = turn('end', units);
   w.pass('back along the other holes', {}, () => {
     w.in({ row: units }, () => t.back(hole(last, 1)));
     w.along(line, { backwards: true }, (unit) => {
@@ -92,8 +77,8 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
       t.back(hole((unit as Unit).lens, 1));
     });
   });
-  w.in({ section: loopSection('start') }, () => w.needle(TAIL).release());
-  turn('start', 0);
+  w.joint('start', 'take off the stop bead', () => loom.tail.release());
+  const start = turn('start', 0);
   w.in({ row: 0, pass: 'close the line' }, () => t.through(at(lenses, 0)));
 
   const lower = (k: number) => k % 2;
@@ -119,11 +104,19 @@ function weave(p: Params, units: number, { start, end, ...options }: WeaveReques
     return true;
   });
 
-  const into = (k: number) => [0, 1].flatMap((n) => [outOf(at(lenses, k), n), backOutOf(at(lenses, k), n)]);
+  const inside = (k: number): Anchor => {
+    const lens = at(lenses, k);
+    return { way: { to: [outOf(lens), backOutOf(lens), outOf(lens, 1), backOutOf(lens, 1)] } };
+  };
+  const few = Math.min(WOVEN_UNITS, units);
   const atEnd = done && p.overlay === 'diagonals';
-  fastenOff(w, t, ...into(atEnd ? units - Math.min(WOVEN_UNITS, units) : Math.min(WOVEN_UNITS, units)));
-  fastenOff(w, w.needle(TAIL), ...into(Math.min(WOVEN_UNITS, units)));
-  return w.path();
+  return {
+    edges: { start, end },
+    ends: [
+      { needle: t, anchor: inside(atEnd ? units - few : few) },
+      { needle: loom.tail, anchor: inside(few) },
+    ],
+  };
 }
 
 export const twoHoleLine = structure({
@@ -206,7 +199,8 @@ export const twoHoleLine = structure({
     minimumUnits: 2,
     rowWord: 'unit',
     closing: 'then one more bead of two holes',
-    weave: (units, request) => weave(p, units, request),
+    holes: { [LENS]: 2 },
+    work: (loom, units) => weave(p, units, loom),
     advise(body) {
       const lens = body(LENS);
       const gap = lengthOf(p.between, body);
