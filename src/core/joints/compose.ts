@@ -30,11 +30,12 @@ class PieceLoom implements Loom {
     return passes === 0 ? 0 : loops;
   }
 
-  reached(name: EdgeName, edge: Edge, needle: Needle): void {
+  reached(name: EdgeName, edge: Edge, needle: Needle): Edge {
     this.done.add(name);
     if (name === 'start' && this.w.stopIsOn()) this.takeStop(needle);
     if (this.ring && edge.meeting) closeRing(this.w, needle, edge.meeting);
     if (this.hangs(name) > 0) hangClasp(this.w, needle, name, this.asked[name], edge);
+    return edge;
   }
 
   fromMiddle(needle: Needle, string: () => Bead[]): Bead[] {
@@ -56,8 +57,8 @@ class PieceLoom implements Loom {
   finish({ edges, ends }: Made): Path {
     const { w } = this;
     if (!this.done.has('start')) {
-      const back = ends.find(({ needle }) => edges.start.posts.some((post) => holdAt(w, needle, post)));
-      this.reached('start', edges.start, back?.needle ?? this.tail);
+      const back = ends.find(([needle]) => edges.start.posts.some((post) => holdAt(w, needle, post)));
+      this.reached('start', edges.start, back?.[0] ?? this.tail);
     }
     for (const end of ends) fastenOff(w, end);
     return w.path();

@@ -8,7 +8,7 @@ export const WOVEN_BEADS = 4;
  * Fastens an end off: a half hitch, a few beads, another half hitch, and the rest woven in. What needs no holding is only
  * woven in.
  */
-export function fastenOff(w: Weave, { needle, anchor }: ThreadEnd): void {
+export function fastenOff(w: Weave, [needle, anchor]: ThreadEnd): void {
   if (!anchor) {
     w.finish('tail', () => needle.tail());
     return;

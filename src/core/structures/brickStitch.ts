@@ -4,6 +4,7 @@ import type { BeadShape } from '../materials/material';
 import { outOfWay, type Anchor, type Edge, type Hold, type Loom, type Made } from '../weave/edge';
 import { otherEnd, type Bead, type End, type HoleEnd } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
+import { startLadder } from './startLadder';
 import { at, partsOf, runningSum, sequenceSchema, structure, type RoleLetter } from './structure';
 
 const MOST = 12;
@@ -51,17 +52,11 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const string = (row: number, i: number) =>
     at(t.string([roleAt(p, row, row % 2 === 0 ? i : last - i)], 'b', { run: i }), 0);
 
-  const ladder = w.in({ pass: 'start', row: 0 }, () => {
-    t.begin('none');
-    const beads: Bead[] = [];
-    for (let i = 0; i < p.wide; i++) {
-      const rung = string(0, i);
-      if (i > 0) t.through(at(beads, -1), rung);
-      beads.push(rung);
-    }
-    // Rungs stand by turns this way and that; the thread comes out of the last where the next row begins.
-    return { beads, ahead: (i: number): End => ((last - i) % 2 === 0 ? 1 : 0) };
-  });
+  // Rungs stand by turns this way and that; the thread comes out of the last where the next row begins.
+  const ladder: Row = {
+    beads: startLadder(w, t, p.wide, (i) => string(0, i)),
+    ahead: (i) => ((last - i) % 2 === 0 ? 1 : 0),
+  };
   const later = w.repeat<Row>(1, rows, ladder, (below, number) => {
     const bridge = (i: number) =>
       t.under(at(below.beads, last - i), at(below.beads, last - 1 - i), below.ahead(last - i));
@@ -136,8 +131,8 @@ function weave(p: Params, units: number, loom: Loom): Made {
   return {
     edges: { start, end },
     ends: [
-      { needle: t, anchor: anchor(rows - 1, last - 1, 'back') },
-      { needle: loom.tail, anchor: anchor(0, 1, 'on') },
+      [t, anchor(rows - 1, last - 1, 'back')],
+      [loom.tail, anchor(0, 1, 'on')],
     ],
   };
 }

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { Pose } from '../layout/layout';
-import { forth, straight, type Edge, type Loom, type Made } from '../weave/edge';
+import { forth, straight, towards, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf, type Needle } from '../weave/needle';
 import { WOVEN } from '../weave/path';
 import { goThrough, grid, rowOfPass, rowPass, type Run } from './grid';
@@ -115,10 +115,10 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   const boundary = p.rows % 2 === 1 ? Math.max(0, units - WOVEN_UNITS) : Math.min(units, WOVEN_UNITS);
   const { beads } = at(at(rungs, p.rows - 1), boundary);
-  const anchor = { way: { to: [outOf(at(beads, -1)), backOutOf(at(beads, 0))] } };
+  const anchor = towards(outOf(at(beads, -1)), backOutOf(at(beads, 0)));
   return {
     edges: { start: edge(0, 0), end: edge(lastOnward, units) },
-    ends: [left, right].map((needle) => ({ needle, anchor })),
+    ends: [left, right].map((needle) => [needle, anchor]),
   };
 }
 

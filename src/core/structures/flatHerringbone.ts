@@ -1,9 +1,10 @@
 import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Point, Pose } from '../layout/layout';
-import { against, forth, inside, type Edge, type Loom, type Made, type Post } from '../weave/edge';
+import { against, bothEnds, forth, towards, type Edge, type Loom, type Made, type Post } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead } from '../weave/path';
+import { startLadder } from './startLadder';
 import {
   at,
   extraField,
@@ -62,21 +63,23 @@ function weaveTwo(given: Params, units: number, loom: Loom): Made {
 
   const { last } = later;
   const all = [row0, row1, ...later.items];
-  const end: Edge = {
-    posts: [[{ out: outOf(last.left), into: forth(last.right), round: { through: forth(last.left) } }]],
-    meeting: { through: forth(row0.left, row0.right, last.right, last.left) },
-  };
-  loom.reached('end', end, t);
-  const start: Post = [
-    { out: backOutOf(row0.left), into: against(row0.right), round: { through: against(row0.left) } },
-  ];
+  const end = loom.reached(
+    'end',
+    {
+      posts: [[{ out: outOf(last.left), into: forth(last.right), round: { through: forth(last.left) } }]],
+      meeting: { through: forth(row0.left, row0.right, last.right, last.left) },
+    },
+    t,
+  );
+  const { left, right } = row0;
+  const start: Post = [{ out: backOutOf(left), into: against(right), round: { through: against(left) } }];
   // Both ends run on along the right column, away from their edge.
   const few = Math.min(WOVEN_BEADS, rows - 1);
   return {
     edges: { start: { posts: [start] }, end },
     ends: [
-      { needle: t, anchor: { way: { to: [outOf(at(all, rows - 1 - few).right)] } } },
-      { needle: loom.tail, anchor: { way: { to: [backOutOf(at(all, few).right)] } } },
+      [t, towards(outOf(at(all, rows - 1 - few).right))],
+      [loom.tail, towards(backOutOf(at(all, few).right))],
     ],
   };
 }
@@ -94,16 +97,7 @@ function weaveWide(p: Params, units: number, loom: Loom): Made {
   const rows = rowsOf(p, units);
   const string = (role: string, i: number) => at(t.string([role], 'c', { run: i }), 0);
 
-  const ladder = w.in({ pass: 'start', row: 0 }, () => {
-    t.begin('none');
-    const rungs: Bead[] = [];
-    for (let i = 0; i < columns; i++) {
-      const rung = string(roleOfRow(p, 0), i);
-      if (i > 0) t.through(at(rungs, -1), rung);
-      rungs.push(rung);
-    }
-    return rungs;
-  });
+  const ladder = startLadder(w, t, columns, (i) => string(roleOfRow(p, 0), i));
   const later = w.repeat<Row>(1, rows, { beads: ladder, foot: null }, ({ beads: below, foot }, number) => {
     // The rungs of the ladder are strung the other way from the beads of a row.
     const along = (bead: Bead) => (foot ? t.back(bead) : t.through(bead));
@@ -135,17 +129,8 @@ function weaveWide(p: Params, units: number, loom: Loom): Made {
     posts: Array.from({ length: columns / 2 }, (_, k) => post(row, 2 * k + 1)),
     alone: post(row, columns / 2),
   });
-  const end = edge(at(all, -1));
-  loom.reached('end', end, t);
-
-  const few = Math.min(WOVEN_BEADS, rows - 1);
-  return {
-    edges: { start: edge(ladder), end },
-    ends: [
-      { needle: t, anchor: inside(...at(all, rows - 1 - few)) },
-      { needle: loom.tail, anchor: inside(...at(all, few)) },
-    ],
-  };
+  const end = loom.reached('end', edge(at(all, -1)), t);
+  return { edges: { start: edge(ladder), end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
 }
 
 interface Row {

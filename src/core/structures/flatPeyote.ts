@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { Pose } from '../layout/layout';
-import { against, forth, inside, straight, type Edge, type Loom, type Made } from '../weave/edge';
+import { against, bothEnds, forth, straight, type Loom, type Made } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
@@ -80,20 +80,9 @@ function weave(p: Params, units: number, loom: Loom): Made {
   // What hangs at an end hangs on one bead each. In a ring the first row stands in the gaps of the last, as one more would.
   const posts = (row: readonly Bead[]) => row.map((bead) => [straight(forth(bead))]);
   const last = at(all, -1);
-  const end: Edge = {
-    posts: posts(last),
-    meeting: { through: row0.flatMap((bead, i) => against(bead, at(last, half - 1 - i))) },
-  };
-  loom.reached('end', end, t);
-
-  const few = Math.min(WOVEN_ROWS, rows - 1);
-  return {
-    edges: { start: { posts: posts(row0) }, end },
-    ends: [
-      { needle: t, anchor: inside(...at(all, rows - 1 - few)) },
-      { needle: loom.tail, anchor: inside(...at(all, few)) },
-    ],
-  };
+  const meeting = { through: row0.flatMap((bead, i) => against(bead, at(last, half - 1 - i))) };
+  const end = loom.reached('end', { posts: posts(last), meeting }, t);
+  return { edges: { start: { posts: posts(row0) }, end }, ends: bothEnds(loom, t, all, WOVEN_ROWS) };
 }
 
 /** Holds the last bead of a long row: round through the edge bead below, and back inwards over the loop. */

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Body, Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
-import { forth, reversed, straight, type Anchor, type Edge, type Loom, type Made } from '../weave/edge';
+import { forth, reversed, straight, towards, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
@@ -56,11 +56,8 @@ function weave(given: Params, units: number, loom: Loom): Made {
   const { last } = later;
   // Rungs stand by turns this way and that: an even number meets its first one head to tail.
   const round = (rung: readonly Bead[]) => (count % 2 === 0 ? forth(...rung) : reversed(forth(...rung)));
-  const end: Edge = {
-    posts: [[straight(forth(...last))]],
-    meeting: { through: [...round(first), ...forth(...last)] },
-  };
-  loom.reached('end', end, t);
+  const meeting = { through: [...round(first), ...forth(...last)] };
+  const end = loom.reached('end', { posts: [[straight(forth(...last))]], meeting }, t);
 
   const why = 'Pulled too hard, the edge buckles.';
   const shortens = SHORTENS['picots, edge beads without tension'];
@@ -81,17 +78,14 @@ function weave(given: Params, units: number, loom: Loom): Made {
 
   const all = [first, ...later.items];
   const few = Math.min(WOVEN_BEADS, count - 1);
-  const inside = (rung: number): Anchor => {
-    const beads = at(all, rung);
-    return { way: { to: [outOf(at(beads, -1)), backOutOf(at(beads, 0))] } };
-  };
+  const into = (rung: number) => towards(outOf(at(at(all, rung), -1)), backOutOf(at(at(all, rung), 0)));
   const start = [straight(reversed(forth(...first))), straight(forth(...first))];
   return {
     edges: { start: { posts: [start] }, end },
     ends: [
-      { needle: t, anchor: inside(back ? few : count - 1 - few) },
+      [t, into(back ? few : count - 1 - few)],
       // Where the picots have come back to the start, the tail holds nothing.
-      { needle: loom.tail, anchor: back && !ring ? null : inside(few) },
+      [loom.tail, back && !ring ? null : into(few)],
     ],
   };
 }

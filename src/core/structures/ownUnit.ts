@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Pose } from '../layout/layout';
-import { reversed, type Edge, type Loom, type Made } from '../weave/edge';
+import { reversed, towards, type Edge, type Loom, type Made, type ThreadEnd } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import { at, partsOf, sequenceSchema, structure } from './structure';
@@ -44,17 +44,14 @@ function weave({ sequence }: Params, units: number, loom: Loom): Made {
     const into = [{ ...out, bead }];
     return { posts: [[{ out, into, round: { through: reversed(into) } }]] };
   };
-  const end = turned(last, outOf(last));
-  loom.reached('end', end, t);
+  const end = loom.reached('end', turned(last, outOf(last)), t);
+  const ends: ThreadEnd[] = [
+    [t, towards(backOutOf(at(beads, -1 - few)))],
+    [loom.tail, towards(outOf(at(beads, few)))],
+  ];
   return {
     edges: { start: turned(first, backOutOf(first)), end },
-    ends:
-      loom.hangs('end') === 0
-        ? []
-        : [
-            { needle: t, anchor: { way: { to: [backOutOf(at(beads, -1 - few))] } } },
-            { needle: loom.tail, anchor: { way: { to: [outOf(at(beads, few))] } } },
-          ],
+    ends: loom.hangs('end') === 0 ? [] : ends,
   };
 }
 

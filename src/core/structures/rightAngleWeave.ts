@@ -5,7 +5,7 @@ import {
   forth,
   reversed,
   straight,
-  type Anchor,
+  towards,
   type Edge,
   type Loom,
   type Made,
@@ -149,16 +149,16 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
 
   if (p.edge !== NONE) fillEdges(w, t, p.edge, { upper: at(tops, 0), lower: cellar, ring });
 
-  const inside = (row: number, boundary: number): Anchor => {
-    const rung = at(at(rungs, row), boundary).beads;
-    return { way: { to: [outOf(at(rung, -1)), backOutOf(at(rung, 0))] } };
+  const into = (row: number, boundary: number) => {
+    const { beads } = at(at(rungs, row), boundary);
+    return towards(outOf(at(beads, -1)), backOutOf(at(beads, 0)));
   };
   const [near, far] = [Math.min(units, WOVEN_UNITS), Math.max(0, units - WOVEN_UNITS)];
   return {
     edges: { start: edge(0, (rung) => [straight(reversed(forth(...rung)))]), end: end() },
     ends: [
-      { needle: t, anchor: inside(p.rows - 1, p.rows % 2 === 1 ? far : near) },
-      { needle: loom.tail, anchor: inside(0, near) },
+      [t, into(p.rows - 1, p.rows % 2 === 1 ? far : near)],
+      [loom.tail, into(0, near)],
     ],
   };
 }

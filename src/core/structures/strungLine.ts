@@ -7,7 +7,7 @@ import {
   forth,
   reversed,
   type Anchor,
-  type Edge,
+  towards,
   type Loom,
   type Made,
   type Post,
@@ -58,27 +58,30 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
   const { sequence, extra, swags, swag } = p;
   const t = w.needle('working').begin('foreign');
   const line = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));
-  const again = Array.from({ length: extra }, (_, i) => at(sequence, i % sequence.length));
-  const closing = extra > 0 ? w.in({ row: units, pass: 'closing bead' }, () => t.string(again)) : [];
+  const more = Array.from({ length: extra }, (_, i) => at(sequence, i % sequence.length));
+  const closing = extra > 0 ? w.in({ row: units, pass: 'closing bead' }, () => t.string(more)) : [];
 
   const first = at(line.first, 0);
   const last = at([...line.last, ...closing], -1);
   const all = [...line.items.flat(), ...closing];
-  const end: Edge = {
-    posts: [turnedAt(outOf(last), against(last))],
-    // Closed into a ring: once more through its beginning, or all round again, and a knot with the tail.
-    meeting: { through: forth(...(p.trips === 2 ? all : all.slice(0, 1))), as: 'close', knotted: true },
+  // Closed into a ring: once more through its beginning, or all round again, and a knot with the tail.
+  const again = forth(...(p.trips === 2 ? all : [first]));
+  const meeting = { through: again, as: 'close', knotted: true } as const;
+  const edges = {
+    start: { posts: [turnedAt(backOutOf(first), forth(first))] },
+    end: loom.reached('end', { posts: [turnedAt(outOf(last), against(last))], meeting }, t),
   };
-  const start: Edge = { posts: [turnedAt(backOutOf(first), forth(first))] };
-  loom.reached('end', end, t);
-  if (ring) {
-    const few = Math.min(WOVEN_BEADS, all.length - 1);
-    const ends = [
-      { needle: t, anchor: { way: { to: [outOf(at(all, few))] } } },
-      { needle: loom.tail, anchor: { way: { to: [backOutOf(at(all, -1 - few))] } } },
-    ];
-    return { edges: { start, end }, ends };
-  }
+  const few = (beads: readonly Bead[]) => at(beads, Math.min(WOVEN_BEADS, beads.length - 1));
+  const [fromStart, fromEnd] = [few(line.items.flat()), few(all.toReversed())];
+  if (ring)
+    return {
+      edges,
+      ends: [
+        [t, towards(outOf(fromStart))],
+        [loom.tail, towards(backOutOf(fromEnd))],
+      ],
+    };
+
   // At a free end the outermost bead is gone round: it holds the thread.
   const turned = (bead: Bead) => bead === last || (open && bead === first);
   const backThrough = (unit: readonly Bead[]) => t.back(...unit.filter((bead) => !turned(bead)).reverse());
@@ -96,52 +99,53 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
       w.along(line, { backwards: true }, backThrough),
     );
 
-  const few = <T>(beads: readonly T[]): T => at(beads, Math.min(WOVEN_BEADS, beads.length - 1));
-  const fromStart = few(line.items.slice(0, WOVEN_BEADS + 1).flat());
-  const fromEnd = few([...line.items.slice(-WOVEN_BEADS - 1).flat(), ...closing].reverse());
-  const edges = { start, end };
   if (swags === 2) {
-    loom.reached('start', start, t);
-    w.pass(
-      'swags above',
-      { tension: 'loose', face: 'below', why: 'They lie on the first row, a little shorter.' },
-      () =>
-        w.along(line, {}, (unit, i) => {
-          if (swagged(i, units)) t.string(upper(p), 'above');
-          // The first bead has been gone through from its clasp; the last few are where the end is woven in.
-          else if (i === units - 1) t.through(at(unit, 0));
-          else t.through(...unit.filter((bead) => bead !== first));
-        }),
+    loom.reached('start', edges.start, t);
+    const why = 'They lie on the first row, a little shorter.';
+    w.pass('swags above', { tension: 'loose', face: 'below', why }, () =>
+      w.along(line, {}, (unit, i) => {
+        if (swagged(i, units)) t.string(upper(p), 'above');
+        // The first bead has been gone through from its edge; the last few are where the end is woven in.
+        else if (i === units - 1) t.through(at(unit, 0));
+        else t.through(...unit.filter((bead) => bead !== first));
+      }),
     );
-    const anchor = { way: { to: [outOf(last), backOutOf(fromEnd)] } };
     return {
       edges,
       ends: [
-        { needle: t, anchor },
-        { needle: loom.tail, anchor: null },
+        [t, towards(outOf(last), backOutOf(fromEnd))],
+        [loom.tail, null],
       ],
     };
   }
   if (open) {
     // Both ends come out beside the first bead, the tail round its outside, and run back into the line.
-    const back = forth(
-      ...[...line.items.slice(0, WOVEN_BEADS + 1).flat(), ...closing].slice(1, 1 + WOVEN_BEADS),
-    );
+    const back = forth(...all.slice(1, 1 + WOVEN_BEADS));
     const anchor: Anchor = { over: true, way: { along: () => back } };
-    return { edges, ends: [t, loom.tail].map((needle) => ({ needle, anchor })) };
+    return {
+      edges,
+      ends: [
+        [t, anchor],
+        [loom.tail, anchor],
+      ],
+    };
   }
-  const intoStart = { way: { to: [outOf(fromStart)] } };
-  const ends =
-    tripsOf(p, open) === 2
-      ? [
-          { needle: t, anchor: intoStart },
-          { needle: loom.tail, anchor: null },
-        ]
-      : [
-          { needle: loom.tail, anchor: intoStart },
-          { needle: t, anchor: { way: { to: [backOutOf(fromEnd)] } } },
-        ];
-  return { edges, ends };
+  const intoStart = towards(outOf(fromStart));
+  return tripsOf(p, open) === 2
+    ? {
+        edges,
+        ends: [
+          [t, intoStart],
+          [loom.tail, null],
+        ],
+      }
+    : {
+        edges,
+        ends: [
+          [loom.tail, intoStart],
+          [t, towards(backOutOf(fromEnd))],
+        ],
+      };
 }
 
 /** What hangs at the end of a line: through the last bead and back, over a half hitch for each round. */

@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import type { Pose } from '../layout/layout';
-import { against, forth, type Anchor, type Edge, type Loom, type Made, type Post } from '../weave/edge';
+import { against, forth, type Anchor, type Loom, type Made, type Post } from '../weave/edge';
 import { backOutOf, hole, outOf } from '../weave/needle';
-import type { HoleEnd } from '../weave/path';
+import type { Bead, HoleEnd } from '../weave/path';
 import type { Target } from '../weave/route';
 import {
   at,
@@ -46,21 +46,19 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const { last } = later;
   // Thread leaves by the last bead's own rung and comes back by its second hole, and from there round again.
   const post = (out: Target, into: HoleEnd[]): Post => [{ out, into, round: { through: [] } }];
-  const end: Edge = { posts: [post(outOf(last), forth(hole(last, 1)))] };
-  loom.reached('end', end, t);
-  const start: Edge = { posts: [post(backOutOf(first), against(first))] };
+  const end = loom.reached('end', { posts: [post(outOf(last), forth(hole(last, 1)))] }, t);
 
   const all = [first, ...later.items];
   const few = Math.min(WOVEN_TILES, count - 1);
-  const inside = (tile: number, turn: HoleEnd): Anchor => ({
+  const inside = (tile: Bead, turn: HoleEnd): Anchor => ({
     first: { through: () => [turn], as: 'turn' },
-    way: { to: [0, 1].flatMap((n) => [outOf(at(all, tile), n), backOutOf(at(all, tile), n)]) },
+    way: { to: [outOf(tile), backOutOf(tile), outOf(tile, 1), backOutOf(tile, 1)] },
   });
   return {
-    edges: { start, end },
+    edges: { start: { posts: [post(backOutOf(first), against(first))] }, end },
     ends: [
-      { needle: t, anchor: inside(count - 1 - few, { bead: last, hole: 0, end: 1 }) },
-      { needle: loom.tail, anchor: inside(1, { bead: first, hole: 1, end: 0 }) },
+      [t, inside(at(all, count - 1 - few), { bead: last, hole: 0, end: 1 })],
+      [loom.tail, inside(at(all, 1), { bead: first, hole: 1, end: 0 })],
     ],
   };
 }

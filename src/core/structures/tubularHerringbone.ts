@@ -4,7 +4,7 @@ import type { Point, Pose } from '../layout/layout';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
-import { against, forth, inside, type Edge, type Loom, type Made } from '../weave/edge';
+import { against, bothEnds, forth, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead, Slot } from '../weave/path';
 import {
@@ -71,20 +71,14 @@ function weave(p: Params, units: number, loom: Loom): Made {
   // What hangs at an end hangs across the opening, from one column to that opposite.
   const opposite = (round: readonly Pair[]) => at(round, Math.floor((pairs - 1) / 2)).right;
   const { last } = later;
-  const end: Edge = { posts: [[{ out: outOf(at(last, 0).left), into: forth(opposite(last)) }]] };
-  loom.reached('end', end, t);
-  const start: Edge = { posts: [[{ out: backOutOf(at(first, 0).left), into: against(opposite(first)) }]] };
-
-  const all = [first, ...later.items];
-  const few = Math.min(WOVEN_BEADS, rounds - 1);
-  const within = (round: number) => inside(...at(all, round).flatMap(({ left, right }) => [left, right]));
-  return {
-    edges: { start, end },
-    ends: [
-      { needle: t, anchor: within(rounds - 1 - few) },
-      { needle: loom.tail, anchor: within(few) },
-    ],
-  };
+  const end = loom.reached(
+    'end',
+    { posts: [[{ out: outOf(at(last, 0).left), into: forth(opposite(last)) }]] },
+    t,
+  );
+  const start = { posts: [[{ out: backOutOf(at(first, 0).left), into: against(opposite(first)) }]] };
+  const all = [first, ...later.items].map((round) => round.flatMap(({ left, right }) => [left, right]));
+  return { edges: { start, end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
 }
 
 export const tubularHerringbone = structure({

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Pose } from '../layout/layout';
 import { roundingMm } from '../layout/solver/solid';
-import { against, forth, inside, type Edge, type Loom, type Made } from '../weave/edge';
+import { against, bothEnds, forth, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import { besideMm, peyoteRows } from './peyoteRows';
@@ -52,21 +52,13 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   // What hangs at an end hangs across the opening, from one bead of the round to that opposite.
   const opposite = (round: readonly Bead[]) => at(round, Math.floor(each / 2));
-  const end: Edge = {
-    posts: [[{ out: outOf(at(later.last, 0)), into: forth(opposite(later.last)) }]],
-  };
-  loom.reached('end', end, t);
+  const { last } = later;
+  const end = loom.reached('end', { posts: [[{ out: outOf(at(last, 0)), into: forth(opposite(last)) }]] }, t);
   // The tail runs the other way round.
-  const start: Edge = { posts: [[{ out: backOutOf(at(round0, 0)), into: against(opposite(round0)) }]] };
-
-  const all = [round0, round1, ...later.items];
-  const few = Math.min(WOVEN_BEADS, rounds - 1);
+  const start = { posts: [[{ out: backOutOf(at(round0, 0)), into: against(opposite(round0)) }]] };
   return {
     edges: { start, end },
-    ends: [
-      { needle: t, anchor: inside(...at(all, rounds - 1 - few)) },
-      { needle: loom.tail, anchor: inside(...at(all, few)) },
-    ],
+    ends: bothEnds(loom, t, [round0, round1, ...later.items], WOVEN_BEADS),
   };
 }
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
-import { forth, straight, type Anchor, type Edge, type EdgeName, type Loom, type Made } from '../weave/edge';
+import { forth, straight, towards, type Edge, type EdgeName, type Loom, type Made } from '../weave/edge';
 import { backOutOf, hole, outOf } from '../weave/needle';
 import { wovenAt, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
@@ -64,8 +64,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
         t.string(Array<string>(count).fill(turnRole(p)), name),
       );
     const middle = at(seeds(Math.ceil(p.turn / 2), 'turn'), -1);
-    const edge: Edge = { posts: [[straight(forth(middle))]] };
-    loom.reached(which, edge, t);
+    const edge = loom.reached(which, { posts: [[straight(forth(middle))]] }, t);
     seeds(Math.floor(p.turn / 2), 'on');
     return edge;
   };
@@ -104,17 +103,14 @@ function weave(p: Params, units: number, loom: Loom): Made {
     return true;
   });
 
-  const inside = (k: number): Anchor => {
-    const lens = at(lenses, k);
-    return { way: { to: [outOf(lens), backOutOf(lens), outOf(lens, 1), backOutOf(lens, 1)] } };
-  };
+  const into = (k: number) => [0, 1].flatMap((n) => [outOf(at(lenses, k), n), backOutOf(at(lenses, k), n)]);
   const few = Math.min(WOVEN_UNITS, units);
   const atEnd = done && p.overlay === 'diagonals';
   return {
     edges: { start, end },
     ends: [
-      { needle: t, anchor: inside(atEnd ? units - few : few) },
-      { needle: loom.tail, anchor: inside(few) },
+      [t, towards(...into(atEnd ? units - few : few))],
+      [loom.tail, towards(...into(few))],
     ],
   };
 }

@@ -53,10 +53,7 @@ export interface Anchor {
 }
 
 /** An end of thread when all is woven, and where it is fastened off; null where it only has to be woven in. */
-export interface ThreadEnd {
-  readonly needle: Needle;
-  readonly anchor: Anchor | null;
-}
+export type ThreadEnd = readonly [needle: Needle, anchor: Anchor | null];
 
 /** What a structure hands back when it has woven: what others can be joined to, and the thread that is left. */
 export interface Made {
@@ -77,8 +74,8 @@ export interface Loom {
   readonly tail: Needle;
   /** How many things will hang at an edge, side by side. */
   hangs(edge: EdgeName): number;
-  /** The needle has come to an edge: what hangs there is hung now, before anything else is woven. */
-  reached(name: EdgeName, edge: Edge, needle: Needle): void;
+  /** The needle has come to an edge: what hangs there is hung now, before anything else is woven. Returns the edge. */
+  reached(name: EdgeName, edge: Edge, needle: Needle): Edge;
   /** Strings the first beads of all on a cord whose middle holds what hangs at the start. */
   fromMiddle(needle: Needle, string: () => Bead[]): Bead[];
 }
@@ -100,10 +97,26 @@ export function outOfWay(way: readonly HoleEnd[]): HoleEnd {
   return { ...last, end: otherEnd(last.end) };
 }
 
-/** An end that is fastened off in any of these beads, whichever is nearest. */
-export const inside = (...beads: readonly Bead[]): Anchor => ({
-  way: { to: beads.flatMap((bead) => [outOf(bead), backOutOf(bead)]) },
-});
+/** Fastened off by a hidden way to whichever of these is nearest. */
+export const towards = (...to: readonly Target[]): Anchor => ({ way: { to } });
+/** Fastened off in any of these beads, whichever is nearest. */
+export const inside = (...beads: readonly Bead[]): Anchor =>
+  towards(...beads.flatMap((bead) => [outOf(bead), backOutOf(bead)]));
+
+/** Both ends of the first thread, each fastened off so many rows into the work from its own edge. */
+export function bothEnds(
+  loom: Loom,
+  needle: Needle,
+  rows: readonly (readonly Bead[])[],
+  few: number,
+): ThreadEnd[] {
+  const into = Math.min(few, rows.length - 1);
+  const row = (k: number) => inside(...(rows.at(k) ?? []));
+  return [
+    [needle, row(-1 - into)],
+    [loom.tail, row(into)],
+  ];
+}
 
 /** A run of beads that thread leaves by one end and enters by the other, straight through it. */
 export const straight = (way: readonly HoleEnd[]): Hold => ({ out: outOfWay(way), into: way });
