@@ -74,9 +74,9 @@ export const PLACE_FACTS: Readonly<Record<Place, PlaceFacts>> = {
 
 /** The typical girths of a size, of every place that has them. */
 export function typicalGirths(size: TypicalSize): Girths {
-  const known = PLACES.flatMap((place) => {
+  const girths = PLACES.flatMap((place) => {
     const { typical } = PLACE_FACTS[place];
     return typical ? [[place, typical[size]] as const] : [];
   });
-  return Object.fromEntries(known);
+  return Object.fromEntries(girths);
 }

@@ -132,7 +132,7 @@ function bySchool(q: WearQuestion): Wear {
       return worn(kind, bodyMm, [{ what: 'length', mm: choice.finishedMm }, ...other], even(flat.bandMm));
     }
     case 'drop': {
-      const neck = known(bodyMm);
+      const neck = girthOf(bodyMm);
       const parts: WearPart[] = [
         { what: 'body', mm: neck },
         { what: 'drop', mm: droppedMm(neck, choice.dropMm) - neck },
@@ -140,7 +140,7 @@ function bySchool(q: WearQuestion): Wear {
       return worn(kind, neck, parts, even(flat.bandMm));
     }
     case 'ease': {
-      const base: WearPart[] = [{ what: 'body', mm: known(bodyMm) }];
+      const base: WearPart[] = [{ what: 'body', mm: girthOf(bodyMm) }];
       const { fit, easeMm } = choice;
       const parts: WearPart[] = [
         ...base,
@@ -150,8 +150,8 @@ function bySchool(q: WearQuestion): Wear {
       return worn(kind, bodyMm, parts, offWish(easeBand(fit, easeMm), easeMm[fit]));
     }
     case 'elastic':
-      return worn(kind, bodyMm, [{ what: 'body', mm: known(bodyMm) }], {
-        minMm: -ELASTIC_GIVES * known(bodyMm),
+      return worn(kind, bodyMm, [{ what: 'body', mm: girthOf(bodyMm) }], {
+        minMm: -ELASTIC_GIVES * girthOf(bodyMm),
         maxMm: 0,
       });
     case 'over':
@@ -166,7 +166,7 @@ function over(
   bodyMm: number | null,
   thickness: readonly WearPart[],
 ): Wear {
-  const base = overMm ?? known(bodyMm);
+  const base = overMm ?? girthOf(bodyMm);
   const knuckle = kind === 'ring' ? Math.max((girths.knuckle ?? base) - base, 0) : 0;
   const between = knuckle > KNUCKLE_APART_MM;
   const passMm = base + (between ? knuckle / 2 : knuckle);
@@ -182,7 +182,7 @@ function over(
   return { ...worn(kind, overMm ?? bodyMm, parts, { minMm: -easeMm[fit], maxMm: most }), between };
 }
 
-const known = (bodyMm: number | null): number => {
+const girthOf = (bodyMm: number | null): number => {
   if (bodyMm === null) throw new Error('This school goes by a girth; there is none.');
   return bodyMm;
 };

@@ -33,7 +33,7 @@ export function rowLists(path: Path, nameOf: (bead: Bead) => string, rowsOfUnit:
   const passes = [...new Set(woven.map(passOf))];
   return passes.map((pass): RowList => {
     const beads = woven.filter((bead) => passOf(bead) === pass);
-    return { pass, ...folded(listed(beads, nameOf), rowsOfUnit) };
+    return { pass, ...withRepeats(listed(beads, nameOf), rowsOfUnit) };
   });
 }
 
@@ -51,11 +51,11 @@ function listed(beads: readonly Bead[], nameOf: (bead: Bead) => string): ListedR
   });
 }
 
-function folded(rows: readonly ListedRow[], rowsOfUnit: number): Omit<RowList, 'pass'> {
+function withRepeats(rows: readonly ListedRow[], rowsOfUnit: number): Omit<RowList, 'pass'> {
   const { period, start } = repeatOf(rows, rowsOfUnit);
-  const told = start + period;
-  if (told >= rows.length) return { rows, again: null };
-  return { rows: rows.slice(0, told), again: { from: rows[start]?.from ?? 1, last: rows.at(-1)?.to ?? 1 } };
+  const shown = start + period;
+  if (shown >= rows.length) return { rows, again: null };
+  return { rows: rows.slice(0, shown), again: { from: rows[start]?.from ?? 1, last: rows.at(-1)?.to ?? 1 } };
 }
 
 /** After how many rows they come again, and from which on they do so to the end. */

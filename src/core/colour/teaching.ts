@@ -25,7 +25,7 @@ export const MARKS = ['dot', 'bar', 'cross', 'square', 'triangle', 'diamond', 't
 export type Mark = (typeof MARKS)[number];
 
 /** How a bead is told apart from the others. */
-export interface Told {
+export interface Distinction {
   readonly colour: Shade;
   readonly mark: Mark | null;
 }
@@ -33,7 +33,7 @@ export interface Told {
 /** The teaching colour and the mark of each role and shade of a piece. */
 export function tellingApart(
   piece: Pick<Piece, 'beads' | 'colourings'>,
-): (role: string, shade?: number) => Told {
+): (role: string, shade?: number) => Distinction {
   const all = ROLE_LETTERS.flatMap((role) => shadesOf(piece, role).map((_, shade) => `${role}~${shade}`));
   const placeOf = new Map(all.map((key, i) => [key, i]));
   return (role, shade = 0) => {

@@ -76,13 +76,13 @@ function next(extras: number[], apart: number): boolean {
 export function arrangements(q: ArrangeQuestion, counts: readonly number[]): Arrangement[] {
   const step = 2 * Math.min(...q.stepsMm);
   const here = arrangedMm(q, counts);
-  const told = (chosen: readonly number[]): Arrangement => {
+  const arrangementOf = (chosen: readonly number[]): Arrangement => {
     const finishedMm = arrangedMm(q, chosen);
     return { counts: chosen, finishedMm, offMm: finishedMm - q.wishMm };
   };
-  const around = [-2, -1, 1, 2].map((k) => told(arrange({ ...q, wishMm: here + k * step }).counts));
+  const around = [-2, -1, 1, 2].map((k) => arrangementOf(arrange({ ...q, wishMm: here + k * step }).counts));
   const apart = new Map(
-    [told(counts), ...around]
+    [arrangementOf(counts), ...around]
       .reverse() // the given counts are told last, so that they stay where another has the same length
       .map((one) => [one.finishedMm.toFixed(3), one]),
   );

@@ -4,7 +4,7 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { byId, THREADS } from '../materials/catalogue';
 import { newPiece } from '../piece/newPiece';
 import type { Piece } from '../piece/piece';
-import type { Known, Plan } from '../plan/plan';
+import type { Lookups, Plan } from '../plan/plan';
 import { planSteps } from '../plan/steps';
 import { planPiece } from '../plan/shipped';
 import { USUAL_SETTINGS } from '../records/settings';
@@ -16,7 +16,7 @@ const bracelet = (id: string, change: Partial<Piece> = {}): Piece => ({
   ...newPiece('Gauge', id, wearer),
   ...change,
 });
-const planned = (piece: Piece, known: Partial<Known> = {}): Plan => {
+const planned = (piece: Piece, known: Partial<Lookups> = {}): Plan => {
   const plan = planPiece(piece, known);
   if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
   return plan;

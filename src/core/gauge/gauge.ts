@@ -113,22 +113,22 @@ export function gaugeOf(q: GaugeQuestion): Gauge {
   const { form, closed, request, layout, shortening } = q;
   // The layout may be told in smaller units than the maker's.
   const times = request ? request.rowsOfUnit / request.rows : 1;
-  const known = {
+  const common = {
     workedOutMm: withShortening(form.pitchMm, 0, shortening).pitchMm,
     drape: layout?.drape ?? null,
     faces: request && layout ? faces(request.cell, layout) : [],
     insideMm: layout?.insideMm ?? null,
     settled: !q.restless,
   };
-  const told = measured(q) ?? chart(q);
-  if (told) {
-    const { pitchMm, spread } = told.gauge;
+  const measurement = measurementOf(q) ?? chart(q);
+  if (measurement) {
+    const { pitchMm, spread } = measurement.gauge;
     return {
-      ...known,
-      ...withShortening(pitchMm, spread, told.finished ? null : shortening),
-      source: told.source,
-      swatches: told.swatches,
-      meanBetweenMm: told.gauge.meanBetweenMm,
+      ...common,
+      ...withShortening(pitchMm, spread, measurement.finished ? null : shortening),
+      source: measurement.source,
+      swatches: measurement.swatches,
+      meanBetweenMm: measurement.gauge.meanBetweenMm,
       mayShorten: 0,
       // Whatever the layout did not settle, the ruler has.
       settled: true,
@@ -146,7 +146,7 @@ export function gaugeOf(q: GaugeQuestion): Gauge {
   const drawnIn = withShortening(pitchMm, spread, shortening);
   const after = drawnIn.pitchMm / pitchMm;
   return {
-    ...known,
+    ...common,
     ...drawnIn,
     source: layout ? 'solver' : 'closed form',
     swatches: null,
@@ -176,7 +176,7 @@ function disagreement(laidOut: Form, closed: Form, isNet: boolean): Disagreement
     : null;
 }
 
-interface Told {
+interface Measurement {
   readonly source: GaugeSource;
   readonly gauge: MeasuredGauge;
   readonly swatches: Gauge['swatches'];
@@ -185,7 +185,7 @@ interface Told {
 }
 
 /** What the maker has measured: this piece, or swatches of it. */
-function measured({ own, swatches, baseSwatches }: GaugeQuestion): Told | null {
+function measurementOf({ own, swatches, baseSwatches }: GaugeQuestion): Measurement | null {
   if (own?.source === 'this piece')
     return { source: own.source, gauge: pieceGauge(own), swatches: null, finished: own.finished };
   const found = swatches ?? baseSwatches;
@@ -199,7 +199,7 @@ function measured({ own, swatches, baseSwatches }: GaugeQuestion): Told | null {
 }
 
 /** A gauge copied from a chart or a pattern. */
-const chart = ({ own }: GaugeQuestion): Told | null =>
+const chart = ({ own }: GaugeQuestion): Measurement | null =>
   own?.source === 'table'
     ? {
         source: 'table',

@@ -30,7 +30,7 @@ interface StitchQuestion {
 
 /** Stitches that are remembered: those of a bench of pieces, and the variants that are being tried. */
 const KEPT = 48;
-const known = new Map<string, Stitch>();
+const stitches = new Map<string, Stitch>();
 
 /**
  * A stitch in its beads. Most keystrokes change neither, and finding what repeats is the dearest part of a plan:
@@ -40,12 +40,12 @@ export function stitchOf(q: StitchQuestion): Stitch {
   const { structure, params, weaveable, body, ends, without } = q;
   const sizes = rolesOf(weaveable).map((role) => [role, body(role)]);
   const key = JSON.stringify([structure.id, params, ends, without, sizes]);
-  const found = known.get(key);
+  const found = stitches.get(key);
   if (found) return found;
   const made = stitch(q);
-  known.set(key, made);
-  const [oldest] = known.keys();
-  if (known.size > KEPT && oldest !== undefined) known.delete(oldest);
+  stitches.set(key, made);
+  const [oldest] = stitches.keys();
+  if (stitches.size > KEPT && oldest !== undefined) stitches.delete(oldest);
   return made;
 }
 
@@ -61,8 +61,8 @@ function stitch({ weaveable, body, ends, without }: StitchQuestion): Stitch {
     request,
     closed,
     solved(layout) {
-      const told = forms.get(layout);
-      if (told !== undefined || !request) return told ?? null;
+      const keptForm = forms.get(layout);
+      if (keptForm !== undefined || !request) return keptForm ?? null;
       const form = solvedForm(layout, request, sample, body, closed);
       forms.set(layout, form);
       return form;

@@ -14,11 +14,11 @@ class PieceLoom implements Loom {
   private readonly done = new Set<EdgeName>();
 
   constructor(
-    private readonly asked: EndLoops,
+    private readonly request: EndLoops,
     options: WeaveOptions,
   ) {
     this.w = new Weave(options);
-    this.ring = asked.joined ?? false;
+    this.ring = request.joined ?? false;
   }
 
   get tail(): Needle {
@@ -26,7 +26,7 @@ class PieceLoom implements Loom {
   }
 
   hangs(name: EdgeName): number {
-    const { passes, loops = 1 } = this.asked[name];
+    const { passes, loops = 1 } = this.request[name];
     return passes === 0 ? 0 : loops;
   }
 
@@ -34,7 +34,7 @@ class PieceLoom implements Loom {
     this.done.add(name);
     if (name === 'start' && this.w.stopIsOn()) this.takeStop(needle);
     if (this.ring && edge.meeting) closeRing(this.w, needle, edge.meeting);
-    if (this.hangs(name) > 0) hangClasp(this.w, needle, name, this.asked[name], edge);
+    if (this.hangs(name) > 0) hangClasp(this.w, needle, name, this.request[name], edge);
     return edge;
   }
 
@@ -46,7 +46,7 @@ class PieceLoom implements Loom {
       if (first) needle.through(...first);
       else first = string();
     };
-    sewLoop(this.w, needle, 'start', this.asked.start, { enter, comeRound: () => undefined });
+    sewLoop(this.w, needle, 'start', this.request.start, { enter, comeRound: () => undefined });
     return first ?? [];
   }
 
@@ -71,7 +71,7 @@ class PieceLoom implements Loom {
 }
 
 /** Weaves a part and closes it, as it is asked. */
-export const compose = (asked: EndLoops, options: WeaveOptions, work: (loom: Loom) => Made): Path => {
-  const loom = new PieceLoom(asked, options);
+export const compose = (request: EndLoops, options: WeaveOptions, work: (loom: Loom) => Made): Path => {
+  const loom = new PieceLoom(request, options);
   return loom.finish(work(loom));
 };

@@ -87,8 +87,8 @@ export function drawing(
   const shapes = new Map<string, Shape>();
   const solids = new Map<string, { solid: Solid; round: boolean }>();
   const solidFor = (role: string) => {
-    const known = solids.get(role);
-    if (known) return known;
+    const kept = solids.get(role);
+    if (kept) return kept;
     const solid = solidOf(sizeOf(role));
     const made = { solid, round: isRound(solid) };
     solids.set(role, made);

@@ -25,13 +25,17 @@ export function regrouped(path: Path, sizeOf: (role: string) => BeadSize): Regro
     if (!firstOf.has(size)) firstOf.set(size, role);
     sizes.set(role, size);
   }
-  const told = (role: string) => firstOf.get(sizes.get(role) ?? '') ?? role;
-  const rows = smallest(rowsOfUnit, body, told);
+  const standing = (role: string) => firstOf.get(sizes.get(role) ?? '') ?? role;
+  const rows = smallest(rowsOfUnit, body, standing);
   const put = (place: Place): Place => {
     const unit = Math.floor(place.row / rows);
     return place.section === WOVEN ? { ...place, unit, rowInUnit: place.row - unit * rows } : place;
   };
-  const beads = path.beads.map((bead): Bead => ({ ...bead, role: told(bead.role), place: put(bead.place) }));
+  const beads = path.beads.map((bead): Bead => ({
+    ...bead,
+    role: standing(bead.role),
+    place: put(bead.place),
+  }));
   const again = ({ id }: Bead) => beads[id] as Bead;
   const moves = path.moves.map((move): Move => {
     const place = put(move.place);
@@ -64,10 +68,10 @@ export function regrouped(path: Path, sizeOf: (role: string) => BeadSize): Regro
 }
 
 /** The fewest rows, dividing those of a unit, after which each row's beads are of the same sizes again. */
-function smallest(rowsOfUnit: number, body: readonly Bead[], told: (role: string) => string): number {
+function smallest(rowsOfUnit: number, body: readonly Bead[], standing: (role: string) => string): number {
   const kinds = new Map<number, Set<string>>();
   for (const { name, role, place } of body) {
-    const kind = `${name}/${told(role)}`;
+    const kind = `${name}/${standing(role)}`;
     kinds.set(place.rowInUnit, (kinds.get(place.rowInUnit) ?? new Set()).add(kind));
   }
   const words = Array.from({ length: rowsOfUnit }, (_, row) => [...(kinds.get(row) ?? [])].sort().join(' '));

@@ -125,8 +125,8 @@ function levels(
   const layers = new Map<number, { beads: DrawnBead[]; threads: DrawnThread[] }>();
   const layer = (depth: number) => {
     const level = Math.round(depth / apartMm);
-    const known = layers.get(level);
-    if (known) return known;
+    const kept = layers.get(level);
+    if (kept) return kept;
     const made = { beads: [], threads: [] };
     layers.set(level, made);
     return made;

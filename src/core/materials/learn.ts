@@ -43,22 +43,22 @@ export function learned(kind: BeadKind, measured: Partial<MeasuredBead>): BeadKi
 const DOUBTED = 1 / 3;
 
 /** Whether a measure is so far from what is known, more than nothing, that it may be a slip. */
-export const isDoubtful = (value: number, known: number): boolean =>
-  known > 0 && Math.abs(value / known - 1) > DOUBTED;
+export const isDoubtful = (value: number, usual: number): boolean =>
+  usual > 0 && Math.abs(value / usual - 1) > DOUBTED;
 
 /** A measure that may be a slip. */
 export interface MeasureDoubt<K extends string = keyof MeasuredBead> {
   readonly key: K;
   readonly value: number;
   /** What the same measure would be by what is known of the bead. */
-  readonly known: number;
+  readonly usual: number;
   /** What it would be if one bead was measured in the place of ten or a hundred; null where that is no nearer. */
   readonly perhaps: number | null;
 }
 
 /** Measures of a bead that are far from what is known of it. */
 export function measureDoubts(measured: Partial<MeasuredBead>, kind: BeadKind): MeasureDoubt[] {
-  const known: Readonly<Record<keyof MeasuredBead, number | null>> = {
+  const usual: Readonly<Record<keyof MeasuredBead, number | null>> = {
     tenMm: 10 * kind.lengthMm,
     hundredGrams: kind.perGram === null ? null : 100 / kind.perGram,
     diameterMm: kind.diameterMm,
@@ -68,10 +68,10 @@ export function measureDoubts(measured: Partial<MeasuredBead>, kind: BeadKind): 
   };
   const many: Partial<Record<keyof MeasuredBead, number>> = { tenMm: 10, hundredGrams: 100 };
   return (Object.keys(UNMEASURED) as (keyof MeasuredBead)[]).flatMap((key) => {
-    const [value, expected] = [measured[key] ?? null, known[key]];
+    const [value, expected] = [measured[key] ?? null, usual[key]];
     if (value === null || expected === null || !isDoubtful(value, expected)) return [];
     const ofOne = value * (many[key] ?? 1);
-    return [{ key, value, known: expected, perhaps: isDoubtful(ofOne, expected) ? null : ofOne }];
+    return [{ key, value, usual: expected, perhaps: isDoubtful(ofOne, expected) ? null : ofOne }];
   });
 }
 

@@ -48,7 +48,7 @@ describe('an entry learns', () => {
   it('by hand: a measure further than a third from what is known is asked about; ten that measure one, by that', () => {
     const ten = 10 * seed.lengthMm;
     expect(measureDoubts({ tenMm: seed.lengthMm }, seed)).toEqual([
-      { key: 'tenMm', value: seed.lengthMm, known: ten, perhaps: ten },
+      { key: 'tenMm', value: seed.lengthMm, usual: ten, perhaps: ten },
     ]);
     expect(measureDoubts({ tenMm: 0.7 * ten }, seed)).toEqual([]);
     expect(measureDoubts({ tenMm: 1.3 * ten }, seed)).toEqual([]);

@@ -30,12 +30,12 @@ const BY_LETTER = named(/size ([A-Z])\b/i);
  * thickness that a beading thread has.
  */
 export function readThread(text: string): NamedThread | null {
-  const told = text.trim().replace(',', '.');
-  const weight = /^(\d+) ?(?:lb|lbs|pounds?)\.?$/i.exec(told)?.[1];
+  const label = text.trim().replace(',', '.');
+  const weight = /^(\d+) ?(?:lb|lbs|pounds?)\.?$/i.exec(label)?.[1];
   if (weight) return BY_WEIGHT.get(weight) ?? null;
-  const letter = /^(?:size )?([a-z])$/i.exec(told)?.[1];
+  const letter = /^(?:size )?([a-z])$/i.exec(label)?.[1];
   if (letter) return BY_LETTER.get(letter.toUpperCase()) ?? null;
-  const length = /^(\d*\.?\d+) ?(mm|in|inch|inches|")$/i.exec(told);
+  const length = /^(\d*\.?\d+) ?(mm|in|inch|inches|")$/i.exec(label);
   if (!length) return null;
   const diameterMm = Number(length[1]) * (/^mm$/i.test(length[2] ?? '') ? 1 : MM_PER_INCH);
   return diameterMm >= RANGE.least && diameterMm <= RANGE.most ? { diameterMm, make: null } : null;

@@ -12,7 +12,7 @@ export interface Change {
   /** What was changed: `ease`, `bead A, colour`. */
   readonly what: readonly string[];
   /** Each of them, as it was and as it is; of many the first. */
-  readonly told: readonly { readonly name: string; readonly was: string; readonly is: string }[];
+  readonly details: readonly { readonly name: string; readonly was: string; readonly is: string }[];
   /** `ease: comfortable → snug`. */
   readonly words: string;
 }
@@ -26,11 +26,15 @@ export function changeBetween(before: Piece, after: Piece, style: LengthStyle): 
   const names = [...new Set([...is.keys(), ...was.keys()])];
   const what = names.filter((name) => was.get(name) !== is.get(name));
   if (what.length === 0) return null;
-  const told = what
+  const details = what
     .slice(0, TOLD)
     .map((name) => ({ name, was: was.get(name) ?? '–', is: is.get(name) ?? '–' }));
-  const words = told.map(({ name, was: before, is: after }) => `${name}: ${before} → ${after}`).join('; ');
-  return { what, told, words: words + (what.length > told.length ? `, and what goes with it` : '') };
+  const words = details.map(({ name, was: before, is: after }) => `${name}: ${before} → ${after}`).join('; ');
+  return {
+    what,
+    details: details,
+    words: words + (what.length > details.length ? `, and what goes with it` : ''),
+  };
 }
 
 /** Every choice by its name, the ones that carry others along first. */

@@ -4,7 +4,7 @@ import type { EdgeName } from '../weave/edge';
 import type { BeadKind, Clasp, FindingMaterial } from '../materials/material';
 import { sizeOf } from '../materials/material';
 import type { Piece } from '../piece/piece';
-import { planPiece, type Known, type Plan } from './plan';
+import { planPiece, type Lookups, type Plan } from './plan';
 import { choosing } from '../piece/choosing';
 import { misfit } from '../structures/parts';
 
@@ -45,7 +45,12 @@ const MOST_OF_A_KIND = 2;
  * arithmetic as the plan, and offered only where it comes nearer. The nearest first; empty where nothing is left over
  * or chain takes it up.
  */
-export function absorbers(piece: Piece, plan: Plan, parts: Parts, known: Partial<Known> = {}): Absorber[] {
+export function absorbers(
+  piece: Piece,
+  plan: Plan,
+  parts: Parts,
+  lookups: Partial<Lookups> = {},
+): Absorber[] {
   const { chosen } = plan;
   if (Math.abs(chosen.offMm) < REST_MM || piece.ends.chain) return [];
   const fixed = { ...piece, ...choosing(piece, chosen) };
@@ -53,7 +58,7 @@ export function absorbers(piece: Piece, plan: Plan, parts: Parts, known: Partial
   const offered = [
     ...byEnds.map(({ what, ends }) => ofEnds(fixed, plan, what, ends)),
     ...(piece.ends.closing === 'clasp' ? extenders(fixed, plan, parts) : []),
-    ...replanned(fixed, plan, parts, known),
+    ...replanned(fixed, plan, parts, lookups),
   ].filter((one) => Math.abs(one.offMm) < Math.abs(chosen.offMm) - REST_MM / 4);
   return best(offered);
 }
@@ -68,8 +73,8 @@ function best(offered: readonly Absorber[]): Absorber[] {
     .filter(({ what: { kind }, finishedMm }) => {
       // A seed at the start does what a seed at the end does: one of them is enough.
       const others = seen.get(kind) ?? [];
-      const told = others.some((mm) => Math.abs(mm - finishedMm) < REST_MM / 10);
-      if (told || others.length === MOST_OF_A_KIND) return false;
+      const isThere = others.some((mm) => Math.abs(mm - finishedMm) < REST_MM / 10);
+      if (isThere || others.length === MOST_OF_A_KIND) return false;
       seen.set(kind, [...others, finishedMm]);
       return true;
     })
@@ -122,10 +127,15 @@ function endChanges({ ends, kind }: Piece, { clasps, findings }: Parts): EndChan
 function ofEnds(piece: Piece, plan: Plan, what: Absorber['what'], ends: Piece['ends']): Absorber {
   const seed = sizeOf(piece.beads[LOOP_ROLE]);
   const more = closureOf(ends, seed, plan.weaveable.mostLoops).allowanceMm - plan.closure.allowanceMm;
-  return told(plan, what, { ...choosing(piece, plan.chosen), ends }, plan.chosen.finishedMm + more);
+  return absorberOf(plan, what, { ...choosing(piece, plan.chosen), ends }, plan.chosen.finishedMm + more);
 }
 
-function told(plan: Plan, what: Absorber['what'], change: Partial<Piece>, finishedMm: number): Absorber {
+function absorberOf(
+  plan: Plan,
+  what: Absorber['what'],
+  change: Partial<Piece>,
+  finishedMm: number,
+): Absorber {
   const { wishMm, band } = plan.wear;
   return {
     what,
@@ -146,11 +156,13 @@ function extenders(piece: Piece, plan: Plan, { findings }: Parts): Absorber[] {
   const links = reach + 2;
   const ends = { ...piece.ends, extender: { linkMm: link.lengthMm, links } };
   const change = { ...choosing(piece, plan.chosen), ends };
-  return [told(plan, { kind: 'extender', links }, change, plan.chosen.finishedMm + reach * link.lengthMm)];
+  return [
+    absorberOf(plan, { kind: 'extender', links }, change, plan.chosen.finishedMm + reach * link.lengthMm),
+  ];
 }
 
 /** Changes that need the whole plan again: rows at the end, beads of another size. */
-function replanned(piece: Piece, plan: Plan, { beads }: Parts, known: Partial<Known>): Absorber[] {
+function replanned(piece: Piece, plan: Plan, { beads }: Parts, lookups: Partial<Lookups>): Absorber[] {
   const changes: { what: Absorber['what']; change: Partial<Piece> }[] = [];
   const { params } = piece.structure;
   const { extra } = { ...plan.structure.defaults, ...params };
@@ -174,7 +186,7 @@ function replanned(piece: Piece, plan: Plan, { beads }: Parts, known: Partial<Kn
   return changes.flatMap(({ what, change }) => {
     // Counts of a graduated line stand among its parameters too: both changes hold.
     const whole = { ...change, ...choosing({ ...piece, ...change }, plan.chosen) };
-    const again = planPiece({ ...piece, ...whole }, known);
+    const again = planPiece({ ...piece, ...whole }, lookups);
     if (!again.ok || again.warnings.some(({ code }) => code === 'sizes')) return [];
     // The wish itself moves with the thickness: what counts is how far the new piece is from its own wish.
     const { finishedMm, offMm, fits } = again.chosen;

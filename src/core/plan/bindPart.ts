@@ -10,7 +10,7 @@ import { tripsThatGo, type Gear } from '../supplies/holeFill';
 import type { ThreadHabits } from '../supplies/threadPlan';
 import { remembered } from '../tools/remember';
 import type { Path } from '../weave/path';
-import { worked } from '../weave/worked';
+import { pathWithRoutes } from '../weave/worked';
 import { noPlan, rulesOf, standsInTheWay, type NoPlan } from './problems';
 
 /** A part of a piece with its stitch bound and its materials at hand: what every later stage goes by. */
@@ -53,7 +53,7 @@ export function bindPart(piece: Piece, { holeFactor }: Pick<ThreadHabits, 'holeF
   const room = remembered((role: string) => tripsThatGo(holeMm(role), gear, piece.doubled ? 2 : 1));
   const without = new Set(piece.without);
   const pathOf = remembered((units: number) =>
-    worked((ways) => weaveable.weave(units, { ...closure.loops, without, ...ways }), {
+    pathWithRoutes((ways) => weaveable.weave(units, { ...closure.loops, without, ...ways }), {
       room,
       doubled: piece.doubled,
     }),

@@ -57,7 +57,7 @@ export const compared = (plans: readonly (Plan | null)[], style: LengthStyle): C
 export function apartFrom(version: Piece, from: Piece, style: LengthStyle): string | null {
   const change = changeBetween({ ...from, name: version.name }, version, style);
   if (!change) return null;
-  const { told, what } = change;
+  const { details: told, what } = change;
   const words = told.map(({ name, was, is }) => `${name}: ${is}, not ${was}`).join('; ');
   return words + (what.length > told.length ? ', and what goes with it' : '');
 }

@@ -1,10 +1,10 @@
 import { wear, type Wear } from '../body/wear';
 import type { Candidate, FitQuestion } from '../fit/candidates';
-import { fitted, type Arranged } from '../fit/fitted';
+import { fitOf, type Arranged } from '../fit/fitOf';
 import { MOST_UNITS } from '../piece/piece';
 import type { BoundPart } from './bindPart';
 import { formOf, type StitchForm } from './form';
-import type { Known } from './known';
+import type { Lookups } from './lookups';
 import { noPlan, type NoPlan } from './problems';
 
 /** Fewer units do not go round. */
@@ -22,10 +22,10 @@ export interface FittedPart extends BoundPart, StitchForm {
 }
 
 /** Sizes a part to its wearer: the form of its stitch, the length that is wished for, the counts that come near. */
-export function fitPart(part: BoundPart, known: Known, arranged: Arranged | null): FittedPart | NoPlan {
+export function fitPart(part: BoundPart, lookups: Lookups, arranged: Arranged | null): FittedPart | NoPlan {
   const { piece, weaveable, closure, rules } = part;
   const ends = closure.loops;
-  const size = formOf({ ...part, ends }, known);
+  const size = formOf({ ...part, ends }, lookups);
   const { form, gauge } = size;
   const wished = wear({
     kind: piece.kind,
@@ -49,7 +49,7 @@ export function fitPart(part: BoundPart, known: Known, arranged: Arranged | null
     rules,
     chain: piece.ends.closing === 'clasp' ? piece.ends.chain : null,
   };
-  const fit = fitted(question, piece.units, arranged);
+  const fit = fitOf(question, piece.units, arranged);
   if (fit.units > MOST_UNITS) return noPlan({ code: 'too-many-units', units: fit.units, most: MOST_UNITS });
   const chainMm = fit.chosen.links * (question.chain?.linkMm ?? 0);
   return { ...part, ...size, wear: wished, ...fit, chainMm };

@@ -9,7 +9,7 @@ import { stitchKey, stitchOf } from '../gauge/stitch';
 import type { EndLoops } from '../closures/sewnLoop';
 import { rolesOf, type Form, type Structure, type Weaveable } from '../structures/structure';
 
-interface Asked {
+interface FormQuestion {
   readonly piece: Piece;
   readonly structure: Structure;
   readonly weaveable: Weaveable;
@@ -27,7 +27,7 @@ export interface StitchForm {
 
 /** How long, broad and thick a unit comes out: by measure, by layout, or by the closed form. */
 export function formOf(
-  { piece, structure, weaveable, body, ends }: Asked,
+  { piece, structure, weaveable, body, ends }: FormQuestion,
   { layouts, swatches }: { readonly layouts: Layouts; readonly swatches: SwatchBook },
 ): StitchForm {
   const { params } = piece.structure;

@@ -5,7 +5,7 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import type { EdgeName } from '../weave/edge';
 import { arrange, arrangements, type ArrangeQuestion } from '../fit/arrange';
 import type { Candidate } from '../fit/candidates';
-import type { Arranged } from '../fit/fitted';
+import type { Arranged } from '../fit/fitOf';
 import type { CountRule } from '../fit/rules';
 import type { Gauge } from '../gauge/gauge';
 import type { LayoutRequest } from '../layout/cellLayout';
@@ -25,14 +25,14 @@ import { bindPart } from './bindPart';
 import { cautionsFor, type Caution } from './cautions';
 import { endStage, type EndStage } from './endStage';
 import { fitPart, type FittedPart } from './fitPart';
-import { NOTHING_KNOWN, type Known } from './known';
+import { NO_LOOKUPS, type Lookups } from './lookups';
 import type { NoPlan } from './problems';
 import { warningsOf, type Warning } from './warnings';
 import { weavePart, type WovenReadings } from './weavePart';
 
 export type { EndStage } from './endStage';
 export type { Gauge } from '../gauge/gauge';
-export type { Known } from './known';
+export type { Lookups } from './lookups';
 export type { NoPlan, Problem } from './problems';
 export type { Warning } from './warnings';
 
@@ -83,8 +83,8 @@ export interface Plan extends WovenReadings {
  * From the choices of a piece to everything a maker needs before she starts, stage by stage: bind → fit → weave →
  * tell. Pure, and quick enough to run on every keystroke.
  */
-export function planPiece(piece: Piece, known: Partial<Known> = NOTHING_KNOWN): Plan | NoPlan {
-  const all = { ...NOTHING_KNOWN, ...known };
+export function planPiece(piece: Piece, lookups: Partial<Lookups> = NO_LOOKUPS): Plan | NoPlan {
+  const all = { ...NO_LOOKUPS, ...lookups };
   const part = bindPart(piece, all.habits);
   if (!part.ok) return part;
   const { arrangement } = part.weaveable;
@@ -92,9 +92,9 @@ export function planPiece(piece: Piece, known: Partial<Known> = NOTHING_KNOWN): 
 }
 
 /** The same for a screen: where planning itself breaks, that is a problem to be told, and the choices can be changed. */
-export function planOrFault(piece: Piece, known?: Partial<Known>): Plan | NoPlan {
+export function planOrFault(piece: Piece, lookups?: Partial<Lookups>): Plan | NoPlan {
   try {
-    return planPiece(piece, known);
+    return planPiece(piece, lookups);
   } catch (error) {
     return {
       ok: false,
@@ -104,7 +104,7 @@ export function planOrFault(piece: Piece, known?: Partial<Known>): Plan | NoPlan
 }
 
 /** A graduated piece is one unit; what is chosen is how many of each step it has. */
-function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan | NoPlan {
+function planGraduated(piece: Piece, graduation: Graduation, lookups: Lookups): Plan | NoPlan {
   // It is one unit: a measured number of them means nothing here.
   const withCounts = (counts: readonly number[], arranged: Arranged | null): FittedPart | NoPlan => {
     const part = bindPart(
@@ -114,29 +114,29 @@ function planGraduated(piece: Piece, graduation: Graduation, known: Known): Plan
         gauge: null,
         structure: { ...piece.structure, params: { ...graduation.withCounts(counts) } },
       },
-      known.habits,
+      lookups.habits,
     );
-    return part.ok ? fitPart(part, known, arranged) : part;
+    return part.ok ? fitPart(part, lookups, arranged) : part;
   };
-  const asked = graduation.question(bodiesOf(piece));
+  const ofSteps = graduation.question(bodiesOf(piece));
   const first = withCounts(
-    graduation.steps.map(() => asked.least),
+    graduation.steps.map(() => ofSteps.least),
     null,
   );
   if (!first.ok) return first;
   const question: ArrangeQuestion = {
-    ...asked,
-    fixedMm: asked.fixedMm + first.closure.allowanceMm,
+    ...ofSteps,
+    fixedMm: ofSteps.fixedMm + first.closure.allowanceMm,
     wishMm: first.wear.wishMm,
   };
   const best = arrange(question);
   const counts = graduation.counts ?? best.counts;
   const around = arrangements(question, counts);
-  return planFitted(withCounts(counts, { best, around, beads: graduation.beads }), known);
+  return planFitted(withCounts(counts, { best, around, beads: graduation.beads }), lookups);
 }
 
 /** Weaves what has been fitted, and tells everything of it. */
-function planFitted(part: FittedPart | NoPlan, { habits }: Known): Plan | NoPlan {
+function planFitted(part: FittedPart | NoPlan, { habits }: Lookups): Plan | NoPlan {
   if (!part.ok) return part;
   const { piece, structure, weaveable, form, gauge, chosen, closure } = part;
   const { from, threadOf, ...readings } = weavePart(part);

@@ -1,7 +1,7 @@
 import { REST_MM } from './absorbers';
 import type { BeadKind } from '../materials/material';
 import { beadOf, type Piece } from '../piece/piece';
-import { planPiece, type Known, type Plan, type Problem } from './plan';
+import { planPiece, type Lookups, type Plan, type Problem } from './plan';
 import type { Part } from '../structures/structure';
 import { misfit } from '../structures/parts';
 import type { HoleState } from '../supplies/holeFill';
@@ -30,7 +30,7 @@ export function substitution(
   plan: Plan,
   role: string,
   kind: BeadKind,
-  known: Partial<Known> = {},
+  lookups: Partial<Lookups> = {},
 ): Substitution {
   const will = (why: Misfit): Substitution => ({ answer: 'will not fit', why });
   const { parts } = plan.weaveable;
@@ -40,14 +40,14 @@ export function substitution(
   if (apart) return will(apart);
 
   const changed: Piece = { ...piece, beads: { ...piece.beads, [role]: { ...beadOf(piece, role), ...kind } } };
-  const same = planPiece({ ...changed, units: plan.arrangement ? null : plan.chosen.units }, known);
+  const same = planPiece({ ...changed, units: plan.arrangement ? null : plan.chosen.units }, lookups);
   if (!same.ok) return will({ code: 'plan', problem: same.problem });
   const { bottleneck } = same.holes;
   if (bottleneck?.going === 'no' && plan.holes.bottleneck?.going !== 'no')
     return will({ code: 'hole', state: bottleneck });
   const as = Math.abs(same.chosen.finishedMm - plan.chosen.finishedMm) < REST_MM;
   if (as && same.chosen.units === plan.chosen.units) return { answer: 'fits' };
-  const best = plan.arrangement ? same : planPiece({ ...changed, units: null }, known);
+  const best = plan.arrangement ? same : planPiece({ ...changed, units: null }, lookups);
   if (!best.ok) return will({ code: 'plan', problem: best.problem });
   return { answer: 'refit', units: best.chosen.units, finishedMm: best.chosen.finishedMm };
 }

@@ -24,8 +24,8 @@ export function workOf(built: Built, layOut: (built: Built) => PieceLayout): Wor
 /** The same where nobody has told the path: only what sews the clasps on is known of its thread. */
 export function withoutThread(built: Built, layOut: (built: Built) => PieceLayout): Work {
   const work = workOf(built, layOut);
-  const known = ({ move: { place } }: ThreadMove) => loopEndOf(place.section) !== null;
-  return { ...work, thread: work.thread.filter(known) };
+  const isOfClasp = ({ move: { place } }: ThreadMove) => loopEndOf(place.section) !== null;
+  return { ...work, thread: work.thread.filter(isOfClasp) };
 }
 
 /** A piece as it is seen: from a short one where its middle looks alike, from all of it where it does not. */
@@ -42,10 +42,10 @@ export function sketchOf(
     // What alternates from unit to unit is drawn from the one that lacks an even number.
     for (const short of [from.at, from.longer]) {
       const missing = total - short.units;
-      const told =
+      const sketch =
         missing > 0 &&
         repeatedSketch({ short: workOfShort(short), units: short.units, missing, pitchMm }, sizeOf, view);
-      if (told) return told;
+      if (sketch) return sketch;
     }
   }
   return wholeSketch(work(), sizeOf, view);

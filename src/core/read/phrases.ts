@@ -20,7 +20,7 @@ export interface StepWords {
 /** One stretch of moves as a sentence. */
 export function sentence(path: Path, moves: readonly Move[], words: StepWords): string {
   const phrases = runs(moves, phraseKey).map((run) => phrase(path, run, words));
-  const text = folded(phrases).join(', then ').replaceAll(';, then ', '; then ');
+  const text = withRefrains(phrases).join(', then ').replaceAll(';, then ', '; then ');
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
 
@@ -28,15 +28,15 @@ export function sentence(path: Path, moves: readonly Move[], words: StepWords): 
 const LONGEST_REFRAIN = 4;
 
 /** What is done several times running is told once: `3 times: pick up 1 A, go back through the B …`. */
-function folded(phrases: readonly string[]): string[] {
-  const told: string[] = [];
+function withRefrains(phrases: readonly string[]): string[] {
+  const lines: string[] = [];
   for (let i = 0; i < phrases.length;) {
     const { length, times } = refrain(phrases, i);
     const once = phrases.slice(i, i + length).join(', ');
-    told.push(times > 1 ? `${times} times: ${once};` : once);
+    lines.push(times > 1 ? `${times} times: ${once};` : once);
     i += length * times;
   }
-  return told.map((phrase, i) => (i === told.length - 1 ? phrase.replace(/;$/, '') : phrase));
+  return lines.map((phrase, i) => (i === lines.length - 1 ? phrase.replace(/;$/, '') : phrase));
 }
 
 /** The refrain at a place that saves the most phrases; one phrase, once, where nothing repeats. */
@@ -64,7 +64,7 @@ function phrase(path: Path, run: readonly Move[], words: StepWords): string {
     case 'begin':
       return BEGIN[move.stop];
     case 'pick':
-      return `pick up ${list(pickGroups(path, run.filter(isTraversal), words))}`;
+      return `pick up ${list(pickGroups(run.filter(isTraversal), words))}`;
     case 'pass':
       return passes(path, run.filter(isTraversal), words);
     case 'attach':
@@ -99,13 +99,13 @@ const BEGIN = {
 } as const;
 
 /** `2 A and 1 B`, with the hole that is strung where a bead has several. */
-const pickGroups = (path: Path, picks: readonly Traversal[], words: StepWords): string[] =>
+const pickGroups = (picks: readonly Traversal[], words: StepWords): string[] =>
   runs(picks, (m) => `${m.bead.role}/${m.hole}`).map((same) => {
     const { bead, hole } = head(same);
     const role = words.role(bead.role);
     // A letter stands for one or many; a word has its plural.
     const several = same.length > 1 && role.length > 1 ? 's' : '';
-    return `${same.length} ${role}${several}${ordinal(hole, path.holes(bead.role))}`;
+    return `${same.length} ${role}${several}${ordinal(hole, bead.holes)}`;
   });
 
 function passes(path: Path, run: readonly Traversal[], words: StepWords): string {
@@ -157,17 +157,16 @@ const passed = (path: Path, run: readonly Traversal[], words: StepWords): string
     runs(run, (m) => where(path, m.bead, m, words)).map((same) => {
       const place = where(path, head(same).bead, head(same), words);
       if (same.length > 2) return `the ${same.length} beads ${place}`;
-      return `${list(same.map((m) => named(path, m.bead, m.hole, words)))} ${place}`;
+      return `${list(same.map((m) => named(m.bead, m.hole, words)))} ${place}`;
     }),
   );
 
 /** One bead with where it stands: `the left A of the row before`. */
 const one = (path: Path, bead: Bead, hole: number, from: Move, words: StepWords): string =>
-  `${named(path, bead, hole, words)} ${where(path, bead, from, words)}`;
+  `${named(bead, hole, words)} ${where(path, bead, from, words)}`;
 
-function named(path: Path, bead: Bead, hole: number, words: StepWords): string {
-  const holes = path.holes(bead.role);
-  const which = holes > 1 ? `the ${ORDINALS[hole] ?? `${hole + 1}th`} hole of ` : '';
+function named(bead: Bead, hole: number, words: StepWords): string {
+  const which = bead.holes > 1 ? `the ${ORDINALS[hole] ?? `${hole + 1}th`} hole of ` : '';
   return `${which}the ${side(bead, words)}${words.role(bead.role)}`;
 }
 
@@ -185,8 +184,8 @@ function where(path: Path, bead: Bead, { place }: Move, words: StepWords): strin
   const back = place.row - row;
   if (folds !== null)
     return back === 0 ? 'just picked up' : back === 1 ? 'of the part before' : `of part ${row + 1}`;
-  const known = NEARBY.get(back);
-  if (known) return known(words.row);
+  const nearby = NEARBY.get(back);
+  if (nearby) return nearby(words.row);
   const count = COUNTS[Math.abs(back)];
   if (!count) return `of ${words.row} ${row + 1}`;
   return `${count} ${words.row}s ${back > 0 ? 'back' : 'on'}`;

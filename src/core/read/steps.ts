@@ -57,14 +57,14 @@ export const unitSteps = (path: Path, words: StepWords): ToldUnit[] =>
 export function steps(path: Path, words: StepWords): StepGroup[] {
   const groups: StepGroup[] = [];
   const newest = new Map<StepGroup, number>();
-  for (const { place, steps: told } of unitSteps(path, words)) {
+  for (const { place, steps: sentences } of unitSteps(path, words)) {
     const { section, pass } = place;
     const number = place.unit + 1;
     const k = groups.findLastIndex((group, i) => {
       if (i < groups.length - 2 || group.section !== section || group.pass !== pass) return false;
       const stride = Math.abs(number - (newest.get(group) ?? 0));
       const inStep = group.times === 1 ? stride <= 2 : stride === group.stride;
-      return inStep && sameSteps(group.steps, told);
+      return inStep && sameSteps(group.steps, sentences);
     });
     const before = groups[k];
     const group: StepGroup = before
@@ -83,7 +83,7 @@ export function steps(path: Path, words: StepWords): StepGroup[] {
           toUnit: number,
           times: 1,
           stride: 1,
-          steps: told,
+          steps: sentences,
         };
     if (before) groups[k] = group;
     else groups.push(group);

@@ -48,8 +48,8 @@ const keys = new WeakMap<Swatch, StitchKey | null>();
 
 /** What a swatch is kept under: stitch and bead sizes; null where its units do not repeat. */
 export function keyOfSwatch(swatch: Swatch): StitchKey | null {
-  const known = keys.get(swatch);
-  if (known !== undefined) return known;
+  const keptKey = keys.get(swatch);
+  if (keptKey !== undefined) return keptKey;
   const key = swatchKey(swatchPiece(swatch));
   keys.set(swatch, key);
   return key;

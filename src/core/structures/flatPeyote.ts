@@ -31,8 +31,8 @@ const roleAt = ({ sequence, motif }: Params, row: number, column: number): RoleL
 
 /** The beads of a unit, row by row. An odd strip has long and short rows by turns: its unit holds an even number. */
 function rowsOfUnit(p: Params): Motif {
-  const told = p.motif.length > 0 ? p.motif.length : p.sequence.length;
-  const rows = isOdd(p) && told % 2 === 1 ? 2 * told : told;
+  const given = p.motif.length > 0 ? p.motif.length : p.sequence.length;
+  const rows = isOdd(p) && given % 2 === 1 ? 2 * given : given;
   return Array.from({ length: rows }, (_, row) =>
     Array.from({ length: inRow(p, row) }, (_, column) => roleAt(p, row, column)),
   );

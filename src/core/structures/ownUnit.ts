@@ -62,13 +62,13 @@ type Figures = { readonly [K in keyof typeof EXAMPLE]: number };
 
 /** What was measured, and the example where nothing was yet. Older documents hold the example itself. */
 function figures(p: Params): Figures & { readonly example: boolean } {
-  const told = (key: keyof typeof EXAMPLE) => p[key] ?? EXAMPLE[key];
+  const figure = (key: keyof typeof EXAMPLE) => p[key] ?? EXAMPLE[key];
   const all: Figures = {
-    units: told('units'),
-    lengthMm: told('lengthMm'),
-    threadMm: told('threadMm'),
-    widthMm: told('widthMm'),
-    thicknessMm: told('thicknessMm'),
+    units: figure('units'),
+    lengthMm: figure('lengthMm'),
+    threadMm: figure('threadMm'),
+    widthMm: figure('widthMm'),
+    thicknessMm: figure('thicknessMm'),
   };
   const missing = p.units === null || p.lengthMm === null || p.threadMm === null;
   const untouched = p.lengthMm === EXAMPLE.lengthMm && p.threadMm === EXAMPLE.threadMm;

@@ -77,7 +77,7 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
   const circle = (row: number, unit: number, first: boolean) => {
     const clockwise = isClockwise(row, unit);
     const order = clockwise ? CLOCKWISE : COUNTER;
-    const known = (side: SideName): Run | undefined => {
+    const runAt = (side: SideName): Run | undefined => {
       if (side === 'bottom') return row > 0 ? tops[row - 1]?.[unit] : cellar[unit];
       return side === 'top' ? tops[row]?.[unit] : rungs[row]?.[side === 'left' ? unit : unit + 1];
     };
@@ -90,12 +90,12 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
     const exit: SideName = leftwards(row) ? 'left' : 'right';
     const from = order.indexOf(shared);
     const next = (i: number) => at(order, (from + i) % order.length);
-    const along = (side: SideName) => goThrough(t, known(side) as Run, goesForward(side, clockwise));
+    const along = (side: SideName) => goThrough(t, runAt(side) as Run, goesForward(side, clockwise));
     // The first row is named as it is strung, so that every unit of it reads alike.
     const strung = ['near', 'rung', 'far'];
     for (let i = 1; i < order.length; i++) {
       const side = next(i);
-      if (known(side)) along(side);
+      if (runAt(side)) along(side);
       else {
         const roles =
           side === 'top' || side === 'bottom'

@@ -61,9 +61,9 @@ function linesOf(
   const ofPass = new Map<string, { readonly index: number; readonly unit: number }[]>();
   stretches.forEach(({ section, pass, unit }, index) => {
     if (section !== WOVEN) return;
-    const known = ofPass.get(passOf(pass)) ?? [];
-    known.push({ index, unit });
-    ofPass.set(passOf(pass), known);
+    const units = ofPass.get(passOf(pass)) ?? [];
+    units.push({ index, unit });
+    ofPass.set(passOf(pass), units);
   });
   const ways = [...ofPass.values()].flatMap((all) =>
     waysAlong(all.map(({ unit }) => unit)).map(({ from, to }) =>

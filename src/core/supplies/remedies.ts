@@ -1,6 +1,6 @@
 import { makeOf, type BeadKind, type Needle, type ThreadMaterial } from '../materials/material';
 import type { Piece } from '../piece/piece';
-import { planPiece, type Known, type Plan } from '../plan/plan';
+import { planPiece, type Lookups, type Plan } from '../plan/plan';
 import type { Going } from './holeFill';
 
 /** Something that makes a trip go that would not, tried before it is offered. */
@@ -32,11 +32,11 @@ type Tried = Pick<Remedy, 'what' | 'change'>;
  * whole, and offered only where everything goes with it; of needles, threads and beads the nearest that helps. Empty
  * where all goes.
  */
-export function remedies(piece: Piece, plan: Plan, gears: Gears, known: Partial<Known> = {}): Remedy[] {
+export function remedies(piece: Piece, plan: Plan, gears: Gears, lookups: Partial<Lookups> = {}): Remedy[] {
   const { bottleneck } = plan.holes;
   if (bottleneck?.going !== 'no') return [];
   const tried = ({ what, change }: Tried): Remedy | null => {
-    const after = planPiece({ ...piece, ...change }, known);
+    const after = planPiece({ ...piece, ...change }, lookups);
     if (!after.ok) return null;
     const going = after.holes.bottleneck?.going ?? 'easy';
     if (going === 'no') return null;

@@ -60,11 +60,11 @@ function lengthened(
   const shifted = (stretch: Stretch, by: number): Stretch => ({ ...stretch, unit: stretch.unit + by });
   const middle = (stretch: Stretch) =>
     stretch.section === WOVEN && stretch.unit >= from && stretch.unit < from + period;
-  const told: Stretch[] = [];
+  const all: Stretch[] = [];
   for (let i = 0; i < stretches.length; i++) {
     const first = stretches[i] as Stretch;
     if (!middle(first)) {
-      told.push(first.section === WOVEN && first.unit >= from + period ? shifted(first, missing) : first);
+      all.push(first.section === WOVEN && first.unit >= from + period ? shifted(first, missing) : first);
       continue;
     }
     const run = [first];
@@ -73,9 +73,9 @@ function lengthened(
     const last = run.at(-1) as Stretch;
     const forward = run.length === 1 ? isForward(stretches, i) : last.unit >= first.unit;
     for (let k = 0; k <= missing; k += period)
-      told.push(...run.map((stretch) => shifted(stretch, forward ? k : missing - k)));
+      all.push(...run.map((stretch) => shifted(stretch, forward ? k : missing - k)));
   }
-  return told;
+  return all;
 }
 
 const continues = (one: Stretch, next: Stretch | undefined): boolean =>
@@ -95,8 +95,8 @@ export function stretches(
   movesOf: (built: Reading['at']) => readonly ThreadMove[],
   needle: string,
 ): Stretch[] {
-  const told = stretchesOf(movesOf(from.at), needle);
-  if (from.kind === 'whole') return told;
+  const short = stretchesOf(movesOf(from.at), needle);
+  if (from.kind === 'whole') return short;
   const period = from.longer.units - from.at.units;
-  return lengthened(told, from.at.units, period, from.periods * period);
+  return lengthened(short, from.at.units, period, from.periods * period);
 }

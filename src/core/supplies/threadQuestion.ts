@@ -7,7 +7,7 @@ import { goingOf, type Gear, type HoleReading } from './holeFill';
 import { stretches, type Stretch } from './stretches';
 import type { Laid, ThreadQuestion } from './threadPlan';
 
-interface Asked {
+interface ThreadFindings {
   readonly piece: Piece;
   readonly from: Reading;
   readonly units: number;
@@ -29,7 +29,7 @@ export function threadQuestion({
   holes,
   gear,
   pathless,
-}: Asked): ThreadQuestion {
+}: ThreadFindings): ThreadQuestion {
   const { threads } = from.at.path;
   const atEnds = (where: (move: Move) => boolean) =>
     threadMm(movesOf(from.at), (move) => !isWoven(move) && where(move));
@@ -50,9 +50,9 @@ export function threadQuestion({
     hasRoom: roomIn(holes, gear, piece),
   });
   // Where nobody has told the path, it is worked with one thread.
-  const asked = pathless ? threads.slice(0, 1) : threads;
+  const sewing = pathless ? threads.slice(0, 1) : threads;
   return {
-    threads: asked.map(({ needles: [one, other], folded }) => ({
+    threads: sewing.map(({ needles: [one, other], folded }) => ({
       arms: (folded ? [one, other] : [one]).map(laid),
       tailSewsMm: folded ? 0 : inWork((move) => move.needle === other),
     })),

@@ -32,7 +32,7 @@ const SUPPLE: readonly Structure['handles'][] = ['hangs like a chain', 'soft lik
 /** Gel-spun thread from here on is felt as stiff in a supple stitch, mm (from memory: 10 lb). */
 const STIFF_MM = 0.2;
 
-interface Asked {
+interface ThreadFindings {
   readonly piece: Piece;
   readonly structure: Structure;
   readonly roles: readonly string[];
@@ -43,7 +43,14 @@ interface Asked {
 }
 
 /** Doubts about thread, needle and holes, the weightiest first. */
-export function threadDoubts({ piece, structure, roles, holes, thread, ...seen }: Asked): ThreadDoubt[] {
+export function threadDoubts({
+  piece,
+  structure,
+  roles,
+  holes,
+  thread,
+  ...seen
+}: ThreadFindings): ThreadDoubt[] {
   const make = makeOf(piece.thread);
   const beadOf = (role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
   return [
@@ -66,10 +73,10 @@ function holeDoubts(
 ): ThreadDoubt[] {
   if (!state || state.going === 'easy') return [];
   const { role } = state.bead;
-  const told = { role, bead: beadOf(role).name, state };
-  if (state.going === 'hard') return [{ code: 'goes-hard', ...told }];
+  const tightest = { role, bead: beadOf(role).name, state };
+  if (state.going === 'hard') return [{ code: 'goes-hard', ...tightest }];
   const cords = needles === 2 && !needsNeedle(piece.thread) && state.at.trip === 2;
-  return [{ code: cords ? 'two-cords' : 'will-not-go', ...told }];
+  return [{ code: cords ? 'two-cords' : 'will-not-go', ...tightest }];
 }
 
 function sharpDoubts(beads: readonly BeadMaterial[]): ThreadDoubt[] {
@@ -108,7 +115,7 @@ export function leastSeen(quantities: readonly RoleQuantity[]): Shade | null {
 
 function colourDoubts(
   { threadColour }: Piece,
-  { quantities, exposed }: Pick<Asked, 'quantities' | 'exposed'>,
+  { quantities, exposed }: Pick<ThreadFindings, 'quantities' | 'exposed'>,
 ): ThreadDoubt[] {
   const like = leastSeen(quantities);
   if (!threadColour || !like || exposed.spans.length === 0) return [];

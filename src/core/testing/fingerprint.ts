@@ -7,10 +7,10 @@ import { WOVEN, type Section } from '../weave/path';
 
 /** A mark of some data; numbers count to six digits, so that no other machine finds another. */
 function mark(data: unknown): string {
-  const told = JSON.stringify(data, (key, value: unknown) => {
+  const told = JSON.stringify(data, function (this: object, key, value: unknown) {
+    // Of a bead only what it is: a slot is marked by its name, and holes by its role.
+    if ('slot' in this && (key === 'slot' || key === 'holes')) return undefined;
     if (typeof value === 'number') return Number.isInteger(value) ? value : Number(value.toPrecision(6)) + 0;
-    // A slot is marked by its name.
-    if (key === 'slot') return undefined;
     if (key === 'at' && value !== null && typeof value === 'object' && 'joint' in value) return undefined;
     if (isSection(value)) return value === WOVEN ? 'body' : sectionWords(value);
     if (value instanceof Map || value instanceof Set) return [...value];

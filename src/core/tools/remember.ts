@@ -2,8 +2,8 @@
 export function remembered<K, T>(make: (key: K) => T): (key: K) => T {
   const made = new Map<K, T>();
   return (key) => {
-    const known = made.get(key);
-    if (known !== undefined) return known;
+    const kept = made.get(key);
+    if (kept !== undefined) return kept;
     const value = make(key);
     made.set(key, value);
     return value;

@@ -116,8 +116,8 @@ export class Weave implements Written {
 
   /** The needle of that name. One that is new carries a thread of its own, whose other end is its tail. */
   needle(name: string, { doubled = false } = {}): Needle {
-    const known = this.needles.get(name);
-    if (known) return known;
+    const kept = this.needles.get(name);
+    if (kept) return kept;
     if (!this.threads.some((thread) => thread.needles.includes(name)))
       this.threads.push({
         needles: [name, this.threads.length === 0 ? TAIL : tailOf(name)],
@@ -253,8 +253,8 @@ export class Weave implements Written {
   }
 
   path(): Path {
-    const { beads, findings, moves, threads, zips, passes, parts, holes } = this;
-    return { beads, findings, moves, threads, zips, passes, parts, holes: (role) => holes[role] ?? 1 };
+    const { beads, findings, moves, threads, zips, passes, parts } = this;
+    return { beads, findings, moves, threads, zips, passes, parts };
   }
 
   /** @internal Where the moves being written belong. */
@@ -278,7 +278,7 @@ export class Weave implements Written {
   /** @internal */
   addBead(role: string, slot: Slot, name: string, row: number | undefined): Bead {
     const place = row === undefined ? this.place : this.at({ row });
-    const bead = { id: this.beads.length, role, slot, name, place };
+    const bead = { id: this.beads.length, role, holes: this.holes[role] ?? 1, slot, name, place };
     this.beads.push(bead);
     return bead;
   }

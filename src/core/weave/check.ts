@@ -86,7 +86,7 @@ function checkMoves(path: Path): Fault[] {
     const { needle, place } = move;
     if (isTraversal(move)) {
       const { bead, hole } = move;
-      const holes = path.holes(bead.role);
+      const { holes } = bead;
       if (hole < 0 || hole >= holes) faults.push({ code: 'no-such-hole', place, of: bead.role, hole, holes });
       const loose = fresh.get(needle) ?? [];
       if (move.kind === 'pick') {

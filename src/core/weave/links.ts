@@ -96,8 +96,8 @@ export class Links {
   private link(from: HoleEnd, to: HoleEnd): void {
     const key = endKey(from);
     const links = this.next.get(key);
-    const known = links?.find((link) => endKey(link.to) === endKey(to));
-    if (known) known.made = this.read;
+    const kept = links?.find((link) => endKey(link.to) === endKey(to));
+    if (kept) kept.made = this.read;
     else if (links) links.push({ to: bare(to), made: this.read });
     else this.next.set(key, [{ to: bare(to), made: this.read }]);
   }

@@ -22,9 +22,9 @@ const sections = new Map<string, Section>();
 
 function section(zone: Section['zone'], part: PartId, joint: JointId | null): Section {
   const key = JSON.stringify([zone, part, joint]);
-  let known = sections.get(key);
-  if (!known) sections.set(key, (known = { part, zone, joint }));
-  return known;
+  let kept = sections.get(key);
+  if (!kept) sections.set(key, (kept = { part, zone, joint }));
+  return kept;
 }
 
 /** What is woven of a part. */
@@ -67,6 +67,8 @@ export interface Slot {
 export interface Bead {
   readonly id: number;
   readonly role: string;
+  /** How many holes it has. */
+  readonly holes: number;
   readonly slot: Slot;
   readonly name: string;
   readonly place: Place;
@@ -199,8 +201,6 @@ export interface Path {
   readonly moves: readonly Move[];
   readonly threads: readonly Thread[];
   readonly zips: readonly Zip[];
-  /** Holes of a bead of that role; one where nothing is said. */
-  readonly holes: (role: string) => number;
   readonly passes: ReadonlyMap<string, PassInfo>;
   readonly parts: ReadonlyMap<PartId, PartInfo>;
 }

@@ -3,7 +3,7 @@ import { Weave, type WeaveOptions } from './builder';
 import { checkPath } from './check';
 import { holeKey } from './links';
 import { isTraversal, type Path } from './path';
-import { worked } from './worked';
+import { pathWithRoutes } from './worked';
 
 /**
  * Two ways lead from bead A to bead D: over B alone, or over both C. When the needle has travelled, B is sewn through
@@ -41,31 +41,34 @@ const inRoom = (trips: number) => ({
 
 describe('ways with what is still to come in mind', () => {
   it('by hand: with room enough the shortest way is taken', () => {
-    const path = worked(twoWays, inRoom(3));
+    const path = pathWithRoutes(twoWays, inRoom(3));
     expect(way(path)).toEqual(['B', 'D']);
     expect(tripsOf(path, 'B')).toEqual([3]);
   });
 
   it('by hand: a way that would bar a later trip gives way to another, one bead longer', () => {
-    const path = worked(twoWays, inRoom(2));
+    const path = pathWithRoutes(twoWays, inRoom(2));
     expect(way(path)).toEqual(['C', 'C', 'D']);
     expect(tripsOf(path, 'B')).toEqual([2]);
     expect(checkPath(path)).toEqual([]);
   });
 
   it('where there is no other, the way that goes soonest stays, and the hole is told to be full', () => {
-    const path = worked((options) => twoWays(options, { second: false }), inRoom(2));
+    const path = pathWithRoutes((options) => twoWays(options, { second: false }), inRoom(2));
     expect(way(path)).toEqual(['B', 'D']);
     expect(tripsOf(path, 'B')).toEqual([3]);
   });
 
   it('where no way has room at all, any way does', () => {
-    expect(way(worked((options) => twoWays(options, { second: false }), inRoom(1)))).toEqual(['B', 'D']);
+    expect(way(pathWithRoutes((options) => twoWays(options, { second: false }), inRoom(1)))).toEqual([
+      'B',
+      'D',
+    ]);
   });
 
   it('thread folded at the needle lies double everywhere', () => {
-    expect(worked(twoWays, { ...inRoom(9), doubled: true }).threads.every(({ doubled }) => doubled)).toBe(
-      true,
-    );
+    expect(
+      pathWithRoutes(twoWays, { ...inRoom(9), doubled: true }).threads.every(({ doubled }) => doubled),
+    ).toBe(true);
   });
 });

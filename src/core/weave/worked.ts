@@ -18,7 +18,7 @@ interface Working {
  * A path as it is worked in certain beads with certain thread: hidden ways lead through holes with room, knots are
  * where no later trip needs the hole, and every trip lays as many strands as the needle carries.
  */
-export const worked = (weave: Weaving, { room, doubled }: Working): Path => {
+export const pathWithRoutes = (weave: Weaving, { room, doubled }: Working): Path => {
   const path = withFreeKnots(withRoom(weave, room));
   return doubled ? { ...path, threads: path.threads.map((thread) => ({ ...thread, doubled })) } : path;
 };

@@ -4,14 +4,14 @@ import { holeWords, wordProblem } from './problems';
 import { tripWords } from './threadDoubts';
 
 /** What comes of another bead, in a few words for a list. */
-export function substitutionWords(told: Substitution, style: LengthStyle): string {
-  switch (told.answer) {
+export function substitutionWords(answer: Substitution, style: LengthStyle): string {
+  switch (answer.answer) {
     case 'fits':
       return 'fits as it is';
     case 'refit':
-      return `refit: ${told.units} units`;
+      return `refit: ${answer.units} units`;
     case 'will not fit':
-      return `will not fit: ${misfitWords(told.why, style)}`;
+      return `will not fit: ${misfitWords(answer.why, style)}`;
   }
 }
 

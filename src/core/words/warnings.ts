@@ -16,10 +16,10 @@ const MOVES: Readonly<Record<Closing, string>> = {
 
 /** What the two say, of whatever they disagree on. */
 function twoOpinions({ pitchMm, thicknessMm }: Disagreement, style: LengthStyle): string {
-  const told = (what: string, [laidOut, closed]: readonly [number, number]) =>
+  const opinions = (what: string, [laidOut, closed]: readonly [number, number]) =>
     `${what} is ${formatFine(laidOut, style)} as the beads lie, ${formatFine(closed, style)} by the rule: ${percent(laidOut, closed)} apart.`;
   const thick = Math.abs(thicknessMm[0] / thicknessMm[1] - 1) > Math.abs(pitchMm[0] / pitchMm[1] - 1);
-  return thick ? told('The work’s thickness', thicknessMm) : told('A unit', pitchMm);
+  return thick ? opinions('The work’s thickness', thicknessMm) : opinions('A unit', pitchMm);
 }
 const percent = (a: number, b: number) => `${Math.round(100 * Math.abs(a / b - 1))} %`;
 

@@ -10,7 +10,7 @@ import { sitWords } from '../plan/SlipHead';
 import { useLengths } from '../shell/lengths';
 import { Safely } from '../shell/Safely';
 import { useAfterPaint } from '../shell/useAfterPaint';
-import { useKnown } from '../shell/useKnown';
+import { useLookups } from '../shell/useLookups';
 import styles from './Bench.module.css';
 
 /** Count, length, beads and thread of a piece; or what stands in the way of them. */
@@ -54,14 +54,14 @@ export function CardPicture({ piece }: { readonly piece: Piece }) {
 }
 
 function Picture({ piece }: { readonly piece: Piece }) {
-  const known = useKnown();
-  const plan = useMemo(() => planOrFault(piece, known), [piece, known]);
+  const lookups = useLookups();
+  const plan = useMemo(() => planOrFault(piece, lookups), [piece, lookups]);
   return plan.ok && <PieceStrip piece={piece} plan={plan} />;
 }
 
 /** Picture and facts of a piece that is planned here. */
 export function PlannedFacts({ piece }: { readonly piece: Piece }) {
-  const known = useKnown();
+  const known = useLookups();
   const card = useMemo(() => cardOf(planOrFault(piece, known)), [piece, known]);
   return (
     <>

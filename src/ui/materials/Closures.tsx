@@ -119,7 +119,7 @@ function Row({ shelf, entry, mm, facts, measuring, onMeasure, onDone }: RowProps
               onSave={(values) => ask(measureClosureAction, { shelf, id: entry.id, mm: values.mm })}
               doubts={({ mm: value }) =>
                 value !== null && isDoubtful(value, mm)
-                  ? [{ key: 'mm', value, known: mm, perhaps: null }]
+                  ? [{ key: 'mm', value, usual: mm, perhaps: null }]
                   : []
               }
               onDone={onDone}

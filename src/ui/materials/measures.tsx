@@ -112,10 +112,10 @@ export function Doubts<K extends string>({ doubts, fields, onType, onKeep }: Dou
     `${formatNumber(value, { ...style, unit: 'mm' })} ${fields.find((field) => field.key === key)?.unit ?? 'mm'}`;
   return (
     <div role="alert" className={styles.doubts}>
-      {doubts.map(({ key, value, known, perhaps }) => (
+      {doubts.map(({ key, value, usual, perhaps }) => (
         <p key={key}>
           <strong>{fields.find((field) => field.key === key)?.label}:</strong> is {say(key, value)} right?
-          What is known of it is {say(key, known)}.
+          What is known of it is {say(key, usual)}.
           {perhaps !== null && ` If you measured only one, write ${say(key, perhaps)}.`}
         </p>
       ))}

@@ -7,7 +7,7 @@ import { counted, offTarget, withArticle } from '@/core/words/figures';
 import type { Piece } from '@/core/piece/piece';
 import type { Plan } from '@/core/plan/plan';
 import type { Catalogue } from '@/server/screens';
-import { useKnown } from '../shell/useKnown';
+import { useLookups } from '../shell/useLookups';
 import { useAfterPaint } from '../shell/useAfterPaint';
 import { useLengths } from '../shell/lengths';
 import styles from './CountHills.module.css';
@@ -22,12 +22,12 @@ interface Props {
 /** What would absorb the rest, with the count as it is: one press does it. */
 export function Absorbers({ piece, plan, catalogue, onChange }: Props) {
   const { style } = useLengths();
-  const known = useKnown();
+  const lookups = useLookups();
   // Worked out after the count itself is on screen.
   const later = useAfterPaint(plan);
   const offered = useMemo(
-    () => (later === plan ? absorbers(piece, plan, catalogue, known) : []),
-    [later, plan, piece, catalogue, known],
+    () => (later === plan ? absorbers(piece, plan, catalogue, lookups) : []),
+    [later, plan, piece, catalogue, lookups],
   );
   if (offered.length === 0) return null;
   return (

@@ -9,7 +9,7 @@ import type { Piece } from '@/core/piece/piece';
 import { planOrFault, type Plan } from '@/core/plan/plan';
 import { useAfterPaint } from '../shell/useAfterPaint';
 import { useLengths } from '../shell/lengths';
-import { useKnown } from '../shell/useKnown';
+import { useLookups } from '../shell/useLookups';
 import styles from './PlanScreen.module.css';
 
 interface Props {
@@ -21,7 +21,7 @@ interface Props {
 
 /** Beads that were measured anew since the piece took them: what would come of it, and one press that takes them all. */
 export function Corrected({ piece, plan, kinds, onChange }: Props) {
-  const known = useKnown();
+  const lookups = useLookups();
   const later = useAfterPaint(plan);
   const roles = plan.quantities.map(({ role }) => role).join();
   const offer = useMemo(() => {
@@ -31,8 +31,8 @@ export function Corrected({ piece, plan, kinds, onChange }: Props) {
     return { beads, change };
   }, [piece, roles, kinds]);
   const then = useMemo(
-    () => (later === plan && offer ? planOrFault({ ...piece, ...offer.change }, known) : null),
-    [later, plan, offer, piece, known],
+    () => (later === plan && offer ? planOrFault({ ...piece, ...offer.change }, lookups) : null),
+    [later, plan, offer, piece, lookups],
   );
   if (!offer) return null;
   const [now, next] = [plan.chosen.units, then?.ok ? then.chosen.units : null];

@@ -8,7 +8,7 @@ import { settleAction } from '@/server/actions/pieces';
 import type { AsideVersion, StoredPiece } from '@/server/screens';
 import { ask } from '../fields/ask';
 import { PieceStrip } from '../piece/PieceDrawing';
-import { useKnown } from '../shell/useKnown';
+import { useLookups } from '../shell/useLookups';
 import { useLengths } from '../shell/lengths';
 import styles from './TwoVersions.module.css';
 
@@ -55,8 +55,8 @@ export function TwoVersions({ current, aside, onSettled }: Props) {
 
 function Version({ title, piece, children }: { title: string; piece: Piece; children: React.ReactNode }) {
   const { show } = useLengths();
-  const known = useKnown();
-  const plan = planPiece(piece, known);
+  const lookups = useLookups();
+  const plan = planPiece(piece, lookups);
   return (
     <div className={`card ${styles.version}`}>
       <h3>{title}</h3>

@@ -16,7 +16,7 @@ import { LengthInput } from '../fields/LengthInput';
 import { Pick } from '../fields/Pick';
 import { Toggle } from '../fields/Toggle';
 import { useOpened } from '../shell/focus';
-import { useKnown } from '../shell/useKnown';
+import { useLookups } from '../shell/useLookups';
 import { today } from '../shell/today';
 import styles from './swatches.module.css';
 
@@ -33,7 +33,7 @@ interface Props {
 export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
   const router = useRouter();
   const id = useId();
-  const known = useKnown();
+  const lookups = useLookups();
   const [pieceId, setPieceId] = useState(pieces[0]?.id ?? null);
   const [units, setUnits] = useState<number | null>(null);
   const [lengthMm, setLengthMm] = useState<number | null>(null);
@@ -45,7 +45,7 @@ export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
   const [busy, start] = useTransition();
   const opened = useOpened<HTMLElement>(onCancel);
   const piece = pieces.find((one) => one.id === pieceId)?.doc;
-  const plan = piece && planPiece(piece, known);
+  const plan = piece && planPiece(piece, lookups);
   const later = plan?.ok ? (plan.gauge.shortening?.passes ?? []) : [];
 
   const keep = (event: FormEvent) => {

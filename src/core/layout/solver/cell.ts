@@ -204,10 +204,10 @@ type Ends = Pick<Span, 'from' | 'to'>;
 export function standard(a: readonly Anchor[], b: readonly Anchor[]): Ends {
   const home = (anchors: readonly Anchor[], shift: number) =>
     anchors.map((one) => ({ ...one, shift: one.shift - shift }));
-  const told = (from: readonly Anchor[], to: readonly Anchor[]): Ends => {
+  const fromHome = (from: readonly Anchor[], to: readonly Anchor[]): Ends => {
     const shift = from[0]?.shift ?? 0;
     return { from: home(from, shift), to: home(to, shift) };
   };
-  const [one, other] = [told(a, b), told(b, a)];
+  const [one, other] = [fromHome(a, b), fromHome(b, a)];
   return word(one.from) + word(one.to) <= word(other.from) + word(other.to) ? one : other;
 }

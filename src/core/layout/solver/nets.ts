@@ -109,12 +109,15 @@ function circleByCircle(row: Row): Row {
   const like = ({ word }: CellBead) => byWord.get(word);
   const roleOf = (k: number | undefined) => cell.beads[first[k ?? -1] ?? -1]?.role;
   if (cell.beads.some((bead) => roleOf(like(bead)) !== bead.role)) return row;
-  const told = (anchors: readonly Anchor[]) =>
+  const inOneCircle = (anchors: readonly Anchor[]) =>
     anchors.map((anchor): Anchor => {
       const bead = cell.beads[anchor.bead] as CellBead;
       return { ...anchor, bead: like(bead) ?? 0, shift: 2 * anchor.shift + bead.unit };
     });
-  const spans = cell.spans.map((span) => ({ ...span, ...standard(told(span.from), told(span.to)) }));
+  const spans = cell.spans.map((span) => ({
+    ...span,
+    ...standard(inOneCircle(span.from), inOneCircle(span.to)),
+  }));
   const once = [...new Map(spans.map((span) => [JSON.stringify([span.from, span.to]), span])).values()];
   const one = partOf(state, first);
   one[pitchIndex(first.length)] = (state[pitchIndex(n)] as number) / 2;

@@ -6,7 +6,7 @@ import type { Piece } from '@/core/piece/piece';
 import type { Plan } from '@/core/plan/plan';
 import { substitution } from '@/core/plan/substitution';
 import { substitutionWords } from '@/core/words/substitutions';
-import { useKnown } from '../../shell/useKnown';
+import { useLookups } from '../../shell/useLookups';
 import { useLengths } from '../../shell/lengths';
 
 const NOTHING: ReadonlyMap<string, string> = new Map();
@@ -16,7 +16,7 @@ export function useSubstitutions(
   open: boolean,
   { piece, plan, role, kinds }: { piece: Piece; plan: Plan | null; role: string; kinds: readonly BeadKind[] },
 ): ReadonlyMap<string, string> {
-  const known = useKnown();
+  const lookups = useLookups();
   const { style } = useLengths();
   const [told, setTold] = useState<{
     readonly plan: Plan;
@@ -31,7 +31,7 @@ export function useSubstitutions(
       timer = setTimeout(() => {
         const now = new Map(says).set(
           kind.id,
-          substitutionWords(substitution(piece, plan, role, kind, known), style),
+          substitutionWords(substitution(piece, plan, role, kind, lookups), style),
         );
         setTold({ plan, says: now });
         tell(i + 1, now);
@@ -39,6 +39,6 @@ export function useSubstitutions(
     };
     tell(0, NOTHING);
     return () => clearTimeout(timer);
-  }, [open, piece, plan, role, kinds, known, style]);
+  }, [open, piece, plan, role, kinds, lookups, style]);
   return told && told.plan === plan ? told.says : NOTHING;
 }

@@ -13,7 +13,7 @@ import { ask } from '../../fields/ask';
 import { useUndo } from '../../fields/useUndo';
 import { PieceStrip } from '../../piece/PieceDrawing';
 import { useOpened } from '../../shell/focus';
-import { useKnown } from '../../shell/useKnown';
+import { useLookups } from '../../shell/useLookups';
 import { useLengths } from '../../shell/lengths';
 import styles from './compare.module.css';
 
@@ -33,7 +33,7 @@ const MOST_BESIDE = 2;
 /** The piece as it is beside versions of it that were kept: what differs in count, length, beads, thread, feel. */
 export function Compare({ pieceId, piece, variants, others, onTake, onClose }: Props) {
   const { style } = useLengths();
-  const known = useKnown();
+  const lookups = useLookups();
   const { message } = App.useApp();
   const router = useRouter();
   const [busy, start] = useTransition();
@@ -41,8 +41,8 @@ export function Compare({ pieceId, piece, variants, others, onTake, onClose }: P
   const opened = useOpened<HTMLElement>(onClose);
   const beside = variants.slice(-MOST_BESIDE);
   const plans = useMemo(
-    () => [piece, ...beside.map(({ doc }) => doc)].map((doc) => planPiece(doc, known)),
-    [piece, beside, known],
+    () => [piece, ...beside.map(({ doc }) => doc)].map((doc) => planPiece(doc, lookups)),
+    [piece, beside, lookups],
   );
   const lines = compared(
     plans.map((plan) => (plan.ok ? plan : null)),

@@ -4,18 +4,18 @@ import { useMemo } from 'react';
 import type { Piece } from '@/core/piece/piece';
 import type { Plan } from '@/core/plan/plan';
 import { swatchPlan } from '@/core/gauge/swatchPlan';
-import { useKnown } from '../../../shell/useKnown';
+import { useLookups } from '../../../shell/useLookups';
 import { useLengths } from '../../../shell/lengths';
 
 /** The smallest swatch that tells the count; nothing once the maker's own work is the source. */
 export function SwatchPlan({ piece, plan }: { readonly piece: Piece; readonly plan: Plan }) {
   const { show, thread } = useLengths();
-  const known = useKnown();
+  const lookups = useLookups();
   const { source } = plan.gauge;
   const measured = source === 'this piece' || source === 'swatch';
   const swatch = useMemo(
-    () => (measured ? null : swatchPlan(piece, plan, known)),
-    [measured, piece, plan, known],
+    () => (measured ? null : swatchPlan(piece, plan, lookups)),
+    [measured, piece, plan, lookups],
   );
   if (!swatch) return null;
   const beads = swatch.beads.map(({ role, total }) => `${total} ${role}`).join(', ');

@@ -6,7 +6,7 @@ import type { Piece } from '@/core/piece/piece';
 import { planPiece, type Plan } from '@/core/plan/plan';
 import { cutLines, cutWords } from '@/core/supplies/cutting';
 import { useAtHand } from '../../../shell/atHand';
-import { useKnown } from '../../../shell/useKnown';
+import { useLookups } from '../../../shell/useLookups';
 import { useLengths } from '../../../shell/lengths';
 import styles from './thread.module.css';
 
@@ -56,8 +56,8 @@ export function CutList({ piece, plan, onChange }: Props) {
 
 /** What it costs to change thread elsewhere than is best, and the way back. */
 function Own({ piece, plan, say, onChange }: Props & { readonly say: (mm: number) => string }) {
-  const known = useKnown();
-  const best = useMemo(() => planPiece({ ...piece, threadChanges: null }, known), [piece, known]);
+  const lookups = useLookups();
+  const best = useMemo(() => planPiece({ ...piece, threadChanges: null }, lookups), [piece, lookups]);
   if (!best.ok) return null;
   const more = plan.thread.totalMm - best.thread.totalMm;
   const longer = plan.thread.longestMm - best.thread.longestMm;

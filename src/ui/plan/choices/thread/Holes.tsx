@@ -13,7 +13,7 @@ import { tripWords } from '@/core/words/threadDoubts';
 import type { Catalogue } from '@/server/screens';
 import { useAtHand } from '../../../shell/atHand';
 import { changeSettings } from '../../../shell/settingsSync';
-import { useKnown } from '../../../shell/useKnown';
+import { useLookups } from '../../../shell/useLookups';
 import { useAfterPaint } from '../../../shell/useAfterPaint';
 import styles from './thread.module.css';
 
@@ -83,12 +83,12 @@ const HoleRow = ({ name, bead, state, factor }: RowProps) => (
 
 /** Remedies, each of them tried before it is offered. */
 function Remedies({ piece, plan, catalogue, onChange }: Props) {
-  const known = useKnown();
+  const lookups = useLookups();
   const now = useMemo(() => ({ piece, plan }), [piece, plan]);
   const later = useAfterPaint(now);
   const offered = useMemo(
-    () => (later ? remedies(later.piece, later.plan, catalogue, known) : []),
-    [later, catalogue, known],
+    () => (later ? remedies(later.piece, later.plan, catalogue, lookups) : []),
+    [later, catalogue, lookups],
   );
   if (plan.holes.bottleneck?.going !== 'no') return null;
   if (later !== now) return <p className="soft">Trying what helps …</p>;

@@ -1,13 +1,13 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Known } from '@/core/plan/plan';
+import type { Lookups } from '@/core/plan/plan';
 import { bookOfKeyed } from '@/core/records/swatches';
 import { useLayouts } from '../layouts/useLayouts';
 import { useAtHand } from './atHand';
 
 /** All that a plan is worked out from beside the piece: layouts as they come in, swatches, habits. */
-export function useKnown(): Known {
+export function useLookups(): Lookups {
   const { layouts } = useLayouts();
   const { settings, swatches } = useAtHand();
   const book = useMemo(() => bookOfKeyed(swatches), [swatches]);

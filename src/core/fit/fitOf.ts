@@ -9,7 +9,7 @@ export interface Arranged {
 }
 
 /** What is woven, and what might be instead. */
-export interface Fitted {
+export interface Fit {
   readonly units: number;
   readonly chosen: Candidate;
   readonly best: Candidate;
@@ -17,23 +17,23 @@ export interface Fitted {
 }
 
 /** The count that is woven: the one asked for, or else what fits best. A graduated piece is one unit, arranged. */
-export function fitted(question: FitQuestion, asked: number | null, arranged: Arranged | null): Fitted {
-  if (arranged) return fittedGraduated(question, arranged);
+export function fitOf(question: FitQuestion, chosenUnits: number | null, arranged: Arranged | null): Fit {
+  if (arranged) return graduatedFit(question, arranged);
   const best = candidate(bestUnits(question), question);
-  const units = Math.max(asked ?? best.units, question.minimum);
+  const units = Math.max(chosenUnits ?? best.units, question.minimum);
   return { units, chosen: candidate(units, question), best, candidates: neighbours(units, question) };
 }
 
 /** The candidates of a graduated piece: each is one unit of its own length. */
-function fittedGraduated(question: FitQuestion, { best, around, beads }: Arranged): Fitted {
-  const told = ({ counts, finishedMm }: Arrangement): Candidate => ({
+function graduatedFit(question: FitQuestion, { best, around, beads }: Arranged): Fit {
+  const candidateOf = ({ counts, finishedMm }: Arrangement): Candidate => ({
     ...candidate(1, { ...question, pitchMm: finishedMm - question.fixedMm }),
     units: beads(counts),
     counts,
   });
-  const candidates = around.map(told);
+  const candidates = around.map(candidateOf);
   const woven = candidate(1, question);
   // The one that is woven is the one of its length.
   const same = (c: Candidate) => Math.abs(c.finishedMm - woven.finishedMm) < 1e-6;
-  return { units: 1, chosen: candidates.find(same) ?? woven, best: told(best), candidates };
+  return { units: 1, chosen: candidates.find(same) ?? woven, best: candidateOf(best), candidates };
 }
