@@ -36,11 +36,12 @@ export const loopRuns = ({ seedsEachSide, buttonSeeds, passes }: SewnLoop): { ou
 export type Side = -1 | 1;
 
 /** What is worked where a clasp half is sewn on. */
-export const loopSection = (end: EdgeName): Section => jointOf(end);
+export const loopSection = (end: EdgeName): Section => LOOPS[end];
+const LOOPS: Readonly<Record<EdgeName, Section>> = { start: jointOf('start'), end: jointOf('end') };
 
 /** The end whose clasp half is sewn on in a section; null where it is none, as where a ring is joined. */
 export const loopEndOf = (section: Section): EdgeName | null =>
-  EDGE_NAMES.find((end) => loopSection(end) === section) ?? null;
+  EDGE_NAMES.find((end) => LOOPS[end] === section) ?? null;
 /** Slots of the seeds of a loop: on the way out, and on the way back. */
 export const LOOP_SLOTS = { out: 'out', back: 'in' } as const;
 

@@ -1,6 +1,6 @@
 import { takenOff } from '../read/tally';
 import { head, runs } from '../read/runs';
-import { WOVEN, type Bead, type Path } from '../weave/path';
+import { BASE, START, WOVEN, type Bead, type Path } from '../weave/path';
 
 /** One row, or several strung as one: "2 A, 1 B". */
 export interface ListedRow {
@@ -37,9 +37,7 @@ export function rowLists(path: Path, nameOf: (bead: Bead) => string, rowsOfUnit:
   });
 }
 
-/** What is strung at one go before the first row is part of the rows that follow. */
-const START = 'start';
-const passOf = ({ place: { pass } }: Bead) => (pass === START ? 'base' : pass);
+const passOf = ({ place: { pass } }: Bead) => (pass === START ? BASE : pass);
 
 function listed(beads: readonly Bead[], nameOf: (bead: Bead) => string): ListedRow[] {
   // What is strung at one go is read at one go, as the first two rows of peyote.

@@ -1,3 +1,4 @@
+import { remembered } from '../tools/remember';
 import { loopEndOf } from '../closures/sewnLoop';
 import type { Form } from '../structures/structure';
 import { follow, holeEndOf } from '../weave/follow';
@@ -50,6 +51,7 @@ export function solvedForm(
   const exact = new Map(cell.beads.map(({ unit, word }, i) => [`${unit}/${word}`, i]));
   // By analogy: the beads of a start or a closing row lie as those of the same name lie in the repeat.
   const alike = new Map(cell.beads.map(({ unit, word }, i) => [`${unit}/${anyPass(word)}`, i]));
+  const restingIn = remembered((i: number) => restingOf(state, i));
   const alikeOnly = (bead: Bead): boolean => !exact.has(`${kindOf(bead)}/${wordOf(bead)}`);
   const resting = (bead: Bead): Resting | null => {
     const shift = Math.floor((Math.floor(bead.place.row / rows) - cell.phase) / cell.units);
@@ -57,7 +59,7 @@ export function solvedForm(
     const word = wordOf(bead);
     const i = exact.get(`${unit}/${word}`) ?? alike.get(`${unit}/${anyPass(word)}`);
     if (i === undefined) return null;
-    const at = shifted(restingOf(state, i), periodMm, twist, shift);
+    const at = shifted(restingIn(i), periodMm, twist, shift);
     const [x, y, z] = at.centre;
     return { ...at, centre: [x, y - baseY, z - baseZ] };
   };

@@ -98,9 +98,11 @@ export function exposedThread(moves: readonly ThreadMove[]): ExposedThread {
   };
 }
 
+const micron = (mm: number): number => Math.round(mm * 1000);
+
 /** The same stretch, whichever way it was passed. Points of a layout agree to well below a micrometre. */
 function spanKey([a, b]: readonly [Point, Point]): string {
-  const word = (p: Point) => p.map((mm) => mm.toFixed(3)).join();
+  const word = ([x, y, z]: Point) => `${micron(x)},${micron(y)},${micron(z)}`;
   const [x, y] = [word(a), word(b)];
   return x < y ? `${x}|${y}` : `${y}|${x}`;
 }

@@ -2,8 +2,8 @@ import * as z from 'zod';
 import type { Pose } from '../layout/layout';
 import { forth, straight, towards, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { WOVEN } from '../weave/path';
-import { goThrough, grid, rowOfPass, rowPass, type Run } from './grid';
+import { BASE, WOVEN } from '../weave/path';
+import { goThrough, grid, rowPass, type Run } from './grid';
 import { at, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 5;
@@ -49,7 +49,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   // What hangs at the start lies in the middle of the cord, and leads into the first rung from both sides.
   const first = loom.fromMiddle(left, () =>
-    w.in({ section: WOVEN, pass: 'base', row: -1 }, () => left.string(p.rung, 'rung')),
+    w.in({ section: WOVEN, pass: BASE, row: -1 }, () => left.string(p.rung, 'rung')),
   );
   w.in({ row: -1 }, () => right.back(...[...first].reverse()));
   at(rungs, 0)[0] = { beads: first, forward: false };
@@ -92,7 +92,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
       for (let i = 0; i < units; i++) {
         const unit = back ? units - 1 - i : i;
         const far = back ? unit : unit + 1;
-        w.in({ row: unit }, () => {
+        w.in({ row: unit, run: row }, () => {
           const below = at(at(tops, row - 1), unit);
           if (i === 0) {
             // The lower needle goes round the unit below, to the corner where the two will meet.
@@ -205,8 +205,7 @@ export const crossWeave = structure({
         mayShorten: 0,
         held: 'mat',
         net: net.net,
-        pose({ slot: { of: word, index: k }, place: { row: unit, pass } }): Pose {
-          const row = rowOfPass(pass);
+        pose({ slot: { of: word, index: k, run: row = 0 }, place: { row: unit } }): Pose {
           switch (word) {
             case 'rung':
               return net.rung(k, 0, unit + 1, upperOf(unit) === 'right');

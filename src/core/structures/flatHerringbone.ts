@@ -3,7 +3,7 @@ import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Point, Pose } from '../layout/layout';
 import { against, bothEnds, forth, towards, type Edge, type Loom, type Made, type Post } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
-import type { Bead } from '../weave/path';
+import { START, type Bead } from '../weave/path';
 import { startLadder } from './startLadder';
 import {
   at,
@@ -44,7 +44,7 @@ function weaveTwo(given: Params, units: number, loom: Loom): Made {
   const rows = rowsOf(p, units);
   const [role0, role1] = [roleOfRow(p, 0), roleOfRow(p, 1)];
 
-  const { row0, row1 } = w.in({ pass: 'start' }, () => {
+  const { row0, row1 } = w.in({ pass: START }, () => {
     t.begin('none');
     const { left } = t.pick({ left: role0 }, { row: 0 });
     const up = t.pick({ left: role1 }, { row: 1 });

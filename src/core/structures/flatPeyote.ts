@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { Pose } from '../layout/layout';
 import { against, bothEnds, forth, straight, type Loom, type Made } from '../weave/edge';
 import type { Needle } from '../weave/needle';
-import type { Bead } from '../weave/path';
+import { START, type Bead } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import { besideMm, peyoteRows } from './peyoteRows';
 import { at, partsOf, sequenceSchema, structure, type RoleLetter } from './structure';
@@ -52,7 +52,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const role = (row: number, i: number) => roleAt(p, row, row % 2 === 0 ? i : inRow(p, row) - 1 - i);
   const string = (row: number, i: number) => at(t.string([role(row, i)], 'b', { row, run: i }), 0);
 
-  const { row0, row1 } = w.in({ pass: 'start' }, () => {
+  const { row0, row1 } = w.in({ pass: START }, () => {
     t.begin('foreign');
     const row0: Bead[] = [];
     const row1: Bead[] = [];
@@ -182,7 +182,7 @@ export const flatPeyote = structure({
           const way = row % 2 === 0 ? -1 : 1;
           const inset = isOdd(p) && row % 2 === 1 ? 1 : 0;
           const y = way * (p.wide / 2 - 0.5 - inset - 2 * i) * length;
-          const strung = pass === 'start' ? -1 : -way;
+          const strung = pass === START ? -1 : -way;
           return { centre: [standing.x(row), y, 0], axis: [0, strung, 0] };
         },
       };

@@ -120,5 +120,3 @@ export const goThrough = (needle: Needle, { beads, forward }: Run, wanted: boole
 
 /** The pass in which row `row` (counted from 0) of several is worked. */
 export const rowPass = (row: number) => `row ${row + 1}`;
-/** Which row a pass works; 0 for the first, which has no pass of its own. */
-export const rowOfPass = (pass: string): number => Number(/^row (\d+)$/.exec(pass)?.[1] ?? 1) - 1;

@@ -14,7 +14,7 @@ import {
 import { backOutOf, outOf, type Needle } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import type { Target } from '../weave/route';
-import { goThrough, grid, rowOfPass, rowPass, type Run } from './grid';
+import { goThrough, grid, rowPass, type Run } from './grid';
 import { SHORTENS } from './shortening';
 import { cellOf, MOTIF_FIELD, motifSchema } from './motif';
 import { at, distinct, partsOf, ROLE_LETTERS, sequenceSchema, structure, type RoleLetter } from './structure';
@@ -137,7 +137,7 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
       w.pass(rowPass(row), {}, () => {
         for (let i = 0; i < units; i++) {
           const unit = leftwards(row) ? units - 1 - i : i;
-          w.in({ row: unit }, () => {
+          w.in({ row: unit, run: row }, () => {
             if (i === 0)
               t.travel(endOf(at(at(tops, row - 1), unit), goesForward('bottom', isClockwise(row, unit))));
             circle(row, unit, i === 0);
@@ -350,10 +350,9 @@ export const rightAngleWeave = structure({
         mayShorten: 0,
         held: 'mat',
         net: net.net,
-        pose({ slot: { of: word, index: k }, role, place: { row: unit, pass } }): Pose {
-          const row = rowOfPass(pass);
+        pose({ slot: { of: word, index: k, run: row = 0 }, role, place: { row: unit } }): Pose {
           const clockwise = isClockwise(row, unit);
-          if (pass === EDGE_FILL) {
+          if (word in FILLS) {
             const { edge, boundary, forward } = fillPlace(word, unit);
             return net.fill(edge, boundary, role, forward);
           }

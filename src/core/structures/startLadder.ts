@@ -1,10 +1,10 @@
 import type { Weave } from '../weave/builder';
 import type { Needle } from '../weave/needle';
-import type { Bead } from '../weave/path';
+import { START, type Bead } from '../weave/path';
 
 /** A ladder of so many rungs across the strip, for rows to stand on: each is sewn to the one before. */
 export const startLadder = (w: Weave, t: Needle, rungs: number, string: (rung: number) => Bead): Bead[] =>
-  w.in({ pass: 'start', row: 0 }, () => {
+  w.in({ pass: START, row: 0 }, () => {
     t.begin('none');
     const beads: Bead[] = [];
     for (let i = 0; i < rungs; i++) {

@@ -3,10 +3,10 @@ import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Point, Pose } from '../layout/layout';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
-import type { BeadSize } from '../materials/material';
+import { remembered } from '../tools/remember';
 import { against, bothEnds, forth, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
-import type { Bead, Slot } from '../weave/path';
+import { START, type Bead, type Slot } from '../weave/path';
 import {
   at,
   extraField,
@@ -52,7 +52,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
     return { left, right };
   };
 
-  const first = w.in({ pass: 'start', row: 0 }, () => {
+  const first = w.in({ pass: START, row: 0 }, () => {
     t.begin('none');
     const ring = Array.from({ length: pairs }, (_, i) => pick(0, i));
     t.close(at(ring, 0).left);
@@ -138,9 +138,10 @@ export const tubularHerringbone = structure({
       const widest = Math.max(...p.sequence.map((role) => body(role).diameterMm));
       const half = Math.PI / p.around;
       // Neighbours touch in the plane halfway between them; the edges of cubes do so first.
-      const radius = (bead: BeadSize) =>
-        reachOf(solidOf(bead), 0, Math.cos(half), Math.sin(half)) / Math.sin(half);
-      const reaches = Math.max(...p.sequence.map((role) => radius(body(role)) + body(role).diameterMm / 2));
+      const radius = remembered(
+        (role: string) => reachOf(solidOf(body(role)), 0, Math.cos(half), Math.sin(half)) / Math.sin(half),
+      );
+      const reaches = Math.max(...p.sequence.map((role) => radius(role) + body(role).diameterMm / 2));
       const angleOf = (column: number) => ((column + 0.5) / p.around) * 2 * Math.PI;
       const columnOf = ({ run: pair = 0, index }: Slot) => ({
         up: index === 0,
@@ -168,7 +169,7 @@ export const tubularHerringbone = structure({
         pose({ role, slot, place: { unit, row } }): Pose {
           const { lengthMm } = body(role);
           const { angle, up } = columnOf(slot);
-          const r = radius(body(role));
+          const r = radius(role);
           return {
             centre: [
               unit * total + at(starts, row % p.sequence.length) + lengthMm / 2,

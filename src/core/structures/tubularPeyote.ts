@@ -4,7 +4,7 @@ import type { Pose } from '../layout/layout';
 import { roundingMm } from '../layout/solver/solid';
 import { against, bothEnds, forth, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
-import type { Bead } from '../weave/path';
+import { START, type Bead } from '../weave/path';
 import { besideMm, peyoteRows } from './peyoteRows';
 import { at, partsOf, sequenceSchema, structure } from './structure';
 
@@ -29,7 +29,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const string = (row: number, i: number) =>
     at(t.string([at(p.sequence, row % p.sequence.length)], 'b', { row, run: i }), 0);
 
-  const { round0, round1 } = w.in({ pass: 'start' }, () => {
+  const { round0, round1 } = w.in({ pass: START }, () => {
     t.begin('none');
     const round0: Bead[] = [];
     const round1: Bead[] = [];

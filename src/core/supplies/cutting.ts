@@ -1,4 +1,4 @@
-import { WOVEN } from '../weave/path';
+import { BASE, WOVEN } from '../weave/path';
 import { formatFigure, formatThread, type LengthStyle } from '../length/length';
 import type { Settings } from '../records/settings';
 import { type WorkPlace } from './stretches';
@@ -26,7 +26,7 @@ export function cutWords(
 
 /** Where thread is changed, as one says it: `after unit 14`, `after unit 3 of the picots`. */
 export const changeWords = ({ pass, unit }: Omit<WorkPlace, 'needle'>): string =>
-  `after unit ${unit + 1}${pass === 'base' ? '' : ` of the ${pass}`}`;
+  `after unit ${unit + 1}${pass === BASE ? '' : ` of the ${pass}`}`;
 
 /** One length of the cutting list. */
 export interface CutLine {

@@ -1,4 +1,4 @@
-import { WOVEN } from '../weave/path';
+import { BASE, START, WOVEN } from '../weave/path';
 import type { Plan } from '../plan/plan';
 import { type WorkPlace } from './stretches';
 import { placesToChange, type ThreadPlan } from './threadPlan';
@@ -48,7 +48,7 @@ export function lane({ thread }: Pick<Plan, 'thread'>): Lane {
 }
 
 /** The start is the first row of the weave itself. */
-const passOf = (pass: string): string => (pass === 'start' ? 'base' : pass);
+const passOf = (pass: string): string => (pass === START ? BASE : pass);
 
 /** The line of a stretch by its index; none for what lies beside the woven part. */
 type LineOf = ReadonlyMap<number, number>;

@@ -2,7 +2,7 @@ import { makeOf } from '../materials/material';
 import { beadOf, type Piece } from '../piece/piece';
 import { threadMm, type ThreadMove } from '../read/thread';
 import { total, type Built, type Reading } from '../read/totals';
-import { WOVEN, jointOf, tailsOf, type Move } from '../weave/path';
+import { BASE, WOVEN, jointOf, tailsOf, type Move } from '../weave/path';
 import { goingOf, type Gear, type HoleReading } from './holeFill';
 import { stretches, type Stretch } from './stretches';
 import type { Laid, ThreadQuestion } from './threadPlan';
@@ -81,7 +81,7 @@ function measured(needle: string, units: number, unitMm: number, endsMm: number)
   const unit = (i: number): Stretch => ({
     needle,
     section: WOVEN,
-    pass: 'base',
+    pass: BASE,
     unit: i,
     mm: unitMm,
     last: null,

@@ -1,5 +1,6 @@
 import { Links } from './links';
 import {
+  BASE,
   FINISH,
   PLAIN_PASS,
   TAIL,
@@ -62,6 +63,8 @@ interface Whereabouts {
   readonly pass?: string;
   readonly row?: number;
   readonly rowsPerUnit?: number;
+  /** Which of several rows of a net, or of such, the beads strung here belong to. */
+  readonly run?: number;
 }
 
 /**
@@ -91,7 +94,8 @@ export class Weave implements Written {
   private readonly holes: Readonly<Record<string, number>>;
   private readonly without: ReadonlySet<string>;
   private rowsPerUnit: number;
-  private place: Place = { section: WOVEN, pass: 'base', unit: 0, row: 0, rowInUnit: 0 };
+  private run: number | undefined;
+  private place: Place = { section: WOVEN, pass: BASE, unit: 0, row: 0, rowInUnit: 0 };
 
   /** @internal The bare links so far; read only when something asks. */
   readonly links = new Links({ moves: this.moves, threads: this.threads });
@@ -141,7 +145,8 @@ export class Weave implements Written {
 
   /** Everything `work` does belongs to this part of the piece. */
   in<T>(part: Whereabouts, work: () => T): T {
-    const { place, rowsPerUnit } = this;
+    const { place, rowsPerUnit, run } = this;
+    this.run = part.run ?? run;
     this.rowsPerUnit = part.rowsPerUnit ?? rowsPerUnit;
     this.place = this.at(part);
     try {
@@ -149,6 +154,7 @@ export class Weave implements Written {
     } finally {
       this.place = place;
       this.rowsPerUnit = rowsPerUnit;
+      this.run = run;
     }
   }
 
@@ -278,7 +284,8 @@ export class Weave implements Written {
   /** @internal */
   addBead(role: string, slot: Slot, name: string, row: number | undefined): Bead {
     const place = row === undefined ? this.place : this.at({ row });
-    const bead = { id: this.beads.length, role, holes: this.holes[role] ?? 1, slot, name, place };
+    const of = this.run === undefined ? slot : { run: this.run, ...slot };
+    const bead = { id: this.beads.length, role, holes: this.holes[role] ?? 1, slot: of, name, place };
     this.beads.push(bead);
     return bead;
   }

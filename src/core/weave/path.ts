@@ -41,6 +41,10 @@ export const FINISH = section('finish', MAIN, null);
 /** A section in words that are its own, to be a part of a key. */
 export const sectionKey = ({ zone, part, joint }: Section): string => `${zone} ${joint ?? part}`;
 
+/** The pass that weaves what grows, and the one that begins it. */
+export const BASE = 'base';
+export const START = 'start';
+
 /** Which end of a hole the thread enters. 0 is the end that the needle met when the bead was strung. */
 export type End = 0 | 1;
 export const otherEnd = (end: End): End => (end === 0 ? 1 : 0);

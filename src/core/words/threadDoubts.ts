@@ -4,7 +4,7 @@ import type { HoleState } from '../supplies/holeFill';
 import type { ThreadDoubt } from '../supplies/threadSense';
 import { percent } from './figures';
 import type { Said } from './said';
-import { WOVEN } from '../weave/path';
+import { BASE, WOVEN } from '../weave/path';
 
 /** Where in the work a trip is made: its pass, and the end it belongs to. */
 export const tripWords = ({ bead, at }: HoleState): string => {
@@ -12,7 +12,7 @@ export const tripWords = ({ bead, at }: HoleState): string => {
   const end = loopEndOf(section);
   const where = end ? ` at the ${end}` : '';
   const unit = section === WOVEN ? `, unit ${bead.place.unit + 1}` : '';
-  return `pass ${at.trip}, ${pass === 'base' ? 'the weave itself' : pass}${where}${unit}`;
+  return `pass ${at.trip}, ${pass === BASE ? 'the weave itself' : pass}${where}${unit}`;
 };
 
 /** What speaks against a thread in these beads. */

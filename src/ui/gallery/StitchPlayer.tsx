@@ -19,7 +19,7 @@ import type { ToldUnit } from '@/core/read/steps';
 import { SeenBead } from '../piece/BeadShape';
 import { THREAD_COLOUR } from '../piece/beadLook';
 import styles from './gallery.module.css';
-import { WOVEN } from '@/core/weave/path';
+import { BASE, WOVEN } from '@/core/weave/path';
 
 interface Props {
   readonly piece: Piece;
@@ -134,7 +134,7 @@ const beadOf = (piece: Piece, role: string) => piece.beads[role as keyof Piece['
 
 function whereWords({ place: { section, pass, unit } }: ToldUnit): string {
   if (section !== WOVEN) return `${pass.charAt(0).toUpperCase()}${pass.slice(1)}:`;
-  return pass === 'base'
+  return pass === BASE
     ? `Unit ${unit + 1}:`
     : `${pass.charAt(0).toUpperCase()}${pass.slice(1)}, unit ${unit + 1}:`;
 }

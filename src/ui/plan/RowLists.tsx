@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import type { ListedRow } from '@/core/colour/rowList';
 import type { Plan } from '@/core/plan/plan';
 import { planRows } from '@/core/plan/steps';
+import { BASE } from '@/core/weave/path';
 import styles from './Steps.module.css';
 
 /** Row by row which beads are strung: to read off while beading. */
@@ -27,7 +28,7 @@ function Lists({ plan }: { readonly plan: Plan }) {
   const word = plan.weaveable.rowWord;
   return lists.map(({ pass, rows, again }) => (
     <section key={pass}>
-      {pass !== 'base' && <h3>{pass}</h3>}
+      {pass !== BASE && <h3>{pass}</h3>}
       <ol className={styles.rows}>
         {rows.map((row, i) => (
           <li key={i}>

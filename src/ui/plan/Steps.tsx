@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Plan } from '@/core/plan/plan';
 import { planSteps } from '@/core/plan/steps';
 import { tells, type StepGroup } from '@/core/read/steps';
-import { isTraversal, TAIL, WOVEN } from '@/core/weave/path';
+import { BASE, isTraversal, TAIL, WOVEN } from '@/core/weave/path';
 import { usePointed, usePointer, type Pointed } from './pointed';
 import styles from './Steps.module.css';
 
@@ -80,7 +80,7 @@ function title({ section, pass, fromUnit, toUnit, stride }: StepGroup): string {
     return capital(pass.startsWith('reinforce the loop') ? 'once more round the loop' : pass);
   const each = stride === 2 ? 'every second one' : 'each';
   const units = fromUnit === toUnit ? `unit ${fromUnit}` : `units ${fromUnit} to ${toUnit}, ${each}`;
-  return capital(pass === 'base' ? units : `${pass}, ${units}`);
+  return capital(pass === BASE ? units : `${pass}, ${units}`);
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

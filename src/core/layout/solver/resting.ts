@@ -26,6 +26,7 @@ export const restingOf = (state: Float64Array, bead: number): Resting => {
 
 /** The same bead so many periods on along the screw. */
 export function shifted({ centre, turn }: Resting, periodMm: number, twist: number, shift: number): Resting {
+  if (shift * twist === 0) return { centre: [centre[0] + shift * periodMm, centre[1], centre[2]], turn };
   const [cos, sin] = [Math.cos(shift * twist), Math.sin(shift * twist)];
   const about = (p: Point): Point => [p[0], cos * p[1] - sin * p[2], sin * p[1] + cos * p[2]];
   const [x, y, z] = about(centre);

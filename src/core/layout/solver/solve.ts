@@ -149,6 +149,7 @@ function grown(
     // What no thread holds yet waits beside the rest.
     return joined ? relax(cell, solids, state, 'free', options) : { ...before, state, mode: 'free' };
   }
+  const last = kept.length === whole.beads.length;
   placeLater(cell, solids, state, placed, random);
   growSizes(
     energy,
@@ -157,7 +158,7 @@ function grown(
     placed.map((is) => !is),
     options,
   );
-  return relax(cell, solids, state, before.mode, options);
+  return relax(cell, solids, state, before.mode, options, last ? STIFFNESS : STIFFNESS.slice(0, 1));
 }
 
 /** One ring or motif is opened as one shapes it; parts made apart would be driven from each other. */
@@ -220,12 +221,13 @@ export function relax(
   state: Float64Array,
   mode: Twist,
   { pull = PULL, slack = TAUT, threadMm = THREAD }: SolveOptions,
+  hardness: readonly number[] = STIFFNESS,
 ): Settled {
   const n = cell.beads.length;
   const energy = new CellEnergy(cell, solids);
   const periods: number[] = [];
   let residual = 0;
-  for (const [k, stiffness] of STIFFNESS.entries()) {
+  for (const [k, stiffness] of hardness.entries()) {
     const flat = mode === 'free' ? 0 : 0.02;
     const open = opening(cell);
     energy.stage = {

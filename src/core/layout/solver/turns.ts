@@ -3,13 +3,20 @@ export type Matrix = readonly [number, number, number, number, number, number, n
 
 /** The rotation matrix of a quaternion of any length. */
 export function matrixOf(w: number, x: number, y: number, z: number): Matrix {
-  const matrix = new Float64Array(9);
+  const matrix: number[] = [];
   setMatrix(matrix, 0, w, x, y, z);
-  return [...matrix] as unknown as Matrix;
+  return matrix as unknown as Matrix;
 }
 
 /** The same, written among other numbers from `o` on. */
-export function setMatrix(out: Float64Array, o: number, w: number, x: number, y: number, z: number): void {
+export function setMatrix(
+  out: Float64Array | number[],
+  o: number,
+  w: number,
+  x: number,
+  y: number,
+  z: number,
+): void {
   const s = 2 / (w * w + x * x + y * y + z * z);
   out[o] = 1 - s * (y * y + z * z);
   out[o + 1] = s * (x * y - w * z);
