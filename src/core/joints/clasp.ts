@@ -1,40 +1,13 @@
 import { LOOP_ROLE, LOOP_SLOTS, loopRuns, type SewnLoop } from '../closures/sewnLoop';
 import type { Weave } from '../weave/builder';
-import type { Edge, EdgeName, Hold, Post } from '../weave/edge';
+import type { Edge, EdgeName } from '../weave/edge';
 import type { Needle } from '../weave/needle';
-import type { HoleEnd } from '../weave/path';
-
-/** The pass in which the needle comes to where a clasp half is sewn on. */
-export const GO_TO_THE_LOOP = 'go to the loop';
-
-/** The posts that hold so many things: one alone, or each the middle of as many equal stretches of the edge. */
-function postsOf({ posts, alone }: Edge, loops: number): Post[] {
-  const count = Math.min(loops, posts.length);
-  if (count === 1 && alone) return [alone];
-  return Array.from(
-    { length: count },
-    (_, k) => posts[Math.floor(((k + 0.5) / count) * posts.length)] as Post,
-  );
-}
-
-const same = (a: HoleEnd, b: HoleEnd): boolean => a.bead === b.bead && a.hole === b.hole && a.end === b.end;
-
-/** The way of a post that begins where the needle stands. */
-export function holdAt(w: Weave, needle: Needle, post: Post): Hold | null {
-  const stands = w.links.lastOut(needle.name);
-  return (stands && post.find(({ out }) => same(out, stands))) ?? null;
-}
+import { goToPost, postsFor } from './post';
 
 /** Hangs a clasp half on an edge: each of its loops from a post. */
 export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoop, edge: Edge): void {
-  postsOf(edge, loop.loops ?? 1).forEach((post, nth) => {
-    const hold = holdAt(w, needle, post) ?? (post[0] as Hold);
-    const { out, reach, into, round } = hold;
-    const stands = w.links.lastOut(needle.name);
-    w.joint(end, GO_TO_THE_LOOP, () => {
-      if (reach && stands) needle.enter(reach(stands));
-      else needle.travel(out);
-    });
+  postsFor(edge, loop.loops ?? 1).forEach((post, nth) => {
+    const { out, into, round } = goToPost(w, needle, end, post);
     const comeRound = () => {
       if (round?.hitched) needle.knot('half hitch');
       if (round) needle.enter(round.through);

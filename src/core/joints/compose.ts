@@ -3,8 +3,9 @@ import { Weave, type WeaveOptions } from '../weave/builder';
 import type { Edge, EdgeName, Loom, Made } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import { TAIL, type Bead, type Path } from '../weave/path';
-import { GO_TO_THE_LOOP, hangClasp, holdAt, sewLoop } from './clasp';
+import { hangClasp, sewLoop } from './clasp';
 import { fastenOff } from './fastenOff';
+import { GO_TO_THE_LOOP, holdAt } from './post';
 import { closeRing, RING } from './ring';
 
 /** The loom of a piece of one part: at either end a clasp half, or nothing, or the two ends sewn to each other. */
@@ -34,7 +35,7 @@ class PieceLoom implements Loom {
     this.done.add(name);
     if (name === 'start' && this.w.stopIsOn()) this.takeStop(needle);
     if (this.ring && edge.meeting) closeRing(this.w, needle, edge.meeting);
-    if (this.hangs(name) > 0) hangClasp(this.w, needle, name, this.request[name], edge);
+    if (this.request[name].passes > 0) hangClasp(this.w, needle, name, this.request[name], edge);
     return edge;
   }
 

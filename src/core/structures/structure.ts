@@ -241,8 +241,12 @@ interface Program extends Omit<Weaveable, 'weave'> {
 /** A program on the loom of a piece of one part. */
 const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weaveable => ({
   ...rest,
-  weave: (units, { start, end, joined = false, ...options }) =>
-    compose({ start, end, joined }, { ...options, rowsPerUnit, holes }, (loom) => work(loom, units)),
+  weave: (units, { without, room, fixed, ...ends }) =>
+    compose(
+      ends,
+      { rowsPerUnit, holes, ...(without && { without }), ...(room && { room }), ...(fixed && { fixed }) },
+      (loom) => work(loom, units),
+    ),
 });
 
 /** Makes a structure of its definition: the parameters are checked before they reach `bind`. */

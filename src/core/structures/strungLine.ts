@@ -54,7 +54,7 @@ const swagged = (unit: number, units: number) => unit % 2 === 1 && unit < units 
 export function weaveLine(given: Params, units: number, loom: Loom): Made {
   const { w, ring } = loom;
   const p = ringed(given, ring);
-  const open = !ring && loom.hangs('end') === 0;
+  const open = !ring && loom.hangs('start') === 0;
   const { sequence, extra, swags, swag } = p;
   const t = w.needle('working').begin('foreign');
   const line = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));

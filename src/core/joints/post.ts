@@ -1,0 +1,37 @@
+import type { Weave } from '../weave/builder';
+import type { Edge, EdgeName, Hold, Post } from '../weave/edge';
+import type { Needle } from '../weave/needle';
+import type { HoleEnd } from '../weave/path';
+
+/** The pass in which the needle comes to where a clasp half is sewn on. */
+export const GO_TO_THE_LOOP = 'go to the loop';
+
+/** The posts that hold so many things: one alone, or each the middle of as many equal stretches of the edge. */
+export function postsFor({ posts, alone }: Edge, loops: number): Post[] {
+  const count = Math.min(loops, posts.length);
+  if (count === 1 && alone) return [alone];
+  return Array.from(
+    { length: count },
+    (_, k) => posts[Math.floor(((k + 0.5) / count) * posts.length)] as Post,
+  );
+}
+
+const same = (a: HoleEnd, b: HoleEnd): boolean => a.bead === b.bead && a.hole === b.hole && a.end === b.end;
+
+/** The way of a post that begins where the needle stands. */
+export function holdAt(w: Weave, needle: Needle, post: Post): Hold | null {
+  const stands = w.links.lastOut(needle.name);
+  return (stands && post.find(({ out }) => same(out, stands))) ?? null;
+}
+
+/** Brings the needle to a post, and says how to hold what hangs there: the way that begins where it stands, or the usual one. */
+export function goToPost(w: Weave, needle: Needle, end: EdgeName, post: Post): Hold {
+  const hold = holdAt(w, needle, post) ?? post[0];
+  if (!hold) throw new Error(`A post at the ${end} has no way to hold anything.`);
+  const stands = w.links.lastOut(needle.name);
+  w.joint(end, GO_TO_THE_LOOP, () => {
+    if (hold.reach && stands) needle.enter(hold.reach(stands));
+    else needle.travel(hold.out);
+  });
+  return hold;
+}
