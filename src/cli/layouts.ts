@@ -6,6 +6,7 @@ import { solveLayout } from '@/core/layout/solveLayout';
 import { BEADS } from '@/core/materials/catalogue';
 import { newPiece } from '@/core/piece/newPiece';
 import type { Piece } from '@/core/piece/piece';
+import type { NoPlan, Plan } from '@/core/plan/plan';
 import { shippedLayouts } from '@/core/layout/shipped';
 import { planPiece } from '@/core/plan/shipped';
 import { misfit } from '@/core/structures/parts';
@@ -37,12 +38,22 @@ function withEveryChoice({ id, fields }: Structure): Piece[] {
   );
 }
 
+/** A piece planned by its closed form; what goes wrong says in which stitch. */
+function planned(piece: Piece): Plan | NoPlan {
+  try {
+    return planPiece(piece, { layouts: () => undefined });
+  } catch (error) {
+    const { id, params } = piece.structure;
+    throw new Error(`${id} ${JSON.stringify(params)}: ${(error as Error).message}`, { cause: error });
+  }
+}
+
 /** The usual pieces, with and without their optional passes, and the examples. */
 function usualPieces(): Piece[] {
   const examples = readdirSync('examples').map((file) => examplePiece(file.replace('.json', '')));
   const plain = STRUCTURES.flatMap((structure) => [...inEveryBead(structure), ...withEveryChoice(structure)]);
   return [...plain, ...examples].flatMap((piece) => {
-    const plan = planPiece(piece, { layouts: () => undefined });
+    const plan = planned(piece);
     const optional = plan.ok ? plan.optionalPasses.map(({ name }) => name) : [];
     return [piece, ...(optional.length > 0 ? [{ ...piece, without: optional }] : [])];
   });
@@ -51,7 +62,7 @@ function usualPieces(): Piece[] {
 await speak(() => {
   const requests = new Map<string, LayoutRequest>();
   for (const piece of usualPieces()) {
-    const plan = planPiece(piece, { layouts: () => undefined });
+    const plan = planned(piece);
     if (plan.ok && plan.toLayOut) requests.set(plan.toLayOut.key, plan.toLayOut);
   }
   const kept = process.argv.includes('--keep') ? shippedLayouts : () => undefined;

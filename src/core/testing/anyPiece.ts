@@ -7,6 +7,7 @@ import { newPiece, usualWear } from '../piece/newPiece';
 import type { Piece } from '../piece/piece';
 import { planPiece } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
+import type { Structure } from '../structures/structure';
 import { wordProblem } from '../words/problems';
 import { wordWarning } from '../words/warnings';
 
@@ -17,52 +18,53 @@ const wearers: Piece['wearer'][] = [
   { personId: null, name: 'a small adult', girths, typical: 'small' },
 ];
 
-/** Any piece that the choices allow, sensible or not. */
-export const anyPiece: fc.Arbitrary<Piece> = fc
-  .record({
-    structure: fc.constantFrom(...STRUCTURES),
-    kind: fc.constantFrom(...KINDS.filter((kind) => kind !== 'bail')),
-    wearer: fc.constantFrom(...wearers),
-    school: fc.nat(),
-    fit: fc.constantFrom(...FITS),
-    closing: fc.constantFrom(...CLOSINGS),
-    clasp: fc.constantFrom(...CLASPS),
-    passes: fc.integer({ min: 1, max: 3 }),
-    seeds: fc.integer({ min: 0, max: 6 }),
-    thread: fc.constantFrom(...THREADS),
-    needle: fc.constantFrom(...NEEDLES),
-    doubled: fc.boolean(),
-    bead: fc.option(fc.constantFrom(...BEADS)),
-    units: fc.option(fc.integer({ min: 2, max: 160 })),
-    parity: fc.constantFrom('any' as const, 'even' as const, 'odd' as const),
-    chain: fc.boolean(),
-    measured: fc.option(fc.integer({ min: 5, max: 40 })),
-  })
-  .map((a) => {
-    const usual = newPiece('Any', a.structure.id, a.wearer, a.kind);
-    const { schools } = KIND_FACTS[a.kind];
-    const wear = usualWear(a.kind, schools[a.school % schools.length] ?? 'flat');
-    const end = { ...usual.ends.start, passes: a.passes, seedsEachSide: a.seeds };
-    return {
-      ...usual,
-      wear: wear.school === 'ease' ? { ...wear, fit: a.fit } : wear,
-      thread: a.thread,
-      needle: a.needle,
-      doubled: a.doubled,
-      beads: a.bead ? { ...usual.beads, A: { ...usual.beads.A, ...a.bead } } : usual.beads,
-      ends: {
-        ...usual.ends,
-        closing: a.closing,
-        clasp: a.clasp,
-        start: end,
-        end,
-        chain: a.chain ? { linkMm: 6, wovenMm: 120 } : null,
-      },
-      rules: { ...usual.rules, parity: a.parity },
-      gauge: a.measured ? { source: 'this piece', units: 4, lengthMm: a.measured, finished: true } : null,
-      units: a.units,
-    };
-  });
+/** Any piece that the choices allow, sensible or not, in one of these stitches. */
+export const anyPiece = (structures: readonly Structure[] = STRUCTURES): fc.Arbitrary<Piece> =>
+  fc
+    .record({
+      structure: fc.constantFrom(...structures),
+      kind: fc.constantFrom(...KINDS.filter((kind) => kind !== 'bail')),
+      wearer: fc.constantFrom(...wearers),
+      school: fc.nat(),
+      fit: fc.constantFrom(...FITS),
+      closing: fc.constantFrom(...CLOSINGS),
+      clasp: fc.constantFrom(...CLASPS),
+      passes: fc.integer({ min: 1, max: 3 }),
+      seeds: fc.integer({ min: 0, max: 6 }),
+      thread: fc.constantFrom(...THREADS),
+      needle: fc.constantFrom(...NEEDLES),
+      doubled: fc.boolean(),
+      bead: fc.option(fc.constantFrom(...BEADS)),
+      units: fc.option(fc.integer({ min: 2, max: 160 })),
+      parity: fc.constantFrom('any' as const, 'even' as const, 'odd' as const),
+      chain: fc.boolean(),
+      measured: fc.option(fc.integer({ min: 5, max: 40 })),
+    })
+    .map((a) => {
+      const usual = newPiece('Any', a.structure.id, a.wearer, a.kind);
+      const { schools } = KIND_FACTS[a.kind];
+      const wear = usualWear(a.kind, schools[a.school % schools.length] ?? 'flat');
+      const end = { ...usual.ends.start, passes: a.passes, seedsEachSide: a.seeds };
+      return {
+        ...usual,
+        wear: wear.school === 'ease' ? { ...wear, fit: a.fit } : wear,
+        thread: a.thread,
+        needle: a.needle,
+        doubled: a.doubled,
+        beads: a.bead ? { ...usual.beads, A: { ...usual.beads.A, ...a.bead } } : usual.beads,
+        ends: {
+          ...usual.ends,
+          closing: a.closing,
+          clasp: a.clasp,
+          start: end,
+          end,
+          chain: a.chain ? { linkMm: 6, wovenMm: 120 } : null,
+        },
+        rules: { ...usual.rules, parity: a.parity },
+        gauge: a.measured ? { source: 'this piece', units: 4, lengthMm: a.measured, finished: true } : null,
+        units: a.units,
+      };
+    });
 
 /** One thing that is said of a piece: the finding that it is said of, and its sentences. */
 export interface Heard {

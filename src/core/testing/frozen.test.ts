@@ -112,22 +112,25 @@ describe.each(STRUCTURES.map((structure) => [structure.id, structure] as const))
 
 describe('what nobody would make', () => {
   /** So often is one finding put into words, of the first pieces that it is heard of. */
-  const OFTEN = 3;
+  const OFTEN = 2;
 
-  it('is told as it was', async () => {
-    const heard = new Map<string, number>();
-    const told = fc.sample(anyPiece, { numRuns: 250, seed: 19 }).flatMap((piece, k) => {
-      const findings = heardOf(piece, { unit: k % 2 ? 'cm' : 'in', denominator: 16 });
-      const words = findings.flatMap(({ code, texts }) => {
-        const before = heard.get(code) ?? 0;
-        heard.set(code, before + 1);
-        return before < OFTEN ? [`${code}: ${texts.join(' ')}`] : [];
+  it.each(STRUCTURES.map((structure) => [structure.id, structure] as const))(
+    'is told as it was in %s',
+    async (id, structure) => {
+      const heard = new Map<string, number>();
+      const told = fc.sample(anyPiece([structure]), { numRuns: 24, seed: 19 }).flatMap((piece, k) => {
+        const findings = heardOf(piece, { unit: k % 2 ? 'cm' : 'in', denominator: 16 });
+        const words = findings.flatMap(({ code, texts }) => {
+          const before = heard.get(code) ?? 0;
+          heard.set(code, before + 1);
+          return before < OFTEN ? [`${code}: ${texts.join(' ')}`] : [];
+        });
+        return [`— ${k} ${findings.map(({ code }) => code).join(', ')}`, ...words];
       });
-      return [`— ${k} ${findings.map(({ code }) => code).join(', ')}`, ...words];
-    });
-    expect(heard.size).toBeGreaterThan(25);
-    await expect(`${told.join('\n')}\n`).toMatchFileSnapshot('./frozen/odd.told.txt');
-  });
+      expect(heard.size).toBeGreaterThan(3);
+      await expect(`${told.join('\n')}\n`).toMatchFileSnapshot(`./frozen/${id}.odd.txt`);
+    },
+  );
 
   it.each(['strung-line', 'two-hole-line', 'right-angle-weave', 'flat-herringbone'])(
     'other beads are judged as they were in %s',

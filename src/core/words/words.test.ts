@@ -12,7 +12,7 @@ describe('whatever is planned, what is said of it', () => {
   it('is whole sentences, in the unit that was asked for, with figures that are figures', () => {
     const heard = new Set<string>();
     fc.assert(
-      fc.property(anyPiece, (piece) => {
+      fc.property(anyPiece(), (piece) => {
         const inInches = heardOf(piece, INCHES);
         for (const { code } of inInches) heard.add(code);
         for (const text of inInches.flatMap(({ texts }) => texts)) {
