@@ -188,8 +188,8 @@ export class BareThread {
     const fx = f * contact.nx;
     const fy = f * contact.ny;
     const fz = f * contact.nz;
-    bodies.pullAt(state, to, t * fx, t * fy, t * fz);
-    bodies.pullAt(state, from, (1 - t) * fx, (1 - t) * fy, (1 - t) * fz);
+    bodies.pullAt(state, to, this.to, t * fx, t * fy, t * fz);
+    bodies.pullAt(state, from, this.from, (1 - t) * fx, (1 - t) * fy, (1 - t) * fz);
     bodies.push(state, j, shift, -fx, -fy, -fz, x + contact.ax, y + contact.ay, z + contact.az);
     return (stiffness / 2) * d * d;
   }

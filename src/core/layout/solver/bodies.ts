@@ -86,8 +86,20 @@ export class Bodies {
     }
   }
 
-  /** Adds a gradient at the place where thread passes. */
-  pullAt(state: Float64Array, anchors: readonly Anchor[], fx: number, fy: number, fz: number): void {
+  /** Adds a gradient at the place where thread passes, `at`, as it was located. */
+  pullAt(
+    state: Float64Array,
+    anchors: readonly Anchor[],
+    at: Where,
+    fx: number,
+    fy: number,
+    fz: number,
+  ): void {
+    const [only] = anchors;
+    if (anchors.length === 1 && only) {
+      this.push(state, only.bead, only.shift, fx, fy, fz, at.x, at.y, at.z);
+      return;
+    }
     const part = 1 / anchors.length;
     const { end } = this;
     for (const anchor of anchors) {

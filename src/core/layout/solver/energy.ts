@@ -84,8 +84,8 @@ export class CellEnergy {
       const fx = (pull * dx) / length;
       const fy = (pull * dy) / length;
       const fz = (pull * dz) / length;
-      bodies.pullAt(state, to, fx, fy, fz);
-      bodies.pullAt(state, from, -fx, -fy, -fz);
+      bodies.pullAt(state, to, b, fx, fy, fz);
+      bodies.pullAt(state, from, a, -fx, -fy, -fz);
     }
     return energy;
   }

@@ -3,20 +3,22 @@ export type Matrix = readonly [number, number, number, number, number, number, n
 
 /** The rotation matrix of a quaternion of any length. */
 export function matrixOf(w: number, x: number, y: number, z: number): Matrix {
-  const matrix: number[] = [];
-  setMatrix(matrix, 0, w, x, y, z);
-  return matrix as unknown as Matrix;
+  const s = 2 / (w * w + x * x + y * y + z * z);
+  return [
+    1 - s * (y * y + z * z),
+    s * (x * y - w * z),
+    s * (x * z + w * y),
+    s * (x * y + w * z),
+    1 - s * (x * x + z * z),
+    s * (y * z - w * x),
+    s * (x * z - w * y),
+    s * (y * z + w * x),
+    1 - s * (x * x + y * y),
+  ];
 }
 
-/** The same, written among other numbers from `o` on. */
-export function setMatrix(
-  out: Float64Array | number[],
-  o: number,
-  w: number,
-  x: number,
-  y: number,
-  z: number,
-): void {
+/** The same, written among other numbers from `o` on: the solver does so for every bead at every step. */
+export function setMatrix(out: Float64Array, o: number, w: number, x: number, y: number, z: number): void {
   const s = 2 / (w * w + x * x + y * y + z * z);
   out[o] = 1 - s * (y * y + z * z);
   out[o + 1] = s * (x * y - w * z);
