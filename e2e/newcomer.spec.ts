@@ -104,7 +104,7 @@ test('back in the browser, the plan is as it was left, and goes on without a con
   await expect(page.getByText('changed in two windows')).toBeHidden();
 });
 
-test('the focus goes into what opens, and back when it closes; it is never lost', async ({ page }) => {
+test('the focus goes into what opens, and back when it closes; it is never lost', LONG, async ({ page }) => {
   const focusIsSomewhere = () =>
     expect.poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true);
   await page.goto(address());

@@ -17,7 +17,7 @@ const row = (page: Parameters<typeof slip>[0], text: string) =>
   slip(page).getByRole('row').filter({ hasText: text });
 const total = (page: Parameters<typeof slip>[0], text: string) => inAll(row(page, text));
 
-test('a ring: joined, sized by its finger and knuckle, in any scale', async ({ page }) => {
+test('a ring: joined, sized by its finger and knuckle, in any scale', LONG, async ({ page }) => {
   await startPiece(page, 'ring', 'Ilse', 'Right-angle weave');
   await expect(slip(page)).toContainText('round its middle line');
   await openChoice(page, 'Beads');

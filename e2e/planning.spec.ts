@@ -69,35 +69,37 @@ test('a later pass is left out, and beads, width, thread and steps follow', asyn
   await expect(seeds).toBeHidden();
 });
 
-test('beads that nobody has laid out yet: a plan at once by rule of thumb, then the layout', async ({
-  page,
-}) => {
-  // Bicones nest this way and that: they take longest.
-  await startBracelet(page, 'Jorun', 'Tubular herringbone');
-  const gauge = page.getByRole('button', { name: /Gauge/ }).first();
-  await expect(gauge).toContainText('laid out from thread path and beads');
-  await openChoice(page, 'Beads');
-  await pick(page, 'Bead B: size and shape', 'bicone 6 mm');
-  await expect(gauge).toContainText('laid out from thread path and beads', { timeout: 60_000 });
-  // It may be laid out before anybody can read that it is not yet: whatever the gauge says meanwhile is kept.
-  await gauge.evaluate((button) => {
-    const told = new Set<string>();
-    Object.assign(window, { told });
-    new MutationObserver(() => told.add(button.textContent ?? '')).observe(button, {
-      subtree: true,
-      childList: true,
-      characterData: true,
+test(
+  'beads that nobody has laid out yet: a plan at once by rule of thumb, then the layout',
+  LONG,
+  async ({ page }) => {
+    // Bicones nest this way and that: they take longest.
+    await startBracelet(page, 'Jorun', 'Tubular herringbone');
+    const gauge = page.getByRole('button', { name: /Gauge/ }).first();
+    await expect(gauge).toContainText('laid out from thread path and beads');
+    await openChoice(page, 'Beads');
+    await pick(page, 'Bead B: size and shape', 'bicone 6 mm');
+    await expect(gauge).toContainText('laid out from thread path and beads', { timeout: 60_000 });
+    // It may be laid out before anybody can read that it is not yet: whatever the gauge says meanwhile is kept.
+    await gauge.evaluate((button) => {
+      const told = new Set<string>();
+      Object.assign(window, { told });
+      new MutationObserver(() => told.add(button.textContent ?? '')).observe(button, {
+        subtree: true,
+        childList: true,
+        characterData: true,
+      });
     });
-  });
-  await pick(page, 'Bead A: size and shape', 'bicone 4 mm');
-  await expect
-    .poll(() => page.evaluate(() => [...(window as unknown as { told: Set<string> }).told].join()))
-    .toContain('by rule of thumb');
-  await expect(slip(page)).toBeVisible();
-  await expect(gauge).toContainText('laid out from thread path and beads', { timeout: 30_000 });
-  await openChoice(page, 'Gauge');
-  await expect(page.getByText('between', { exact: true })).toBeVisible();
-});
+    await pick(page, 'Bead A: size and shape', 'bicone 4 mm');
+    await expect
+      .poll(() => page.evaluate(() => [...(window as unknown as { told: Set<string> }).told].join()))
+      .toContain('by rule of thumb');
+    await expect(slip(page)).toBeVisible();
+    await expect(gauge).toContainText('laid out from thread path and beads', { timeout: 30_000 });
+    await openChoice(page, 'Gauge');
+    await expect(page.getByText('between', { exact: true })).toBeVisible();
+  },
+);
 
 test('for the left hand the steps change sides', async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Flat herringbone');

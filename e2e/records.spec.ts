@@ -34,7 +34,7 @@ test('somebody is added, measured again, and put away and back', LONG, async ({ 
   await expect(page.getByLabel('Name of Runa')).toBeVisible();
 });
 
-test('a measured piece becomes its own gauge, and a swatch for the next one', async ({ page }) => {
+test('a measured piece becomes its own gauge, and a swatch for the next one', LONG, async ({ page }) => {
   await startPiece(page, 'bracelet', 'Jorun', 'Tubular peyote');
   const before = await unitsOf(page);
   await openChoice(page, 'Gauge');
