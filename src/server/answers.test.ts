@@ -1,4 +1,4 @@
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { UNMEASURED } from '@/core/materials/learn';
 import { newPiece } from '@/core/piece/newPiece';
 import type { Piece } from '@/core/piece/piece';
@@ -25,7 +25,7 @@ import {
 import { putAwayAction } from './actions/archive';
 import { addSwatchAction } from './actions/swatches';
 import { patchSettings } from './settingsRoute';
-import { testBench } from './testing/bench';
+import { benchForEach, request } from './testing/bench';
 vi.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 // Planning in a thread of its own is for the built program; here it is asked directly.
 vi.mock('./planner', async () => {
@@ -33,27 +33,8 @@ vi.mock('./planner', async () => {
   return { planned: (ask: Parameters<typeof answerPlanAsk>[0]) => Promise.resolve(answerPlanAsk(ask)) };
 });
 
-let bench: Awaited<ReturnType<typeof testBench>>;
-let ws: string;
-beforeAll(async () => {
-  bench = await testBench();
-}, 120_000);
-afterAll(() => bench.close());
-beforeEach(async () => {
-  ws = await bench.fresh();
-});
-afterEach(() => {
-  vi.restoreAllMocks();
-});
-
-const db = () => bench.database.db;
+const { db, workspaceId } = benchForEach();
 const doc = (name: string) => newPiece(name, 'strung-line', null);
-const request = (body: unknown, method = 'PUT', path = '/', headers: Record<string, string> = {}) =>
-  new Request(`http://127.0.0.1${path}`, {
-    method,
-    headers: { host: '127.0.0.1', origin: 'http://127.0.0.1', ...headers },
-    ...(method !== 'GET' && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-  });
 /** Words for a weaver: a sentence, and nothing of schemas, engines or statements. */
 function expectWords(message: unknown) {
   expect(message).toMatch(/^[A-Z0-9“].*[.]$/s);
@@ -70,7 +51,7 @@ describe('a piece is started', () => {
       ...asked,
     });
     if (!made.ok) throw new Error(made.message);
-    const found = await pieceById(db(), ws, made.value);
+    const found = await pieceById(db(), workspaceId(), made.value);
     if (!found?.ok) throw new Error('it is not there');
     return found.value.doc;
   };
@@ -111,7 +92,10 @@ describe('two people of one name', () => {
     if (!other.ok) throw new Error(other.message);
     expect(await changePersonAction({ id: other.value.id, name: 'Eydis' })).toMatchObject({ ok: false });
     expect((await changePersonAction({ id: other.value.id, name: 'EYDIS B' })).ok).toBe(true);
-    expect((await people(db(), ws)).found.map(({ name }) => name).sort()).toEqual(['EYDIS B', 'Eydis']);
+    expect((await people(db(), workspaceId())).found.map(({ name }) => name).sort()).toEqual([
+      'EYDIS B',
+      'Eydis',
+    ]);
   });
 });
 
@@ -131,7 +115,7 @@ describe('a longest name', () => {
       typical: null,
     });
     if (!started.ok) throw new Error(started.message);
-    const [first] = (await pieces(db(), ws)).found;
+    const [first] = (await pieces(db(), workspaceId())).found;
     expect(first?.doc.name).toHaveLength(80);
     for (const act of [
       duplicateAction(started.value),
@@ -139,8 +123,8 @@ describe('a longest name', () => {
       makeAgainAction({ from: 'piece', id: started.value, personId: made.value.id, typical: null }),
     ])
       expect((await act).ok).toBe(true);
-    expect((await pieces(db(), ws)).unreadable).toEqual([]);
-    expect((await pieces(db(), ws)).found).toHaveLength(3);
+    expect((await pieces(db(), workspaceId())).unreadable).toEqual([]);
+    expect((await pieces(db(), workspaceId())).found).toHaveLength(3);
   });
 });
 
@@ -202,7 +186,9 @@ describe('odd measures are refused in words', () => {
     const answer = await act();
     expect(answer.ok).toBe(false);
     if (!answer.ok) expectWords(answer.message);
-    expect((await people(db(), ws)).found.every(({ measures }) => measures.length === 0)).toBe(true);
+    expect((await people(db(), workspaceId())).found.every(({ measures }) => measures.length === 0)).toBe(
+      true,
+    );
   });
 
   it('a swatch whose parameters its stitch does not know', async () => {

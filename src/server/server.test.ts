@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { newPiece } from '@/core/piece/newPiece';
 import { addPiece, pieces } from '@/data/pieces';
 import { piece } from '@/data/schema';
@@ -13,7 +13,7 @@ import { getMaterialsCsv } from './materialsCsv';
 import { getPiece, postPiece, putPiece } from './pieceRoute';
 import { getRow } from './rowRoute';
 import { patchSettings } from './settingsRoute';
-import { logged, testBench } from './testing/bench';
+import { logged, benchForEach, request } from './testing/bench';
 import { isWrapped, screen } from './work';
 vi.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 // Planning in a thread of its own is for the built program; here it is asked directly.
@@ -22,27 +22,8 @@ vi.mock('./planner', async () => {
   return { planned: (ask: Parameters<typeof answerPlanAsk>[0]) => Promise.resolve(answerPlanAsk(ask)) };
 });
 
-let bench: Awaited<ReturnType<typeof testBench>>;
-let ws: string;
-beforeAll(async () => {
-  bench = await testBench();
-}, 120_000);
-afterAll(() => bench.close());
-beforeEach(async () => {
-  ws = await bench.fresh();
-});
-afterEach(() => {
-  vi.restoreAllMocks();
-});
-
-const db = () => bench.database.db;
+const { db, workspaceId } = benchForEach();
 const doc = (name: string) => newPiece(name, 'strung-line', null);
-const request = (body: unknown, method = 'PUT', path = '/', headers: Record<string, string> = {}) =>
-  new Request(`http://127.0.0.1${path}`, {
-    method,
-    headers: { host: '127.0.0.1', origin: 'http://127.0.0.1', ...headers },
-    ...(method !== 'GET' && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-  });
 const at = (id: string) => ({ params: Promise.resolve({ id }) });
 const told = async (answer: Response) => ((await answer.json()) as { message: string }).message;
 
@@ -208,17 +189,17 @@ describe('the routes of a piece', () => {
     ['too many changes before', { after: Array.from({ length: 201 }, String) }, 400, /not saved/],
     ['a document too large', { doc: { ...doc('x'), note: 'x'.repeat(600_000) } }, 413, /not saved/],
   ])('refuse %s', async (_, part, status, words) => {
-    const { id } = await addPiece(db(), ws, doc('one'));
+    const { id } = await addPiece(db(), workspaceId(), doc('one'));
     const answer = await put(id, save(part));
     expect(answer.status).toBe(status);
     const message = await told(answer);
     expect(message).toMatch(words);
     expectWords(message);
-    expect((await pieces(db(), ws)).found[0]?.revision).toBe(1);
+    expect((await pieces(db(), workspaceId())).found[0]?.revision).toBe(1);
   });
 
   it('take the highest revision there is, and as many changes before as a window remembers', async () => {
-    const { id } = await addPiece(db(), ws, doc('one'));
+    const { id } = await addPiece(db(), workspaceId(), doc('one'));
     const most = save({ revision: 2 ** 31 - 1, after: Array.from({ length: 200 }, String) });
     expect((await put(id, most)).status).toBe(409);
   });
@@ -230,7 +211,7 @@ describe('the routes of a piece', () => {
     }
     const [bad] = await db()
       .insert(piece)
-      .values({ workspaceId: ws, doc: { name: 'odd' } })
+      .values({ workspaceId: workspaceId(), doc: { name: 'odd' } })
       .returning();
     const answer = await getPiece(request(null, 'GET'), at(bad?.id ?? ''));
     expect(answer.status).toBe(422);
@@ -243,10 +224,10 @@ describe('the routes of a piece', () => {
   });
 
   it('give the cards of the bench, kept with the revision and worked out again only when something changes', async () => {
-    const { id } = await addPiece(db(), ws, doc('one'));
+    const { id } = await addPiece(db(), workspaceId(), doc('one'));
     const [bad] = await db()
       .insert(piece)
-      .values({ workspaceId: ws, doc: { name: 'odd' } })
+      .values({ workspaceId: workspaceId(), doc: { name: 'odd' } })
       .returning();
     const cards = async () => {
       const answer = await postCards(request({ ids: [id, bad?.id, crypto.randomUUID()] }, 'POST'));
@@ -313,7 +294,7 @@ describe('trouble with the disk or the database', () => {
     };
     const broken = new Proxy({}, { get: () => failure });
     Object.assign(globalThis, {
-      ivyloom: Promise.resolve({ database: { db: broken }, workspaceId: ws }),
+      ivyloom: Promise.resolve({ database: { db: broken }, workspaceId: workspaceId() }),
     });
   };
 

@@ -1,6 +1,6 @@
 import { takenOff } from '../read/tally';
 import { head, runs } from '../read/runs';
-import { BASE, START, WOVEN, type Bead, type Path } from '../weave/path';
+import { rowsPass, START, WOVEN, type Bead, type Path } from '../weave/path';
 
 /** One row, or several strung as one: "2 A, 1 B". */
 export interface ListedRow {
@@ -37,7 +37,7 @@ export function rowLists(path: Path, nameOf: (bead: Bead) => string, rowsOfUnit:
   });
 }
 
-const passOf = ({ place: { pass } }: Bead) => (pass === START ? BASE : pass);
+const passOf = ({ place }: Bead) => rowsPass(place.pass);
 
 function listed(beads: readonly Bead[], nameOf: (bead: Bead) => string): ListedRow[] {
   // What is strung at one go is read at one go, as the first two rows of peyote.

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { planned } from '../testing/planned';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { byId, THREADS } from '../materials/catalogue';
 import { newPiece } from '../piece/newPiece';
 import type { Piece } from '../piece/piece';
-import type { Lookups, Plan } from '../plan/plan';
 import { planSteps } from '../plan/steps';
 import { planPiece } from '../plan/shipped';
 import { USUAL_SETTINGS } from '../records/settings';
@@ -16,11 +16,6 @@ const bracelet = (id: string, change: Partial<Piece> = {}): Piece => ({
   ...newPiece('Gauge', id, wearer),
   ...change,
 });
-const planned = (piece: Piece, known: Partial<Lookups> = {}): Plan => {
-  const plan = planPiece(piece, known);
-  if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
-  return plan;
-};
 const measured = (piece: Piece, lengthMm: number, change: Partial<Swatch> = {}): Swatch => ({
   ...swatchOf(piece, {
     units: 20,

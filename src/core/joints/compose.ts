@@ -33,10 +33,16 @@ class PieceLoom implements Loom {
 
   reached(name: EdgeName, edge: Edge, needle: Needle): Edge {
     this.done.add(name);
-    if (name === 'start' && this.w.stopIsOn()) this.takeStop(needle);
+    if (name === 'start') this.release(needle);
     if (this.ring && edge.meeting) closeRing(this.w, needle, edge.meeting);
     if (this.request[name].passes > 0) hangClasp(this.w, needle, name, this.request[name], edge);
     return edge;
+  }
+
+  release(needle: Needle): void {
+    if (!this.w.stopIsOn()) return;
+    const pass = this.hangs('start') > 0 ? GO_TO_THE_LOOP : 'take off the stop bead';
+    this.w.joint(this.ring ? RING : 'start', pass, () => needle.release());
   }
 
   fromMiddle(needle: Needle, string: () => Bead[]): Bead[] {
@@ -63,11 +69,6 @@ class PieceLoom implements Loom {
     }
     for (const end of ends) fastenOff(w, end);
     return w.path();
-  }
-
-  private takeStop(needle: Needle): void {
-    const pass = this.hangs('start') > 0 ? GO_TO_THE_LOOP : 'take off the stop bead';
-    this.w.joint(this.ring ? RING : 'start', pass, () => needle.release());
   }
 }
 

@@ -1,20 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import { planned } from '../testing/planned';
 import { cardOf } from '../plan/card';
 import { choosing, countWords, hasChosen, stepsWords } from './choosing';
 import { newPiece } from './newPiece';
 import type { Piece } from './piece';
-import type { Plan } from '../plan/plan';
-import { planPiece } from '../plan/shipped';
 import { once, remembered } from '../tools/remember';
 
 const wearer = { personId: null, name: 'Maren', girths: { wrist: 159, neck: 360 }, typical: null };
 const plain = newPiece('Breakwater', 'flat-herringbone', wearer);
 const graduated: Piece = newPiece('Swell', 'graduated-line', wearer, 'necklace');
-const planned = (piece: Piece): Plan => {
-  const plan = planPiece(piece);
-  if (!plan.ok) throw new Error(plan.problem.code);
-  return plan;
-};
 
 describe('choosing a count', () => {
   it('takes it, and leaves it to the fit again', () => {

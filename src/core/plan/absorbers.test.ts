@@ -1,20 +1,15 @@
 import { describe, expect, it } from 'vitest';
+import { planned } from '../testing/planned';
 import { absorbers, neighbouring, REST_MM, type Absorber } from './absorbers';
 import { shippedLayouts } from '../layout/shipped';
 import { BEADS, CLASPS, FINDINGS, byId } from '../materials/catalogue';
 import { newPiece } from '../piece/newPiece';
 import type { Piece } from '../piece/piece';
 import type { Plan } from './plan';
-import { planPiece } from './shipped';
 import { STRUCTURES } from '../structures/registry';
 
 const parts = { clasps: CLASPS, findings: FINDINGS, beads: BEADS };
 const wearer = (wrist: number) => ({ personId: null, name: 'Maren', girths: { wrist }, typical: null });
-const planned = (piece: Piece): Plan => {
-  const plan = planPiece(piece);
-  if (!plan.ok) throw new Error(plan.problem.code);
-  return plan;
-};
 const offers = (piece: Piece): [Plan, Absorber[]] => {
   const plan = planned(piece);
   return [plan, absorbers(piece, plan, parts, { layouts: shippedLayouts })];

@@ -57,7 +57,7 @@ export const compared = (plans: readonly (Plan | null)[], style: LengthStyle): C
 export function apartFrom(version: Piece, from: Piece, style: LengthStyle): string | null {
   const change = changeBetween({ ...from, name: version.name }, version, style);
   if (!change) return null;
-  const { details: told, what } = change;
-  const words = told.map(({ name, was, is }) => `${name}: ${is}, not ${was}`).join('; ');
-  return words + (what.length > told.length ? ', and what goes with it' : '');
+  const { details, what } = change;
+  const words = details.map(({ name, was, is }) => `${name}: ${is}, not ${was}`).join('; ');
+  return words + (what.length > details.length ? ', and what goes with it' : '');
 }

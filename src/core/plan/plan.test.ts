@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { planned } from '../testing/planned';
 import { BEADS, CLASPS, PALETTE, byId } from '../materials/catalogue';
 import { bodyOf } from '../materials/material';
 import { inColour, newPiece } from '../piece/newPiece';
@@ -18,11 +19,6 @@ const bracelet = (structureId: string, change: Partial<Piece> = {}): Piece => ({
   ...newPiece('Test', structureId, wearer(160)),
   ...change,
 });
-const planned = (piece: Piece): Plan => {
-  const plan = planPiece(piece);
-  if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
-  return plan;
-};
 
 describe('a plan', () => {
   it('says the same finished length by its arithmetic and by its layout', () => {

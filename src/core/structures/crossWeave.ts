@@ -28,7 +28,7 @@ const upperOf = (unit: number) => (unit % 2 === 0 ? 'right' : 'left');
 
 /**
  * Two needles on one cord. In each unit one strings a side, the other the side opposite (or goes along the one
- * that is there), and both cross in the rung. The cord's middle holds the clasp at the start.
+ * that is there), and both cross in the rung. The cord's middle holds what hangs at the start.
  */
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w, ring } = loom;

@@ -30,7 +30,7 @@ type Params = z.infer<typeof params>;
 
 /**
  * Not how it is woven, which nobody has told, but what it is made of: the beads of each unit, one after another, and
- * the clasp at either end. Counts are true; what goes through which hole is not known.
+ * what hangs at either end. Counts are true; what goes through which hole is not known.
  */
 function weave({ sequence }: Params, units: number, loom: Loom): Made {
   const { w } = loom;
@@ -40,17 +40,16 @@ function weave({ sequence }: Params, units: number, loom: Loom): Made {
   const last = at(all.last, -1);
   const beads = all.items.flat();
   const few = Math.min(WOVEN_BEADS, beads.length - 1);
-  const turned = (bead: Bead, out: HoleEnd): Edge => {
-    const into = [{ ...out, bead }];
-    return { posts: [[{ out, into, round: { through: reversed(into) } }]] };
-  };
-  const end = loom.reached('end', turned(last, outOf(last)), t);
+  const turned = (out: HoleEnd): Edge => ({
+    posts: [[{ out, into: [out], round: { through: reversed([out]) } }]],
+  });
+  const end = loom.reached('end', turned(outOf(last)), t);
   const ends: ThreadEnd[] = [
     [t, towards(backOutOf(at(beads, -1 - few)))],
     [loom.tail, towards(outOf(at(beads, few)))],
   ];
   return {
-    edges: { start: turned(first, backOutOf(first)), end },
+    edges: { start: turned(backOutOf(first)), end },
     ends: loom.hangs('end') === 0 ? [] : ends,
   };
 }

@@ -48,7 +48,7 @@ const upper = ({ swag }: Params) => (swag.length > 2 ? swag.slice(1, -1) : swag)
 const swagged = (unit: number, units: number) => unit % 2 === 1 && unit < units - 1;
 
 /**
- * String the units, sew on a clasp half, and (on a second trip) come back through them all to the first. Swags
+ * String the units and (on a second trip) come back through them all to the first. Swags
  * are strung on the trips back and forth, across every other unit instead of through it.
  */
 export function weaveLine(given: Params, units: number, loom: Loom): Made {

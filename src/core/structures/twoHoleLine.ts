@@ -42,7 +42,7 @@ interface Unit {
 
 /**
  * Beads of two holes in a line, seeds between: along one row of holes, round the end by a few seeds that hold
- * the clasp, and back along the other row with seeds between again. Over the gaps lie diagonals, from one row of
+ * what hangs there, and back along the other row with seeds between again. Over the gaps lie diagonals, from one row of
  * holes to the other and back; a second trip crosses them, through their middle beads.
  */
 function weave(p: Params, units: number, loom: Loom): Made {
@@ -76,7 +76,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
       t.back(hole((unit as Unit).lens, 1));
     });
   });
-  w.joint('start', 'take off the stop bead', () => loom.tail.release());
+  loom.release(loom.tail);
   const start = turn('start', 0);
   w.in({ row: 0, pass: 'close the line' }, () => t.through(at(lenses, 0)));
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { inStitch } from '../testing/planned';
 import { byId, THREADS } from '../materials/catalogue';
 import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
 import type { Plan } from '../plan/plan';
 import { planPiece } from '../plan/shipped';
 import { USUAL_SETTINGS } from '../records/settings';
@@ -11,19 +11,6 @@ import { WOVEN } from '../weave/path';
 import { cutLines } from './cutting';
 import { BY_THE_TAIL, needs } from './needs';
 import { END_MM, threadPlan, TYPICAL_WINGSPAN_MM } from './threadPlan';
-const planned = (piece: Piece): Plan => {
-  const plan = planPiece(piece);
-  if (!plan.ok) throw new Error(plan.problem.code);
-  return plan;
-};
-const inStitch = (id: string, change: Partial<Piece> = {}, params: Record<string, unknown> = {}) => {
-  const piece = newPiece('Thread', id, null);
-  return planned({
-    ...piece,
-    structure: { id, params: { ...piece.structure.params, ...params } },
-    ...change,
-  });
-};
 
 describe('what to cut', () => {
   it('practice: a tail that sews a clasp is computed, 15 to 30 cm; one only woven in is 10 to 15 cm', () => {

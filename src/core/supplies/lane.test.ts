@@ -1,21 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { byId, NEEDLES, THREADS } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
+import { planned } from '../testing/planned';
 import type { Piece } from '../piece/piece';
-import { planPiece } from '../plan/shipped';
+import { newPiece } from '../piece/newPiece';
+import { byId, NEEDLES, THREADS } from '../materials/catalogue';
 import { STRUCTURES } from '../structures/registry';
 import { holeMarks } from './holeMarks';
 import { lane, moved } from './lane';
 
-const planned = (piece: Piece) => {
-  const plan = planPiece(piece);
-  if (!plan.ok) throw new Error(plan.problem.code);
-  return plan;
-};
 const inStitch = (id: string, change: Partial<Piece> = {}) => {
   const piece = { ...newPiece('Lane', id, null), ...change };
   return { piece, plan: planned(piece) };
 };
+
 const counted = STRUCTURES.filter(({ id }) => id !== 'graduated-line').map(({ id }) => [id] as const);
 
 describe('thread along the piece', () => {

@@ -1,4 +1,4 @@
-import { BASE, START, WOVEN } from '../weave/path';
+import { rowsPass, WOVEN } from '../weave/path';
 import type { Plan } from '../plan/plan';
 import { type WorkPlace } from './stretches';
 import { placesToChange, type ThreadPlan } from './threadPlan';
@@ -47,9 +47,6 @@ export function lane({ thread }: Pick<Plan, 'thread'>): Lane {
   return { lines, bars, changes };
 }
 
-/** The start is the first row of the weave itself. */
-const passOf = (pass: string): string => (pass === START ? BASE : pass);
-
 /** The line of a stretch by its index; none for what lies beside the woven part. */
 type LineOf = ReadonlyMap<number, number>;
 
@@ -61,9 +58,9 @@ function linesOf(
   const ofPass = new Map<string, { readonly index: number; readonly unit: number }[]>();
   stretches.forEach(({ section, pass, unit }, index) => {
     if (section !== WOVEN) return;
-    const units = ofPass.get(passOf(pass)) ?? [];
+    const units = ofPass.get(rowsPass(pass)) ?? [];
     units.push({ index, unit });
-    ofPass.set(passOf(pass), units);
+    ofPass.set(rowsPass(pass), units);
   });
   const ways = [...ofPass.values()].flatMap((all) =>
     waysAlong(all.map(({ unit }) => unit)).map(({ from, to }) =>

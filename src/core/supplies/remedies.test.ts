@@ -1,20 +1,15 @@
 import { describe, expect, it } from 'vitest';
+import { planned } from '../testing/planned';
 import { difference } from '../colour/difference';
 import { BEADS, byId, NEEDLES, THREADS } from '../materials/catalogue';
 import { inColour, newPiece } from '../piece/newPiece';
 import type { Piece } from '../piece/piece';
-import { planPiece } from '../plan/shipped';
-import type { Plan, Warning } from '../plan/plan';
+import type { Warning } from '../plan/plan';
 import { remedies } from './remedies';
 import { leastSeen, type ThreadDoubt } from './threadSense';
 
 const gears = { needles: NEEDLES, threads: THREADS, beads: BEADS };
 const foam = { name: 'foam', hex: '#e9e3d0' };
-const planned = (piece: Piece): Plan => {
-  const plan = planPiece(piece);
-  if (!plan.ok) throw new Error(plan.problem.code);
-  return plan;
-};
 const doubts = (piece: Piece): ThreadDoubt[] =>
   planned(piece).warnings.flatMap((warning: Warning) => (warning.code === 'thread' ? [warning.doubt] : []));
 const codes = (piece: Piece) => doubts(piece).map(({ code }) => code);

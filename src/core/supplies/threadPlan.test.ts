@@ -1,10 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { inStitch } from '../testing/planned';
 import { BEADS, byId } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
-import type { Plan } from '../plan/plan';
-import { planPiece } from '../plan/shipped';
 import { threadMoves } from '../read/thread';
 import { USUAL_SETTINGS } from '../records/settings';
 import { joinedRings } from '../testing/paths';
@@ -16,19 +13,6 @@ import { stretches, type Stretch } from './stretches';
 import { cutLines } from './cutting';
 import { needs } from './needs';
 import { divide, END_MM, placesToChange, reach, threadPlan } from './threadPlan';
-const planned = (piece: Piece): Plan => {
-  const plan = planPiece(piece);
-  if (!plan.ok) throw new Error(plan.problem.code);
-  return plan;
-};
-const inStitch = (id: string, change: Partial<Piece> = {}, params: Record<string, unknown> = {}) => {
-  const piece = newPiece('Thread', id, null);
-  return planned({
-    ...piece,
-    structure: { id, params: { ...piece.structure.params, ...params } },
-    ...change,
-  });
-};
 
 describe('thread, stretch by stretch', () => {
   const counted = STRUCTURES.filter(({ id }) => id !== 'graduated-line').map(({ id }) => [id] as const);

@@ -70,12 +70,14 @@ export interface Loom {
   readonly w: Weave;
   /** Whether its end will be sewn to its start. */
   readonly ring: boolean;
-  /** The far end of the first thread, on a needle of its own. */
+  /** The far end of the first thread, on a needle of its own: it is threaded when it is first asked for. */
   readonly tail: Needle;
   /** How many things will hang at an edge, side by side. */
   hangs(edge: EdgeName): number;
   /** The needle has come to an edge: what hangs there is hung now, before anything else is woven. Returns the edge. */
   reached(name: EdgeName, edge: Edge, needle: Needle): Edge;
+  /** Takes the foreign stop bead off, where one is on: thread comes to the start. */
+  release(needle: Needle): void;
   /** Strings the first beads of all on a cord whose middle holds what hangs at the start. */
   fromMiddle(needle: Needle, string: () => Bead[]): Bead[];
 }

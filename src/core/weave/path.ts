@@ -44,6 +44,8 @@ export const sectionKey = ({ zone, part, joint }: Section): string => `${zone} $
 /** The pass that weaves what grows, and the one that begins it. */
 export const BASE = 'base';
 export const START = 'start';
+/** The pass that a pass belongs to: what is strung at one go before the first row is part of the rows that follow. */
+export const rowsPass = (pass: string): string => (pass === START ? BASE : pass);
 
 /** Which end of a hole the thread enters. 0 is the end that the needle met when the bead was strung. */
 export type End = 0 | 1;

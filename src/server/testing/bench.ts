@@ -1,11 +1,11 @@
-import { vi } from 'vitest';
+import { afterAll, afterEach, beforeAll, beforeEach, vi } from 'vitest';
 import { openMemory, type Database } from '@/data/database';
 import { migrate } from '@/data/migrate';
 import { theWorkspace } from '@/data/workspaces';
 import { sql } from 'drizzle-orm';
 
-/** A database in memory in the place of the installation’s, emptied for every test. */
-export async function testBench() {
+/** A database in memory in the place of the installation’s. */
+async function testBench() {
   const database: Database = await openMemory();
   await migrate(database);
   return {
@@ -20,6 +20,31 @@ export async function testBench() {
     close: () => database.close(),
   };
 }
+
+/** A bench for the tests of a file, empty before each. */
+export function benchForEach(): { readonly db: () => Database['db']; readonly workspaceId: () => string } {
+  let bench: Awaited<ReturnType<typeof testBench>>;
+  let workspaceId: string;
+  beforeAll(async () => {
+    bench = await testBench();
+  }, 120_000);
+  afterAll(() => bench.close());
+  beforeEach(async () => {
+    workspaceId = await bench.fresh();
+  });
+  afterEach(() => {
+    vi.restoreAllMocks();
+  });
+  return { db: () => bench.database.db, workspaceId: () => workspaceId };
+}
+
+/** A request to the program from one of its own pages. */
+export const request = (body: unknown, method = 'PUT', path = '/', headers: Record<string, string> = {}) =>
+  new Request(`http://127.0.0.1${path}`, {
+    method,
+    headers: { host: '127.0.0.1', origin: 'http://127.0.0.1', ...headers },
+    ...(method !== 'GET' && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
 
 /** Collects what the program writes to its log. */
 export function logged(): string[] {

@@ -214,7 +214,10 @@ function laidFlat(
   return flat.threadMm <= rested.threadMm + FLAT_COST * (rested.threadMm + 1) ? flat : rested;
 }
 
-/** From full-grown beads to rest, in beads that are harder and harder. */
+/**
+ * From full-grown beads to rest, in beads that are harder and harder.
+ * @param hardness threads' pull a millimetre of overlap, one after another; what is grown on again needs the first only
+ */
 export function relax(
   cell: RepeatCell,
   solids: readonly Solid[],
