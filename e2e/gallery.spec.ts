@@ -17,6 +17,14 @@ test('a stitch is found by what is at hand, played with, and a bracelet started 
   await page.waitForURL(/\/gallery\/cross-weave/);
 
   const numbers = page.getByRole('region', { name: 'Its numbers' });
+  await expect(numbers.getByRole('term')).toHaveText([
+    'One unit',
+    'Known from',
+    'Wide, thick',
+    'Feel',
+    'Thread',
+    'Busiest hole',
+  ]);
   const sides = numbers.getByRole('row').filter({ hasText: 'A bicone' }).getByRole('cell').first();
   await expect(sides).toHaveText('2');
   await page.getByRole('group', { name: 'Rows' }).getByText('2', { exact: true }).click();

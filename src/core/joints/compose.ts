@@ -5,7 +5,7 @@ import type { Needle } from '../weave/needle';
 import { TAIL, type Bead, type Path } from '../weave/path';
 import { hangClasp, sewLoop } from './clasp';
 import { fastenOff } from './fastenOff';
-import { GO_TO_THE_LOOP, holdAt } from './post';
+import { holdAt } from './post';
 import { closeRing, RING } from './ring';
 
 /** The loom of a piece of one part: at either end a clasp half, or nothing, or the two ends sewn to each other. */
@@ -41,8 +41,7 @@ class PieceLoom implements Loom {
 
   release(needle: Needle): void {
     if (!this.w.stopIsOn()) return;
-    const pass = this.hangs('start') > 0 ? GO_TO_THE_LOOP : 'take off the stop bead';
-    this.w.joint(this.ring ? RING : 'start', pass, () => needle.release());
+    this.w.joint(this.ring ? RING : 'start', 'take off the stop bead', () => needle.release());
   }
 
   fromMiddle(needle: Needle, string: () => Bead[]): Bead[] {

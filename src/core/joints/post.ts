@@ -4,7 +4,7 @@ import type { Needle } from '../weave/needle';
 import type { HoleEnd } from '../weave/path';
 
 /** The pass in which the needle comes to where a clasp half is sewn on. */
-export const GO_TO_THE_LOOP = 'go to the loop';
+const GO_TO_THE_LOOP = 'go to the loop';
 
 /** The posts that hold so many things: one alone, or each the middle of as many equal stretches of the edge. */
 export function postsFor({ posts, alone }: Edge, loops: number): Post[] {

@@ -61,8 +61,8 @@ function Picture({ piece }: { readonly piece: Piece }) {
 
 /** Picture and facts of a piece that is planned here. */
 export function PlannedFacts({ piece }: { readonly piece: Piece }) {
-  const known = useLookups();
-  const card = useMemo(() => cardOf(planOrFault(piece, known)), [piece, known]);
+  const lookups = useLookups();
+  const card = useMemo(() => cardOf(planOrFault(piece, lookups)), [piece, lookups]);
   return (
     <>
       <CardPicture piece={piece} />

@@ -39,7 +39,7 @@ export function StitchNumbers({ plan, layingOut }: Props) {
           </dd>
         </div>
         <div>
-          <dt>Lookups from</dt>
+          <dt>Known from</dt>
           <dd>{sourceWords(plan, layingOut)}</dd>
         </div>
         <div>
