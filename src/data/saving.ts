@@ -1,3 +1,4 @@
+import { setTimeout } from 'node:timers/promises';
 import { sql } from 'drizzle-orm';
 import type { Piece } from '@/core/piece/piece';
 import type { Db } from './database';
@@ -24,12 +25,19 @@ interface Waiting {
 interface Queue {
   readonly waiting: Waiting[];
   running: boolean;
+  /** When the last statement was answered, ms. */
+  lastAt: number;
 }
 
 const queues = new WeakMap<Db, Queue>();
 
 /** More at once would keep the first of them waiting. */
 const AT_ONCE = 100;
+/**
+ * Statements come no closer than this, so that saves gather between them while many save: one in a statement of its own
+ * costs as much as five that share one.
+ */
+const GATHER_MS = 25;
 
 /** Takes the next saves, at most one of each piece: a second one goes by what the first has made of it. */
 function next({ waiting }: Queue): Waiting[] {
@@ -63,6 +71,8 @@ async function saveTogether(db: Db, all: readonly Waiting[]): Promise<Map<string
 async function run(db: Db, queue: Queue): Promise<void> {
   queue.running = true;
   while (queue.waiting.length > 0) {
+    const early = queue.lastAt + GATHER_MS - performance.now();
+    if (early > 0) await setTimeout(early);
     const together = next(queue);
     try {
       const saved = await saveTogether(db, together);
@@ -74,17 +84,18 @@ async function run(db: Db, queue: Queue): Promise<void> {
         for (const one of together)
           await saveTogether(db, [one]).then((saved) => one.resolve(saved.get(one.id) ?? null), one.reject);
     }
+    queue.lastAt = performance.now();
   }
   queue.running = false;
 }
 
 /**
  * Saves a piece where nobody else has in the meantime; returns its new revision, or null where nothing was changed.
- * One statement is under way at a time; what comes meanwhile goes together in the next, so that many planners cost
- * little more than one.
+ * One statement is under way at a time; what comes meanwhile goes together in the next, a moment later, so that many
+ * planners cost little more than one.
  */
 export function saveInTurn(db: Db, workspaceId: string, id: string, save: Save): Promise<number | null> {
-  const queue = queues.get(db) ?? { waiting: [], running: false };
+  const queue = queues.get(db) ?? { waiting: [], running: false, lastAt: -Infinity };
   queues.set(db, queue);
   return new Promise((resolve, reject) => {
     // However it is written, it is one piece.
