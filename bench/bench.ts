@@ -1,8 +1,8 @@
 // npm run bench: speed, as times and as ratios within this one run. Fails only when a figure is far off.
-import { newPiece } from '@/core/piece/newPiece';
-import type { Piece } from '@/core/piece/piece';
+import { newPart } from '@/core/piece/newPiece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
-import { planPiece } from '@/core/plan/shipped';
+import { planPart } from '@/core/plan/shipped';
 import { tally } from '@/core/read/tally';
 import { reading, totals } from '@/core/read/totals';
 import { STRUCTURES } from '@/core/structures/registry';
@@ -27,8 +27,8 @@ const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical:
 const loop = { seedsEachSide: 3, passes: 2 };
 const ends = { start: loop, end: loop };
 
-function planned(piece: Piece): Plan {
-  const plan = planPiece(piece);
+function planned(piece: PartOfPiece): Plan {
+  const plan = planPart(piece);
   if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
   return plan;
 }
@@ -37,7 +37,7 @@ function planned(piece: Piece): Plan {
 for (const { id, name, defaults, bind } of STRUCTURES.filter((s) => !s.bind(s.defaults).arrangement)) {
   section(name);
   const weaveable = bind(defaults);
-  const piece = newPiece('Bench', id, wearer);
+  const piece = newPart('Bench', id, wearer);
   const perUnit = planned({ ...piece, units: 40 }).quantities.reduce((sum, q) => sum + q.perUnit, 0);
   const units = (beads: number) => Math.round(beads / perUnit);
   const build = (n: number) => weaveable.weave(n, ends);

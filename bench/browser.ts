@@ -3,11 +3,12 @@ import { execFileSync } from 'node:child_process';
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newPiece } from '@/core/piece/newPiece';
+import { newPart } from '@/core/piece/newPiece';
 import type { Piece } from '@/core/piece/piece';
-import { planPiece } from '@/core/plan/shipped';
+import { planPart } from '@/core/plan/shipped';
 import { built, serve, type Served } from './served';
 import { line, quantile, section } from './timing';
+import { asPiece } from '@/core/piece/partOfPiece';
 
 const NEXT = 'node_modules/next/dist/bin/next';
 const BARE = 'bench/bare';
@@ -67,11 +68,11 @@ async function loads(browser: Browser, url: string, usable: string) {
 /** A piece of about so many beads, kept on the bench; its place. */
 async function keepLong({ url }: Served, id: string, structureId: string): Promise<string> {
   const stored = (await (await fetch(`${url}/api/pieces/${id}`)).json()) as { doc: Piece; revision: number };
-  const piece = newPiece('A long one', structureId, stored.doc.wearer, 'necklace');
-  const one = planPiece({ ...piece, units: 40 });
+  const piece = newPart('A long one', structureId, stored.doc.wearer, 'necklace');
+  const one = planPart({ ...piece, units: 40 });
   if (!one.ok) throw new Error(JSON.stringify(one.problem));
   const perUnit = one.quantities.reduce((sum, q) => sum + q.perUnit, 0);
-  const doc = { ...piece, units: Math.round(MANY / perUnit) };
+  const doc = asPiece({ ...piece, units: Math.round(MANY / perUnit) });
   const response = await fetch(`${url}/api/pieces/${id}`, {
     method: 'PUT',
     headers: { 'content-type': 'application/json', origin: url },

@@ -3,8 +3,8 @@ import loadHighs from 'highs';
 import { absorbers } from '@/core/plan/absorbers';
 import { arrange, type ArrangeQuestion } from '@/core/fit/arrange';
 import { BEADS, CLASPS, FINDINGS } from '@/core/materials/catalogue';
-import { newPiece } from '@/core/piece/newPiece';
-import { planPiece } from '@/core/plan/shipped';
+import { newPart } from '@/core/piece/newPiece';
+import { planPart } from '@/core/plan/shipped';
 import { STRUCTURES } from '@/core/structures/registry';
 import { programme } from '@/core/testing/programme';
 import { line, quantile, section, time } from './timing';
@@ -40,8 +40,8 @@ export async function benchFits(): Promise<void> {
 
   const wearer = { personId: null, name: 'Osk', girths: { wrist: 192 }, typical: null };
   for (const { id, name } of STRUCTURES) {
-    const piece = newPiece('Bench', id, wearer);
-    const plan = planPiece(piece);
+    const piece = newPart('Bench', id, wearer);
+    const plan = planPart(piece);
     if (!plan.ok) throw new Error(plan.problem.code);
     const parts = { clasps: CLASPS, findings: FINDINGS, beads: BEADS };
     const rest = quantile(

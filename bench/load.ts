@@ -1,11 +1,12 @@
 // The program under load: a bench of 200 pieces, and 200 planners who each make an edit a second.
 import { Agent, request } from 'node:http';
 import { chromium } from '@playwright/test';
-import { newPiece } from '@/core/piece/newPiece';
+import { newPart, newPiece } from '@/core/piece/newPiece';
 import type { Piece } from '@/core/piece/piece';
 import { STRUCTURES } from '@/core/structures/registry';
 import { withChoir, type Served } from './served';
 import { line, quantile, section } from './timing';
+import { asPiece, withPart } from '@/core/piece/partOfPiece';
 
 const PIECES = 200;
 const PLANNERS = 200;
@@ -59,7 +60,7 @@ function planner(url: string, id: string, doc: Piece) {
   let revision = 1;
   return async (n: number): Promise<number> =>
     timed(async () => {
-      const edit = { revision, changeId: `${id}-${n}`, doc: { ...doc, units: 10 + (n % 40) } };
+      const edit = { revision, changeId: `${id}-${n}`, doc: withPart(doc, { units: 10 + (n % 40) }) };
       const answer = await ask('PUT', url, `/api/pieces/${id}`, JSON.stringify(edit));
       ({ revision } = JSON.parse(answer) as { revision: number });
     });
@@ -113,9 +114,9 @@ async function savesBeside({ url }: Served): Promise<void> {
   const save = planner(url, await post(url, doc), doc);
   const heavy: string[] = [];
   for (let i = 0; i < 24; i++) {
-    const piece = newPiece(`Heavy ${i}`, HEAVY, wearer);
+    const piece = newPart(`Heavy ${i}`, HEAVY, wearer);
     const A = { ...piece.beads.A, lengthMm: piece.beads.A.lengthMm * (1 + i / 50) };
-    heavy.push(await post(url, { ...piece, beads: { ...piece.beads, A }, units: 900 + i }));
+    heavy.push(await post(url, asPiece({ ...piece, beads: { ...piece.beads, A }, units: 900 + i })));
   }
   let planning = true;
   const planned = fetch(`${url}/api/cards`, {

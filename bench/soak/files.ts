@@ -18,9 +18,16 @@ function notFigures(value: unknown, path = 'plan'): string[] {
   return Object.entries(value).flatMap(([key, inner]) => notFigures(inner, `${path}.${key}`));
 }
 
+/** Damages the parameters of a piece's stitch. */
 function damagedParams(file: unknown, random: () => number): unknown {
-  const { structure, ...rest } = file as Piece;
-  return { ...rest, structure: { ...structure, params: damage(structure.params, random) } };
+  const { parts, ...rest } = file as Piece;
+  return {
+    ...rest,
+    parts: parts.map(({ structure, ...part }) => ({
+      ...part,
+      structure: { ...structure, params: damage(structure.params, random) },
+    })),
+  };
 }
 
 /** Damages so many of the examples, in one to three places. Throws for one that broke something. */

@@ -4,11 +4,11 @@ import { readdirSync, writeFileSync } from 'node:fs';
 import type { CellLayout, LayoutRequest } from '@/core/layout/cellLayout';
 import { solveLayout } from '@/core/layout/solveLayout';
 import { BEADS } from '@/core/materials/catalogue';
-import { newPiece } from '@/core/piece/newPiece';
-import type { Piece } from '@/core/piece/piece';
+import { newPart } from '@/core/piece/newPiece';
+import { partOf, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { NoPlan, Plan } from '@/core/plan/plan';
 import { shippedLayouts } from '@/core/layout/shipped';
-import { planPiece } from '@/core/plan/shipped';
+import { planPart } from '@/core/plan/shipped';
 import { misfit } from '@/core/structures/parts';
 import { STRUCTURES } from '@/core/structures/registry';
 import type { Structure } from '@/core/structures/structure';
@@ -18,8 +18,8 @@ import { speak } from './speak';
 const FILE = 'src/core/layout/shipped.json';
 
 /** A stitch as it starts, in every bead that can play its first role. */
-function inEveryBead({ id, bind, defaults }: Structure): Piece[] {
-  const piece = newPiece('Layout', id, null);
+function inEveryBead({ id, bind, defaults }: Structure): PartOfPiece[] {
+  const piece = newPart('Layout', id, null);
   const part = bind(defaults).parts.find(({ role }) => role === 'A');
   return BEADS.filter((bead) => part && misfit(part, bead) !== 'holes').map((bead) => ({
     ...piece,
@@ -28,8 +28,8 @@ function inEveryBead({ id, bind, defaults }: Structure): Piece[] {
 }
 
 /** A stitch in its usual beads, with each of its choices. */
-function withEveryChoice({ id, fields }: Structure): Piece[] {
-  const piece = newPiece('Layout', id, null);
+function withEveryChoice({ id, fields }: Structure): PartOfPiece[] {
+  const piece = newPart('Layout', id, null);
   return fields.flatMap((field) =>
     (field.kind === 'choice' ? field.options.map(({ value }) => value) : []).map((value) => ({
       ...piece,
@@ -39,9 +39,9 @@ function withEveryChoice({ id, fields }: Structure): Piece[] {
 }
 
 /** A piece planned by its closed form; what goes wrong says in which stitch. */
-function planned(piece: Piece): Plan | NoPlan {
+function planned(piece: PartOfPiece): Plan | NoPlan {
   try {
-    return planPiece(piece, { layouts: () => undefined });
+    return planPart(piece, { layouts: () => undefined });
   } catch (error) {
     const { id, params } = piece.structure;
     throw new Error(`${id} ${JSON.stringify(params)}: ${(error as Error).message}`, { cause: error });
@@ -49,8 +49,8 @@ function planned(piece: Piece): Plan | NoPlan {
 }
 
 /** The usual pieces, with and without their optional passes, and the examples. */
-function usualPieces(): Piece[] {
-  const examples = readdirSync('examples').map((file) => examplePiece(file.replace('.json', '')));
+function usualPieces(): PartOfPiece[] {
+  const examples = readdirSync('examples').map((file) => partOf(examplePiece(file.replace('.json', ''))));
   const plain = STRUCTURES.flatMap((structure) => [...inEveryBead(structure), ...withEveryChoice(structure)]);
   return [...plain, ...examples].flatMap((piece) => {
     const plan = planned(piece);

@@ -1,6 +1,7 @@
 // npm run plan -- examples/breakwater-band.json: the plan of a piece file, as JSON.
 import { readFileSync } from 'node:fs';
 import * as z from 'zod';
+import { partOf } from '@/core/piece/partOfPiece';
 import { migratePiece } from '@/core/piece/piece';
 import { planSolved } from '@/core/plan/shipped';
 import { planReport } from '@/core/plan/report';
@@ -33,7 +34,7 @@ function read(file: string) {
 await speak(() => {
   const [file] = process.argv.slice(2);
   if (!file) throw new Error('Say which piece to plan: npm run plan -- examples/breakwater-band.json');
-  const plan = planSolved(read(file));
+  const plan = planSolved(partOf(read(file)));
   if (!plan.ok) throw new Error(wordProblem(plan.problem, { unit: 'cm', denominator: 8 }));
   return JSON.stringify(planReport(plan), null, 2);
 });

@@ -29,6 +29,7 @@ import { addSwatch, swatches } from './swatches';
 import { addVariant, variants } from './variants';
 import { emptyDump, kindsOfDatabase } from './testing/databases';
 import { changeWorkspace, theWorkspace } from './workspaces';
+import { partOf } from '@/core/piece/partOfPiece';
 
 let empty: Blob;
 beforeAll(async () => {
@@ -141,7 +142,7 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
     expect(await changePerson(database.db, ws, crypto.randomUUID(), { name: 'x' })).toBe(false);
 
     const measured = { units: 20, lengthMm: 61, takenOn: '2026-06-01', tension: 'medium', note: '' } as const;
-    const kept = await addSwatch(database.db, ws, swatchOf(doc('one'), { ...measured, without: [] }));
+    const kept = await addSwatch(database.db, ws, swatchOf(partOf(doc('one')), { ...measured, without: [] }));
     expect((await swatches(database.db, ws)).found.map(({ doc }) => doc.lengthMm)).toEqual([61]);
     expect(await putAway(database.db, ws, 'swatch', kept.id, true)).toBe(true);
     expect((await swatches(database.db, ws)).found).toEqual([]);
@@ -296,7 +297,7 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
         'a swatch whose parameters its stitch does not know',
         () =>
           addSwatch(database.db, ws, {
-            ...swatchOf(bracelet, {
+            ...swatchOf(partOf(bracelet), {
               units: 20,
               lengthMm: 61,
               takenOn: '2026-06-01',
@@ -383,7 +384,7 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
   });
 
   it('documents of every earlier form are read: a bare piece is a pattern, a swatch told no format', async () => {
-    const { format: _, ...swatchDoc } = swatchOf(doc('one'), {
+    const { format: _, ...swatchDoc } = swatchOf(partOf(doc('one')), {
       units: 20,
       lengthMm: 61,
       takenOn: '2026-06-01',

@@ -68,7 +68,8 @@ export const pieceLabels = (db: Db, workspaceId: string, away = false): Promise<
       name: text('{name}'),
       kind: text('{kind}'),
       wearer: sql<string | null>`${piece.doc} #>> '{wearer,name}'`,
-      structureId: text('{structure,id}'),
+      // A row keeps the format that it was written in: before format 3 a piece was one part.
+      structureId: sql<string>`coalesce(${piece.doc} #>> '{parts,0,structure,id}', ${piece.doc} #>> '{structure,id}', '')`,
     })
     .from(piece)
     .where(onBench(workspaceId, away))

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { partOf } from '@/core/piece/partOfPiece';
 import { migratePiece, type Piece } from '@/core/piece/piece';
 import { swatchOf, type Swatch } from '@/core/records/swatches';
 
@@ -51,7 +52,7 @@ export const examplePiece = (name: string): Piece =>
 
 /** Swatches of the slack water band that the choir's weaver has measured: all invented. */
 export function demoSwatches(): Swatch[] {
-  const piece = examplePiece('slack-water');
+  const piece = partOf(examplePiece('slack-water'));
   const taken = [
     { units: 5, lengthMm: 41.5, takenOn: '2026-04-11', tension: 'medium', note: '' },
     { units: 5, lengthMm: 42, takenOn: '2026-04-19', tension: 'medium', note: 'second tube of A' },

@@ -6,6 +6,7 @@ import { planReport } from '@/core/plan/report';
 import { STRUCTURES } from '@/core/structures/registry';
 import { bookOf } from '@/core/records/swatches';
 import { CHOIR, DEMO_PIECES, demoSwatches, examplePiece } from './choir';
+import { partOf } from '@/core/piece/partOfPiece';
 
 const files = readdirSync('examples').map((file) => file.replace('.json', ''));
 
@@ -36,7 +37,7 @@ describe('the examples', () => {
   });
 
   it('hold one of every structure, and the demo shows some of every sort', () => {
-    const used = new Set(files.map((name) => examplePiece(name).structure.id));
+    const used = new Set(files.map((name) => partOf(examplePiece(name)).structure.id));
     expect(STRUCTURES.filter((s) => !used.has(s.id))).toEqual([]);
     expect(new Set(DEMO_PIECES.map((name) => examplePiece(name).kind)).size).toBeGreaterThanOrEqual(3);
     expect(CHOIR).toHaveLength(5);

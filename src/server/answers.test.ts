@@ -26,6 +26,7 @@ import { putAwayAction } from './actions/archive';
 import { addSwatchAction } from './actions/swatches';
 import { patchSettings } from './settingsRoute';
 import { benchForEach, request } from './testing/bench';
+import { partOf } from '@/core/piece/partOfPiece';
 vi.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 // Planning in a thread of its own is for the built program; here it is asked directly.
 vi.mock('./planner', async () => {
@@ -53,7 +54,7 @@ describe('a piece is started', () => {
     if (!made.ok) throw new Error(made.message);
     const found = await pieceById(db(), workspaceId(), made.value);
     if (!found?.ok) throw new Error('it is not there');
-    return found.value.doc;
+    return partOf(found.value.doc);
   };
 
   it('as snug as is asked, in the bead that is asked for; as is usual where nothing is asked', async () => {
@@ -192,7 +193,7 @@ describe('odd measures are refused in words', () => {
   });
 
   it('a swatch whose parameters its stitch does not know', async () => {
-    const swatch = swatchOf(doc('x'), {
+    const swatch = swatchOf(partOf(doc('x')), {
       units: 20,
       lengthMm: 60,
       takenOn: '2026-06-24',

@@ -1,4 +1,5 @@
 import { STRUCTURES } from '@/core/structures/registry';
+import { asPiece } from '@/core/piece/partOfPiece';
 import { laidOutOnce } from '@/server/laidOut';
 import { GalleryScreen } from '@/ui/gallery/GalleryScreen';
 import { samplePiece } from '@/ui/gallery/sample';
@@ -11,7 +12,7 @@ export default async function Page() {
     <GivenLayouts
       laidOut={await laidOutOnce(
         'gallery',
-        STRUCTURES.map(({ id }) => samplePiece(id)),
+        STRUCTURES.map(({ id }) => asPiece(samplePiece(id))),
       )}
     >
       <GalleryScreen />

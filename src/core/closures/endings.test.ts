@@ -4,18 +4,19 @@ import { closureDoubts, closureOf } from './closure';
 import { LOOP_ROLE } from './sewnLoop';
 import { endStage } from '../plan/endStage';
 import { BEADS, byId, CLASPS } from '../materials/catalogue';
-import { beadOf, bodiesOf, type Piece } from '../piece/piece';
-import { newPiece } from '../piece/newPiece';
+import { beadOf, bodiesOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { newPart } from '../piece/newPiece';
 import type { Plan } from '../plan/plan';
-import { planPiece } from '../plan/shipped';
+import { planPart } from '../plan/shipped';
 import { routeLines } from '../read/routes';
 import { threadMoves } from '../read/thread';
 import { isTraversal, FINISH } from '../weave/path';
 
-const planned = (id: string, params: object = {}, change: Partial<Piece> = {}): Plan => {
-  const base = newPiece('Ends', id, null);
+const planned = (id: string, params: object = {}, change: Partial<PartOfPiece> = {}): Plan => {
+  const base = newPart('Ends', id, null);
   const structure = { id, params: { ...base.structure.params, ...params } };
-  const plan = planPiece({ ...base, units: 12, structure, ...change });
+  const plan = planPart({ ...base, units: 12, structure, ...change });
   if (!plan.ok) throw new Error(plan.problem.code);
   return plan;
 };
@@ -80,7 +81,7 @@ describe('hidden journeys', () => {
 });
 
 describe('several loops of a clasp need their width', () => {
-  const piece = newPiece('Wide', 'flat-peyote', null);
+  const piece = newPart('Wide', 'flat-peyote', null);
   const clasp = (loops: 2 | 3) => byId(CLASPS, `slide-tube-${loops}`);
   const seed = { ...bodiesOf(piece)(LOOP_ROLE), holeMm: beadOf(piece, LOOP_ROLE).holeMm };
   const doubts = (widthMm: number, mostLoops: number, loops: 2 | 3 = 2) => {

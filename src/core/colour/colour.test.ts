@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Plan } from '../plan/plan';
 import { planRows } from '../plan/steps';
-import { planPiece, planSolved } from '../plan/shipped';
+import { planPart, planSolved } from '../plan/shipped';
 import { structureById } from '../structures/registry';
 import { checkPath } from '../weave/check';
 import { PALETTE } from '../materials/catalogue';
@@ -19,10 +19,10 @@ const turns = (every: number, ...names: string[]): Colouring => ({
   more: names.map(shade),
 });
 
-function planned(id: string, change: Partial<Piece>, params: Record<string, unknown> = {}): Plan {
-  const piece = newPiece('Colours', id, null);
+function planned(id: string, change: Partial<PartOfPiece>, params: Record<string, unknown> = {}): Plan {
+  const piece = newPart('Colours', id, null);
   const own = { ...piece.structure, params: { ...piece.structure.params, ...params } };
-  const plan = planPiece({ ...piece, structure: own, ...change });
+  const plan = planPart({ ...piece, structure: own, ...change });
   if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
   return plan;
 }
@@ -127,7 +127,7 @@ describe('a small motif', () => {
     ['C', 'A', 'C'],
   ];
   const alike = (id: string, params: Record<string, unknown>) => {
-    const piece = newPiece('Motif', id, null);
+    const piece = newPart('Motif', id, null);
     const { A } = piece.beads;
     const beads = { ...piece.beads, B: { ...A }, C: { ...A } };
     return { ...piece, beads, structure: { id, params: { ...piece.structure.params, ...params } } };
@@ -162,8 +162,8 @@ describe('a small motif', () => {
   });
 
   it.each(cloths)('of %s does not change the layout: beads of one size are laid out as before', (id) => {
-    const plain = planPiece(alike(id, { wide: wide[id] }));
-    const drawn = planPiece(alike(id, { wide: wide[id], motif }));
+    const plain = planPart(alike(id, { wide: wide[id] }));
+    const drawn = planPart(alike(id, { wide: wide[id], motif }));
     if (!plain.ok || !drawn.ok) throw new Error('no plan');
     expect(drawn.toLayOut).toBeNull();
     expect(drawn.gauge.pitchMm).toBeCloseTo(2 * plain.gauge.pitchMm, 6);
@@ -251,7 +251,7 @@ describe('the row list', () => {
 });
 
 describe('colours beside the palette', () => {
-  const piece = newPiece('Colours', 'flat-herringbone', null);
+  const piece = newPart('Colours', 'flat-herringbone', null);
   const { A } = piece.beads;
   const own = { ...piece, beads: { ...piece.beads, A: { ...A, colourName: 'low tide', colour: '#556677' } } };
 

@@ -1,16 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece/newPiece';
-import { shadesOf, type Piece } from '../piece/piece';
+import { newPart } from '../piece/newPiece';
+import { shadesOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { dyed } from './dyed';
 
 const tar = { name: 'tar', hex: '#2f3330' };
 const foam = { name: 'foam', hex: '#e9e3d0' };
 const kelp = { name: 'kelp', hex: '#4c6b3a' };
-const piece: Piece = {
-  ...newPiece('Ebb', 'flat-peyote', null),
+const piece: PartOfPiece = {
+  ...newPart('Ebb', 'flat-peyote', null),
   colourings: { A: { pattern: 'turns', more: [tar, foam], every: 1 } },
 };
-const names = (part: Partial<Piece>, role: string) =>
+const names = (part: Partial<PartOfPiece>, role: string) =>
   shadesOf({ ...piece, ...part }, role).map(({ name }) => name);
 
 describe('giving a colour to a role', () => {

@@ -1,16 +1,16 @@
-import type { Piece } from '../piece/piece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Shade } from './shades';
 
 /** The change that gives one of a role's colours another: 0 is the bead's own. */
 export function dyed(
-  { beads, colourings }: Pick<Piece, 'beads' | 'colourings'>,
+  { beads, colourings }: Pick<PartOfPiece, 'beads' | 'colourings'>,
   role: string,
   shade: number,
   { name, hex }: Shade,
-): Partial<Piece> {
-  const key = role as keyof Piece['beads'];
+): Partial<PartOfPiece> {
+  const key = role as keyof PartOfPiece['beads'];
   if (shade === 0) return { beads: { ...beads, [key]: { ...beads[key], colourName: name, colour: hex } } };
-  const own = colourings[key as keyof Piece['colourings']];
+  const own = colourings[key as keyof PartOfPiece['colourings']];
   if (!own) return {};
   const more = own.more.map((old, i) => (i === shade - 1 ? { name, hex } : old));
   return { colourings: { ...colourings, [role]: { ...own, more } } };

@@ -1,10 +1,13 @@
 import { PALETTE } from '../materials/catalogue';
 import { MOST_LETTERS_OF_A_COLOUR } from '../materials/material';
-import { shadesOf, type Piece } from '../piece/piece';
+import { shadesOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Shade } from './shades';
 
 /** The palette, and behind it every other colour that a piece has: of its beads, and of its thread. */
-export function coloursAtHand(piece: Pick<Piece, 'beads' | 'colourings' | 'threadColour'>): readonly Shade[] {
+export function coloursAtHand(
+  piece: Pick<PartOfPiece, 'beads' | 'colourings' | 'threadColour'>,
+): readonly Shade[] {
   const byName = new Map<string, Shade>(PALETTE.map((colour) => [colour.name, colour]));
   const used = Object.keys(piece.beads).flatMap((role) => shadesOf(piece, role));
   for (const colour of [...used, ...(piece.threadColour ? [piece.threadColour] : [])])

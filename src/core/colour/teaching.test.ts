@@ -6,7 +6,7 @@ import {
   parse,
 } from 'culori';
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece/newPiece';
+import { newPart } from '../piece/newPiece';
 import { TEACHING_COLOURS, tellingApart } from './teaching';
 
 const difference = differenceCiede2000();
@@ -39,7 +39,7 @@ describe('teaching colours', () => {
 
   it('give every role, and every colour of a role, its own colour and its own mark', () => {
     const piece = {
-      ...newPiece('Taught', 'ladder', null),
+      ...newPart('Taught', 'ladder', null),
       colourings: { B: { pattern: 'alternating' as const, more: [{ name: 'foam', hex: '#d8e4dc' }] } },
     };
     const told = tellingApart(piece);

@@ -1,5 +1,6 @@
 import { LOOP_ROLE } from '../closures/sewnLoop';
-import { shadesOf, type Piece } from '../piece/piece';
+import { shadesOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { ROLE_LETTERS } from '../structures/structure';
 import type { Shade } from './shades';
 
@@ -32,7 +33,7 @@ export interface Distinction {
 
 /** The teaching colour and the mark of each role and shade of a piece. */
 export function tellingApart(
-  piece: Pick<Piece, 'beads' | 'colourings'>,
+  piece: Pick<PartOfPiece, 'beads' | 'colourings'>,
 ): (role: string, shade?: number) => Distinction {
   const all = ROLE_LETTERS.flatMap((role) => shadesOf(piece, role).map((_, shade) => `${role}~${shade}`));
   const placeOf = new Map(all.map((key, i) => [key, i]));

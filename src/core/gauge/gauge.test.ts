@@ -3,20 +3,20 @@ import { describe, expect, it } from 'vitest';
 import { planned } from '../testing/planned';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { byId, THREADS } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { planSteps } from '../plan/steps';
-import { planPiece } from '../plan/shipped';
+import { planPart } from '../plan/shipped';
 import { USUAL_SETTINGS } from '../records/settings';
 import { swatchPlan } from './swatchPlan';
 import { bookOf, keyOfSwatch, readingsOf, readSwatch, swatchOf, type Swatch } from '../records/swatches';
 
 const wearer = { personId: null, name: 'Maren', girths: { wrist: 160 }, typical: null };
-const bracelet = (id: string, change: Partial<Piece> = {}): Piece => ({
-  ...newPiece('Gauge', id, wearer),
+const bracelet = (id: string, change: Partial<PartOfPiece> = {}): PartOfPiece => ({
+  ...newPart('Gauge', id, wearer),
   ...change,
 });
-const measured = (piece: Piece, lengthMm: number, change: Partial<Swatch> = {}): Swatch => ({
+const measured = (piece: PartOfPiece, lengthMm: number, change: Partial<Swatch> = {}): Swatch => ({
   ...swatchOf(piece, {
     units: 20,
     lengthMm,
@@ -43,7 +43,7 @@ describe('where the gauge comes from', () => {
   });
 
   it('of other beads, another stitch, or a width of its own it says nothing', () => {
-    const eight = { ...piece, beads: { ...piece.beads, A: newPiece('x', 'ladder', null).beads.A } };
+    const eight = { ...piece, beads: { ...piece.beads, A: newPart('x', 'ladder', null).beads.A } };
     const wide = {
       ...piece,
       structure: { ...piece.structure, params: { ...piece.structure.params, columns: 4 } },
@@ -114,7 +114,8 @@ describe('where the gauge comes from', () => {
       finished: true,
     } as const;
     const near = { ...off, lengthMm: 20 * laidOut.pitchMm * 1.05 };
-    const codes = (gauge: Piece['gauge']) => planned({ ...piece, gauge }).warnings.map(({ code }) => code);
+    const codes = (gauge: PartOfPiece['gauge']) =>
+      planned({ ...piece, gauge }).warnings.map(({ code }) => code);
     expect(codes(off)).toContain('gauge-differs');
     expect(codes(near)).not.toContain('gauge-differs');
   });
@@ -146,7 +147,7 @@ describe('later passes draw the base in', () => {
   });
 
   it('what was measured before them is shortened, what was measured after them is not', () => {
-    const own = (finished: boolean): Piece['gauge'] => ({
+    const own = (finished: boolean): PartOfPiece['gauge'] => ({
       source: 'this piece',
       units: 10,
       lengthMm: 50,
@@ -194,7 +195,7 @@ describe('swatches', () => {
 });
 
 describe('a stitch of the maker’s own', () => {
-  const base = newPiece('Own', 'own-unit', wearer);
+  const base = newPart('Own', 'own-unit', wearer);
   const params = {
     sequence: ['A', 'A', 'B', 'C'],
     units: 8,
@@ -203,7 +204,7 @@ describe('a stitch of the maker’s own', () => {
     widthMm: 7,
     thicknessMm: 3,
   };
-  const own = (change: Partial<typeof params> = {}, piece: Partial<Piece> = {}): Piece => ({
+  const own = (change: Partial<typeof params> = {}, piece: Partial<PartOfPiece> = {}): PartOfPiece => ({
     ...base,
     structure: { id: 'own-unit', params: { ...params, ...change } },
     ...piece,
@@ -238,9 +239,9 @@ describe('a stitch of the maker’s own', () => {
   });
 
   it('what is not measured yet is asked for in words', () => {
-    const plan = planPiece(own({ lengthMm: 0 }));
+    const plan = planPart(own({ lengthMm: 0 }));
     expect(plan).toMatchObject({ ok: false, problem: { code: 'structure' } });
-    expect(planPiece(own({ sequence: [] }))).toMatchObject({ ok: false });
+    expect(planPart(own({ sequence: [] }))).toMatchObject({ ok: false });
   });
 
   it('serves a ring joined into a band as well as a necklace', () => {
@@ -262,11 +263,11 @@ describe('habits', () => {
 });
 
 describe('a graduated line', () => {
-  const line = newPiece('Graded', 'graduated-line', wearer);
+  const line = newPart('Graded', 'graduated-line', wearer);
 
   it('is fitted by its steps; rules on units, or a measured number of them, do not touch it', () => {
     const plain = planned(line);
-    const ruled: Piece = {
+    const ruled: PartOfPiece = {
       ...line,
       rules: { parity: 'even', multipleOf: 4 },
       gauge: { source: 'this piece', units: 20, lengthMm: 60, finished: true },
@@ -298,7 +299,7 @@ describe('a graduated line', () => {
 });
 
 it('a ring is never of fewer units than go round', () => {
-  const bail = newPiece('Bail', 'right-angle-weave', null, 'bail');
+  const bail = newPart('Bail', 'right-angle-weave', null, 'bail');
   const plan = planned({ ...bail, units: 1 });
   expect(plan.chosen.units).toBe(3);
   expect(plan.candidates.every(({ units }) => units >= 3)).toBe(true);

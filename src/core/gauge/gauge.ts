@@ -4,7 +4,7 @@ import type { RepeatCell } from '../layout/solver/cell';
 import type { Drape } from '../layout/solver/measure';
 import { MM_PER_INCH } from '../length/length';
 import { LOT_SPREAD } from '../materials/material';
-import type { Piece } from '../piece/piece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Form } from '../structures/structure';
 import type { PassInfo } from '../weave/path';
 
@@ -95,7 +95,7 @@ export interface GaugeQuestion {
   /** Swatches with every pass worked, and of the base alone. */
   readonly swatches: SwatchFinding | null;
   readonly baseSwatches: SwatchFinding | null;
-  readonly own: Piece['gauge'];
+  readonly own: PartOfPiece['gauge'];
 }
 
 /** A length read from a chart may be off by so much (from memory): other beads, another hand. */

@@ -2,7 +2,8 @@ import { layoutRequest, type CellLayout, type LayoutRequest } from '../layout/ce
 import { solvedForm } from '../layout/solvedForm';
 import type { StitchKey } from '../fit/swatchBook';
 import type { BeadSize } from '../materials/material';
-import { bodiesOf, type Piece } from '../piece/piece';
+import { bodiesOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { SAMPLE, type Built } from '../read/totals';
 import { boundStitch } from '../structures/registry';
 import type { EndLoops } from '../closures/sewnLoop';
@@ -79,7 +80,7 @@ export function stitchKey(q: Omit<StitchQuestion, 'ends'>): StitchKey | null {
 }
 
 /** What swatches of a piece's stitch in its beads are kept under; null where its units do not repeat. */
-export function swatchKey(piece: Pick<Piece, 'structure' | 'beads' | 'without'>): StitchKey | null {
+export function swatchKey(piece: Pick<PartOfPiece, 'structure' | 'beads' | 'without'>): StitchKey | null {
   const bound = boundStitch(piece.structure);
   if (!bound.ok) return null;
   const { params } = piece.structure;

@@ -1,7 +1,7 @@
 import { smallestSwatch } from '../fit/swatch';
 import type { Lookups, Plan } from '../plan/plan';
-import { planPiece } from '../plan/plan';
-import type { Piece } from '../piece/piece';
+import { planPart } from '../plan/plan';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 
 /** What to work and lay on a ruler before the piece itself is begun. */
@@ -20,11 +20,11 @@ const HELD_MM = 150;
  * The smallest swatch that tells the count of this piece: how many units, which beads, how much thread. Null where
  * the whole piece is no longer than that, so that one may as well begin it and measure on the way.
  */
-export function swatchPlan(piece: Piece, plan: Plan, lookups: Partial<Lookups>): SwatchPlan | null {
+export function swatchPlan(piece: PartOfPiece, plan: Plan, lookups: Partial<Lookups>): SwatchPlan | null {
   const { gauge, weaveable, chosen } = plan;
   const units = smallestSwatch(chosen.units, gauge.pitchMm, weaveable.minimumUnits);
   if (units >= chosen.units) return null;
-  const small = planPiece({ ...piece, units }, lookups);
+  const small = planPart({ ...piece, units }, lookups);
   if (!small.ok) return null;
   return {
     units,

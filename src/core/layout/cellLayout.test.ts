@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
 import type { BeadSize } from '../materials/material';
-import { newPiece } from '../piece/newPiece';
-import { planPiece } from '../plan/shipped';
+import { newPart } from '../piece/newPiece';
+import { planPart } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { flatHerringbone } from '../structures/flatHerringbone';
 import type { Form, Structure } from '../structures/structure';
@@ -74,7 +74,7 @@ describe('the key of a layout', () => {
 const LAID_OUT = STRUCTURES.filter(({ bind, defaults }) => !bind(defaults).formIsExact);
 
 describe.each(LAID_OUT.map((s) => [s.name, s.id] as const))('what ships: %s', (_, id) => {
-  const plan = planPiece({ ...newPiece('Kept', id, null), units: 12 });
+  const plan = planPart({ ...newPart('Kept', id, null), units: 12 });
   if (!plan.ok) throw new Error(plan.problem.code);
 
   it('stands on the solver, with a band round it', () => {
@@ -86,7 +86,7 @@ describe.each(LAID_OUT.map((s) => [s.name, s.id] as const))('what ships: %s', (_
   });
 
   it('is what the solver still says, to a thousandth of a millimetre', () => {
-    const open = planPiece({ ...newPiece('Kept', id, null), units: 12 }, { layouts: () => undefined });
+    const open = planPart({ ...newPart('Kept', id, null), units: 12 }, { layouts: () => undefined });
     if (!open.ok || !open.toLayOut) throw new Error('nothing to lay out');
     expect(open.gauge.source).toBe('closed form');
     const kept = shippedLayouts(open.toLayOut.key);
@@ -101,13 +101,10 @@ describe.each(LAID_OUT.map((s) => [s.name, s.id] as const))('what ships: %s', (_
     const choices = fields.flatMap((field) =>
       field.kind === 'choice' ? field.options.map(({ value }) => ({ [field.key]: value })) : [],
     );
-    const piece = newPiece('Kept', id, null);
+    const piece = newPart('Kept', id, null);
     for (const choice of [{}, ...choices]) {
       const params = { ...piece.structure.params, ...choice };
-      const open = planPiece(
-        { ...piece, units: 12, structure: { id, params } },
-        { layouts: () => undefined },
-      );
+      const open = planPart({ ...piece, units: 12, structure: { id, params } }, { layouts: () => undefined });
       if (!open.ok || !open.toLayOut) throw new Error('nothing to lay out');
       const { key, cell, sizes } = open.toLayOut;
       const kept = shippedLayouts(key);
@@ -149,9 +146,9 @@ it('says what stands out: 4 mm cubes by nearly half a millimetre over the 8/0 be
 });
 
 it('an odd material still gets a plan at once, by the closed form, and says what is to be laid out', () => {
-  const piece = newPiece('Odd', 'ladder', null);
+  const piece = newPart('Odd', 'ladder', null);
   const odd = { ...piece.beads.A, lengthMm: 2.345, diameterMm: 2.222 };
-  const plan = planPiece({ ...piece, beads: { ...piece.beads, A: odd } });
+  const plan = planPart({ ...piece, beads: { ...piece.beads, A: odd } });
   expect(plan.ok && plan.toLayOut?.sizes[0]).toMatchObject({ lengthMm: 2.345 });
   expect(plan.ok && plan.gauge.source).toBe('closed form');
 });

@@ -1,10 +1,10 @@
 import { range } from 'd3';
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Plan } from '../plan/plan';
-import { planPiece } from '../plan/shipped';
+import { planPart } from '../plan/shipped';
 import { NO_LOOP } from '../closures/sewnLoop';
 import { threadMoves } from '../read/thread';
 import { STRUCTURES } from '../structures/registry';
@@ -82,9 +82,9 @@ describe('an arc that hangs', () => {
   });
 });
 
-const sample = (id: string, units: number, params: Piece['structure']['params'] = {}): Plan => {
-  const piece = newPiece('Sample', id, null);
-  const plan = planPiece({
+const sample = (id: string, units: number, params: PartOfPiece['structure']['params'] = {}): Plan => {
+  const piece = newPart('Sample', id, null);
+  const plan = planPart({
     ...piece,
     units,
     structure: { id, params: { ...piece.structure.params, ...params } },
@@ -223,7 +223,7 @@ describe('what repeats is drawn once', () => {
 
 describe('mouths of holes', () => {
   const planOf = (id: string) => {
-    const plan = planPiece(newPiece('Seen', id, null));
+    const plan = planPart(newPart('Seen', id, null));
     if (!plan.ok) throw new Error(plan.problem.code);
     return plan;
   };

@@ -1,7 +1,7 @@
 import { WOVEN } from '../weave/path';
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Plan } from '../plan/plan';
 import { planSolved } from '../plan/shipped';
 import { leaning, leanOf } from './lean';
@@ -44,8 +44,8 @@ describe('herringbone leans on thread that runs slantwise through its holes', ()
     expect(leaning(upright)).toBe(upright);
   });
 
-  const planned = (id: string, params: object, change: Partial<Piece> = {}): Plan => {
-    const base = newPiece('Lean', id, null);
+  const planned = (id: string, params: object, change: Partial<PartOfPiece> = {}): Plan => {
+    const base = newPart('Lean', id, null);
     const structure = { id, params: { ...base.structure.params, ...params } };
     const plan = planSolved({ ...base, units: 12, structure, ...change });
     if (!plan.ok) throw new Error(plan.problem.code);
@@ -77,7 +77,7 @@ describe('herringbone leans on thread that runs slantwise through its holes', ()
 
   it('the pitch stays; the band reaches to where leaning rows would be', () => {
     const { gauge } = planned('flat-herringbone', { columns: 4, sequence: ['A'] });
-    const { A } = newPiece('Lean', 'flat-herringbone', null).beads;
+    const { A } = newPart('Lean', 'flat-herringbone', null).beads;
     expect(gauge.pitchMm).toBeCloseTo(A.lengthMm, 1);
     const upright = planned('flat-herringbone', { columns: 2, sequence: ['A'] }).gauge;
     expect(gauge.highMm).toBeGreaterThan(upright.highMm + 0.02);

@@ -3,14 +3,14 @@ import { BEADS, byId, CLASPS, NEEDLES, THREADS } from '../materials/catalogue';
 import type { LengthStyle } from '../length/length';
 import { changeBetween } from './changes';
 import { forPlace, inStructure } from './variants';
-import { newPiece, usualWear } from './newPiece';
-import type { Piece } from './piece';
+import { newPart, usualWear } from './newPiece';
+import { asPiece, type PartOfPiece } from './partOfPiece';
 
 const INCHES: LengthStyle = { unit: 'in', denominator: 16 };
 const wearer = { personId: null, name: 'Maren', girths: { wrist: 159, ankle: 230 }, typical: null };
-const piece = newPiece('Breakwater', 'flat-herringbone', wearer);
-const words = (change: Partial<Piece>, from = piece) =>
-  changeBetween(from, { ...from, ...change }, INCHES)?.words;
+const piece = newPart('Breakwater', 'flat-herringbone', wearer);
+const words = (change: Partial<PartOfPiece>, from = piece) =>
+  changeBetween(asPiece(from), asPiece({ ...from, ...change }), INCHES)?.words;
 
 describe('naming a change', () => {
   it('says what it was and what it is', () => {
@@ -33,7 +33,9 @@ describe('naming a change', () => {
   });
 
   it('says nothing where nothing changed', () => {
-    expect(changeBetween(piece, { ...piece, beads: { ...piece.beads } }, INCHES)).toBeNull();
+    expect(
+      changeBetween(asPiece(piece), asPiece({ ...piece, beads: { ...piece.beads } }), INCHES),
+    ).toBeNull();
   });
 
   it('counts what goes along with a large change', () => {
@@ -45,7 +47,7 @@ describe('naming a change', () => {
 
   it('sees every choice of a piece', () => {
     const bead = { ...piece.beads.A, colourName: 'foam', colour: '#d8e4dc' };
-    const all: Partial<Piece>[] = [
+    const all: Partial<PartOfPiece>[] = [
       { name: 'x' },
       { kind: 'anklet' },
       { wearer: null },

@@ -1,6 +1,8 @@
 import { KIND_FACTS } from '../body/kinds';
 import { formatFine, formatLength, type LengthStyle } from '../length/length';
-import { shadesOf, type Piece } from './piece';
+import { shadesOf } from './part';
+import { partOf, type PartOfPiece } from './partOfPiece';
+import type { Piece } from './piece';
 import { graduationOf, structureById } from '../structures/registry';
 import type { Field } from '../structures/structure';
 import { changeWords } from '../supplies/cutting';
@@ -39,35 +41,48 @@ export function changeBetween(before: Piece, after: Piece, style: LengthStyle): 
 
 /** Every choice by its name, the ones that carry others along first. */
 function facts(piece: Piece, style: LengthStyle): Map<string, string> {
-  const structure = structureById(piece.structure.id);
+  const parts = piece.parts.map(({ id }) => partOf(piece, id));
   return new Map<string, string>([
     ['name', piece.name],
     ['kind', piece.kind],
     ['wearer', piece.wearer?.name ?? 'nobody'],
     ...girths(piece, style),
     ...wear(piece, style),
-    ['stitch', structure?.name.toLowerCase() ?? piece.structure.id],
-    ...(structure?.fields ?? []).map((field): [string, string] => [
-      field.label.toLowerCase(),
-      fieldWords(field, piece.structure.params[field.key] ?? structure?.defaults[field.key], style),
-    ]),
-    ['count', counts(piece)],
-    ...beads(piece),
-    ['passes left out', piece.without.join(', ') || 'none'],
+    ...parts.flatMap((part) => chosenOf(part, style)),
     ...ends(piece, style),
-    ['own gauge', gauge(piece, style)],
-    ['count is', piece.rules.parity],
-    ['count in steps of', String(piece.rules.multipleOf)],
+    ...parts.flatMap((part) => countedBy(part, style)),
     ['thread', piece.thread.name],
     ['colour of the thread', piece.threadColour?.name ?? 'open'],
     ['needle', piece.needle.name],
     ['thread doubled', yes(piece.doubled)],
-    ['thread changed', threadChanges(piece)],
+    ...parts.map((part): [string, string] => ['thread changed', threadChanges(part)]),
     ['needle in the', `${piece.hand} hand`],
   ]);
 }
 
-const threadChanges = ({ threadChanges: wanted }: Piece): string =>
+/** What a part is woven of. */
+function chosenOf(part: PartOfPiece, style: LengthStyle): Facts {
+  const structure = structureById(part.structure.id);
+  return [
+    ['stitch', structure?.name.toLowerCase() ?? part.structure.id],
+    ...(structure?.fields ?? []).map((field): [string, string] => [
+      field.label.toLowerCase(),
+      fieldWords(field, part.structure.params[field.key] ?? structure?.defaults[field.key], style),
+    ]),
+    ['count', counts(part)],
+    ...beads(part),
+    ['passes left out', part.without.join(', ') || 'none'],
+  ];
+}
+
+/** What its count goes by. */
+const countedBy = (part: PartOfPiece, style: LengthStyle): Facts => [
+  ['own gauge', gauge(part, style)],
+  ['count is', part.rules.parity],
+  ['count in steps of', String(part.rules.multipleOf)],
+];
+
+const threadChanges = ({ threadChanges: wanted }: PartOfPiece): string =>
   wanted === null ? 'where it is best' : wanted.length === 0 ? 'nowhere' : wanted.map(changeWords).join(', ');
 
 type Facts = [string, string][];
@@ -136,16 +151,16 @@ const motifWords = (value: unknown): string =>
     ? value.map((row) => (Array.isArray(row) ? row.join('') : '')).join(' / ')
     : 'none';
 
-function counts({ units, structure }: Piece): string {
+function counts({ units, structure }: PartOfPiece): string {
   const chosen = graduationOf(structure)?.counts;
   if (chosen) return chosen.join(' · ');
   return units === null ? 'what fits best' : String(units);
 }
 
-const beads = (piece: Piece): Facts =>
+const beads = (piece: PartOfPiece): Facts =>
   Object.entries(piece.beads).flatMap(([role, bead]): Facts => {
     const name = role.length === 1 ? `bead ${role}` : 'clasp loops';
-    const colouring = piece.colourings[role as keyof Piece['colourings']];
+    const colouring = piece.colourings[role as keyof PartOfPiece['colourings']];
     const shades = shadesOf(piece, role).map((shade) => shade.name);
     return [
       [name, bead.name],
@@ -155,7 +170,9 @@ const beads = (piece: Piece): Facts =>
     ];
   });
 
-function colouringWords(colouring: NonNullable<Piece['colourings'][keyof Piece['colourings']]>): string {
+function colouringWords(
+  colouring: NonNullable<PartOfPiece['colourings'][keyof PartOfPiece['colourings']]>,
+): string {
   switch (colouring.pattern) {
     case 'turns':
       return colouring.every === 1 ? 'turns' : `turns of ${colouring.every}`;
@@ -192,7 +209,7 @@ function ends(
   ];
 }
 
-function gauge({ gauge: own }: Piece, style: LengthStyle): string {
+function gauge({ gauge: own }: PartOfPiece, style: LengthStyle): string {
   if (!own) return 'none';
   return own.source === 'table'
     ? `${formatFine(own.pitchMm, style)} a unit, from a chart`

@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { planned } from '../testing/planned';
 import { cardOf } from '../plan/card';
 import { choosing, countWords, hasChosen, stepsWords } from './choosing';
-import { newPiece } from './newPiece';
-import type { Piece } from './piece';
+import { newPart } from './newPiece';
+import type { PartOfPiece } from './partOfPiece';
 import { once, remembered } from '../tools/remember';
 
 const wearer = { personId: null, name: 'Maren', girths: { wrist: 159, neck: 360 }, typical: null };
-const plain = newPiece('Breakwater', 'flat-herringbone', wearer);
-const graduated: Piece = newPiece('Swell', 'graduated-line', wearer, 'necklace');
+const plain = newPart('Breakwater', 'flat-herringbone', wearer);
+const graduated: PartOfPiece = newPart('Swell', 'graduated-line', wearer, 'necklace');
 
 describe('choosing a count', () => {
   it('takes it, and leaves it to the fit again', () => {

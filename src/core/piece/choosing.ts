@@ -2,10 +2,13 @@ import type { Answers } from '../plan/answers';
 import { counted } from '../words/figures';
 import type { Candidate } from '../fit/candidates';
 import { graduationOf } from '../structures/registry';
-import type { Piece } from './piece';
+import type { PartOfPiece } from './partOfPiece';
 
 /** The change that takes a count, or an arrangement; null leaves it to the fit again. */
-export function choosing(piece: Piece, chosen: Pick<Candidate, 'units' | 'counts'> | null): Partial<Piece> {
+export function choosing(
+  piece: PartOfPiece,
+  chosen: Pick<Candidate, 'units' | 'counts'> | null,
+): Partial<PartOfPiece> {
   const graduation = graduationOf(piece.structure);
   if (!graduation || chosen?.counts === null) return { units: chosen?.units ?? null };
   return {
@@ -14,7 +17,7 @@ export function choosing(piece: Piece, chosen: Pick<Candidate, 'units' | 'counts
 }
 
 /** Whether the maker has chosen the count herself. */
-export function hasChosen({ units, structure }: Piece): boolean {
+export function hasChosen({ units, structure }: PartOfPiece): boolean {
   const graduation = graduationOf(structure);
   return (graduation ? graduation.counts : units) !== null;
 }

@@ -3,11 +3,12 @@ import { correctedBeads, withCorrected } from './corrected';
 import { BEADS, byId } from '../materials/catalogue';
 import { learned } from '../materials/learn';
 import { inBead } from './variants';
-import { newPiece } from './newPiece';
+import { newPart } from './newPiece';
+import { asPiece } from './partOfPiece';
 import { pieceSchema } from './piece';
-import { planPiece } from '../plan/shipped';
+import { planPart } from '../plan/shipped';
 
-const piece = newPiece('Ebb', 'flat-peyote', null);
+const piece = newPart('Ebb', 'flat-peyote', null);
 const seed = byId(BEADS, piece.beads.A.id);
 const measured = learned(seed, { tenMm: 10 * seed.lengthMm * 0.8 });
 const catalogue = BEADS.map((kind) => (kind.id === measured.id ? measured : kind));
@@ -29,12 +30,12 @@ describe('a bead that was measured anew', () => {
         had.id === seed.id ? { ...had, lengthMm: measured.lengthMm, source: 'measured' } : had,
       );
     }
-    expect(pieceSchema.safeParse(taken).success).toBe(true);
+    expect(pieceSchema.safeParse(asPiece(taken)).success).toBe(true);
     expect(correctedBeads(taken, Object.keys(taken.beads), catalogue)).toEqual([]);
   });
 
   it('a piece in another main bead: every role that had the first one’s, and no other', () => {
-    const rope = newPiece('Rope', 'ladder', null);
+    const rope = newPart('Rope', 'ladder', null);
     const eight = byId(BEADS, 'seed-8');
     const next = inBead(rope, eight);
     expect(next.beads.A.id).toBe('seed-8');
@@ -51,11 +52,11 @@ describe('a bead that was measured anew', () => {
 
   it('by hand: a fifth shorter along the hole, a bracelet takes more units', () => {
     const plan = (one: typeof piece) => {
-      const found = planPiece(one);
+      const found = planPart(one);
       if (!found.ok) throw new Error(found.problem.code);
       return found.chosen.units;
     };
-    const rope = newPiece('Line', 'strung-line', null);
+    const rope = newPart('Line', 'strung-line', null);
     const kind = byId(BEADS, rope.beads.A.id);
     const shorter = learned(kind, { tenMm: 8 * kind.lengthMm });
     const change = withCorrected(rope, [{ was: kind, now: shorter }]);

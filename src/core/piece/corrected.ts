@@ -1,5 +1,5 @@
 import type { BeadKind } from '../materials/material';
-import type { Piece } from './piece';
+import type { PartOfPiece } from './partOfPiece';
 
 /** What a bead measures: what a plan goes by. */
 const MEASURES = ['lengthMm', 'diameterMm', 'holeMm', 'widthMm', 'apartMm', 'perGram'] as const;
@@ -12,13 +12,13 @@ export interface CorrectedBead {
 
 /** Kinds of bead in some roles of a piece that were measured anew since it took them; each once. */
 export function correctedBeads(
-  { beads }: Pick<Piece, 'beads'>,
+  { beads }: Pick<PartOfPiece, 'beads'>,
   roles: readonly string[],
   catalogue: readonly BeadKind[],
 ): CorrectedBead[] {
   const found = new Map<string, CorrectedBead>();
   for (const role of roles) {
-    const was = beads[role as keyof Piece['beads']];
+    const was = beads[role as keyof PartOfPiece['beads']];
     const now = catalogue.find(({ id }) => id === was.id);
     if (now && MEASURES.some((key) => was[key] !== now[key])) found.set(now.id, { was, now });
   }
@@ -26,8 +26,8 @@ export function correctedBeads(
 }
 
 /** The change that takes them into the piece, in every role that has one; colours and finish stay. */
-export function withCorrected({ beads }: Pick<Piece, 'beads'>, corrected: readonly CorrectedBead[]) {
+export function withCorrected({ beads }: Pick<PartOfPiece, 'beads'>, corrected: readonly CorrectedBead[]) {
   const measures = new Map(corrected.map(({ now }) => [now.id, now]));
   const next = Object.entries(beads).map(([role, bead]) => [role, { ...bead, ...measures.get(bead.id) }]);
-  return { beads: Object.fromEntries(next) as Piece['beads'] };
+  return { beads: Object.fromEntries(next) as PartOfPiece['beads'] };
 }

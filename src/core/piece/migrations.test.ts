@@ -1,11 +1,13 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it, vi } from 'vitest';
 import { migratePiece, PIECE_FORMAT } from './piece';
-import { newPiece } from './newPiece';
+import { newPart } from './newPiece';
 import { migrateDocument } from './migrations';
+import { partOf } from './partOfPiece';
 
 /** A bracelet as format 1 told it. */
 function one(params: Record<string, unknown> = {}) {
-  const { beads, thread, needle, ends } = newPiece('Old tide', 'flat-herringbone', null);
+  const { beads, thread, needle, ends } = newPart('Old tide', 'flat-herringbone', null);
   const end = { seedsEachSide: 4, passes: 3 };
   return {
     format: 1,
@@ -22,6 +24,10 @@ function one(params: Record<string, unknown> = {}) {
   };
 }
 
+/** Documents as format 2 wrote them. */
+const read2 = () =>
+  JSON.parse(readFileSync('src/core/testing/older/format-2.json', 'utf8')) as Record<string, unknown>[];
+
 describe('a document of format 1', () => {
   it('is told in the newest: a girth for the wrist, the usual ease of its day, both ends alike', () => {
     const piece = migratePiece(one());
@@ -34,17 +40,15 @@ describe('a document of format 1', () => {
         start: { seedsEachSide: 4, passes: 3, rings: null },
         end: { seedsEachSide: 4, passes: 3, rings: null },
       },
-      rules: { parity: 'any', multipleOf: 1 },
-      gauge: null,
-      units: 40,
+      parts: [{ id: 'main', rules: { parity: 'any', multipleOf: 1 }, gauge: null, units: 40 }],
     });
   });
 
   it('that ended with its first row again has one row extra', () => {
-    expect(migratePiece(one({ alike: true })).structure.params).toMatchObject({ extra: 1 });
-    expect(migratePiece(one({ alike: false })).structure.params).toMatchObject({ extra: 0 });
-    expect(migratePiece(one({ alike: true })).structure.params).not.toHaveProperty('alike');
-    expect(migratePiece(one()).structure.params).not.toHaveProperty('extra');
+    expect(partOf(migratePiece(one({ alike: true }))).structure.params).toMatchObject({ extra: 1 });
+    expect(partOf(migratePiece(one({ alike: false }))).structure.params).toMatchObject({ extra: 0 });
+    expect(partOf(migratePiece(one({ alike: true }))).structure.params).not.toHaveProperty('alike');
+    expect(partOf(migratePiece(one())).structure.params).not.toHaveProperty('extra');
   });
 
   it('is told alike whatever is usual today: a step reads nothing of the program around it', async () => {
@@ -58,6 +62,27 @@ describe('a document of format 1', () => {
     const again = await import('./migrations');
     expect(again.migrateDocument(one())).toEqual(before);
     vi.doUnmock('./body/kinds');
+  });
+});
+
+describe('a document of format 2', () => {
+  it('tells of its part what it told of the piece: nothing is lost, nothing made up', () => {
+    const two = read2()[0];
+    if (!two) throw new Error('there is none');
+    const { structure, beads, colourings, threadChanges, without, rules, gauge, units, ...shared } = two;
+    expect(migrateDocument(two)).toEqual({
+      ...shared,
+      format: 3,
+      parts: [{ id: 'main', structure, beads, colourings, threadChanges, without, rules, gauge, units }],
+    });
+  });
+
+  it('lacks in the newest what it lacked: what is usual is filled in by the schema alone', () => {
+    expect(migrateDocument({ format: 2, name: 'x' })).toEqual({
+      format: 3,
+      name: 'x',
+      parts: [{ id: 'main' }],
+    });
   });
 });
 

@@ -42,7 +42,27 @@ function fromOne(doc: Doc): Doc {
   };
 }
 
-const STEPS: Readonly<Record<number, (doc: Doc) => Doc>> = { 1: fromOne };
+/** What format 3 tells of a part, and format 2 told of the piece. */
+const OF_PART: ReadonlySet<string> = new Set([
+  'structure',
+  'beads',
+  'colourings',
+  'threadChanges',
+  'without',
+  'rules',
+  'gauge',
+  'units',
+]);
+
+/** Format 2 knew pieces in one part only, and told of the piece what is its part's. */
+function fromTwo(doc: Doc): Doc {
+  const entries = Object.entries(doc);
+  const own = entries.filter(([key]) => OF_PART.has(key));
+  const shared = entries.filter(([key]) => !OF_PART.has(key));
+  return { ...Object.fromEntries(shared), format: 3, parts: [{ id: 'main', ...Object.fromEntries(own) }] };
+}
+
+const STEPS: Readonly<Record<number, (doc: Doc) => Doc>> = { 1: fromOne, 2: fromTwo };
 
 /** A document of any format so far, told in the newest; anything else comes back as it is. */
 export function migrateDocument(raw: unknown): unknown {

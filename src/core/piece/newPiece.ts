@@ -6,7 +6,9 @@ import type { BeadKind, BeadMaterial } from '../materials/material';
 import { easeOf, USUAL_SETTINGS, type Settings } from '../records/settings';
 import { structureById } from '../structures/registry';
 import type { RoleLetter, Structure } from '../structures/structure';
-import { BEAD_ROLES, PIECE_FORMAT, type Piece } from './piece';
+import { BEAD_ROLES } from './part';
+import type { Piece } from './piece';
+import { asPiece, type PartOfPiece } from './partOfPiece';
 
 /** A bead of the catalogue in a colour. */
 export const inColour = (kind: BeadKind, colour: { name: string; hex: string }): BeadMaterial => ({
@@ -27,11 +29,11 @@ export const usualKind = ({ usual }: Structure, role: string): BeadKind =>
   byId(BEADS, usual[role as RoleLetter] ?? 'seed-11');
 
 /** A bead for every role, so that a role that comes into use already has one. */
-function startingBeads(structure: Structure): Piece['beads'] {
+function startingBeads(structure: Structure): PartOfPiece['beads'] {
   const entries = BEAD_ROLES.map(
     (role, i) => [role, inColour(usualKind(structure, role), colourOf(role, i))] as const,
   );
-  return Object.fromEntries(entries) as Piece['beads'];
+  return Object.fromEntries(entries) as PartOfPiece['beads'];
 }
 
 /** To start from, and to be written over: the thickness of a beaded rope, and how far a V falls (from memory), mm. */
@@ -84,19 +86,21 @@ export function startingWear(
 
 const USUAL_END = { seedsEachSide: 3, passes: 2, rings: null } as const;
 
-/** A piece with everything at its usual value, ready to be changed. Throws for an unknown structure. */
-export function newPiece(
+/** A piece of one part with everything at its usual value, ready to be changed. Throws for an unknown structure. */
+export const newPiece = (...as: Parameters<typeof newPart>): Piece => asPiece(newPart(...as));
+
+/** The part of such a piece. Throws for an unknown structure. */
+export function newPart(
   name: string,
   structureId: string,
   wearer: Piece['wearer'],
   kind: Kind = 'bracelet',
   settings: Settings = USUAL_SETTINGS,
-): Piece {
+): PartOfPiece {
   const structure = structureById(structureId);
   if (!structure) throw new Error(`There is no structure "${structureId}".`);
   const [closing = 'clasp'] = KIND_FACTS[kind].closings;
   return {
-    format: PIECE_FORMAT,
     name,
     kind,
     wearer,

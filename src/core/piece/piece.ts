@@ -1,33 +1,19 @@
 import * as z from 'zod';
 import { CLOSINGS, FITS, KINDS, MOST_DROP_MM } from '../body/kinds';
 import { PLACE_FACTS, PLACES, SIZES } from '../body/places';
-import { colouringSchema, shadeSchema, type Shade } from '../colour/shades';
-import { LOOP_ROLE } from '../closures/sewnLoop';
+import { shadeSchema } from '../colour/shades';
 import { NEEDLES, byId } from '../materials/catalogue';
-import {
-  beadMaterialSchema,
-  claspSchema,
-  findingSchema,
-  needleSchema,
-  sizeOf,
-  threadSchema,
-  type BeadMaterial,
-  type BeadSize,
-} from '../materials/material';
-import { migrateDocument } from './migrations';
+import { claspSchema, findingSchema, needleSchema, threadSchema } from '../materials/material';
 import { easeSchema } from '../records/settings';
 import { storableSchema } from '../records/storable';
-import { structureById } from '../structures/registry';
-import { ROLE_LETTERS, type RoleLetter } from '../structures/structure';
+import { migrateDocument } from './migrations';
+import { partSchema } from './part';
 
 /** The version of the document below. A change of its shape raises it and adds a step to `migrations.ts`. */
-export const PIECE_FORMAT = 2;
+export const PIECE_FORMAT = 3;
 
 /** Letters of a name. */
 export const MOST_LETTERS = 80;
-
-/** More units than any piece has; beyond it the count is a slip of the finger. */
-export const MOST_UNITS = 5000;
 
 const girth = (place: keyof typeof PLACE_FACTS) => {
   const { minMm, maxMm } = PLACE_FACTS[place].range;
@@ -40,9 +26,6 @@ export const girthsSchema = z.object(
     [P in (typeof PLACES)[number]]: z.ZodOptional<z.ZodNumber>;
   },
 );
-
-/** Everything that a bead is chosen for. */
-export const BEAD_ROLES = [...ROLE_LETTERS, LOOP_ROLE] as const;
 
 const finished = z.number().min(5).max(5000);
 const wearSchema = z.discriminatedUnion('school', [
@@ -75,8 +58,11 @@ const endSchema = z.object({
   rings: z.object({ finding: findingSchema, count: z.number().int().min(1).max(6) }).nullable(),
 });
 
+/** More parts than any piece is made of. */
+const MOST_PARTS = 1;
+
 /** The choices of a piece, and nothing that can be worked out from them. */
-export const choicesSchema = z.object({
+const choicesSchema = z.object({
   format: z.literal(PIECE_FORMAT),
   name: z
     .string()
@@ -97,35 +83,16 @@ export const choicesSchema = z.object({
   wear: wearSchema,
   /** A finished length of the maker's own, in the place of what `wear` comes to; null leaves it to that. */
   targetMm: finished.nullable().default(null),
-  structure: z
-    .object({ id: z.string(), params: z.record(z.string(), z.unknown()) })
-    .refine((s) => structureById(s.id) !== undefined, 'This version knows no such structure.'),
-  /** The bead of each role, copied from the catalogue. */
-  beads: z.record(z.enum(BEAD_ROLES), beadMaterialSchema),
-  /** Roles whose beads come in several colours, and how they share them out. */
-  colourings: z.partialRecord(z.enum(ROLE_LETTERS), colouringSchema).default({}),
+  /** What it is made of, in the order in which it is made. */
+  parts: z.array(partSchema).min(1, 'A piece has one part at least.').max(MOST_PARTS),
   thread: threadSchema,
   /** Its colour; null while it is left open. */
   threadColour: shadeSchema.nullable().default(null),
   needle: needleSchema.default(byId(NEEDLES, 'needle-11')),
   /** Thread folded at the needle, so that every trip lays two strands. */
   doubled: z.boolean().default(false),
-  /** Where the maker changes thread: after a unit of a pass. Null leaves it to the plan. */
-  threadChanges: z
-    .array(
-      z.object({
-        needle: z.string().max(60),
-        pass: z.string().max(60),
-        unit: z.number().int().min(0).max(MOST_UNITS),
-      }),
-    )
-    .max(40)
-    .nullable()
-    .default(null),
   /** The hand that holds the needle: steps and picture are mirrored for the left. */
   hand: z.enum(['right', 'left']).default('right'),
-  /** Optional passes that are left out. */
-  without: z.array(z.string().max(60)).max(20).default([]),
   ends: z.object({
     closing: z.enum(CLOSINGS),
     clasp: claspSchema,
@@ -137,23 +104,6 @@ export const choicesSchema = z.object({
       .nullable(),
     chain: z.object({ linkMm: z.number().min(0.5).max(40), wovenMm: z.number().min(5).max(2000) }).nullable(),
   }),
-  /** The maker's own rules on the count. */
-  rules: z.object({ parity: z.enum(['any', 'even', 'odd']), multipleOf: z.number().int().min(1).max(24) }),
-  /** A gauge that the maker gives; null leaves it to her swatches and the layout. */
-  gauge: z
-    .discriminatedUnion('source', [
-      z.object({
-        source: z.literal('this piece'),
-        units: z.number().int().min(1).max(MOST_UNITS),
-        lengthMm: z.number().min(1).max(5000),
-        /** Whether the later passes were worked when it was measured. */
-        finished: z.boolean(),
-      }),
-      z.object({ source: z.literal('table'), pitchMm: z.number().min(0.2).max(300) }),
-    ])
-    .nullable(),
-  /** The count the maker chose; null leaves it to the nearest one. */
-  units: z.number().int().min(1).max(MOST_UNITS).nullable(),
 });
 
 export const pieceSchema = choicesSchema.refine(
@@ -166,25 +116,3 @@ export type Wearer = NonNullable<Piece['wearer']>;
 /** Brings an older document to the present format. Throws a ZodError where it is not a piece at all. */
 export const migratePiece = (raw: unknown): Piece =>
   pieceSchema.parse(migrateDocument(storableSchema.parse(raw)));
-
-/** The bead of a role. */
-export const beadOf = (piece: Piece, role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
-
-/** The colours that a role's beads come in: its own first. */
-export const shadesOf = (
-  { beads, colourings }: Pick<Piece, 'beads' | 'colourings'>,
-  role: string,
-): Shade[] => {
-  const { colourName: name, colour: hex } = beads[role as keyof Piece['beads']];
-  return [{ name, hex }, ...(colourings[role as RoleLetter]?.more ?? [])];
-};
-
-/** What the layout must know of the bead of each role. Throws for a role that has none. */
-export function bodiesOf(piece: Pick<Piece, 'beads'>): (role: string) => BeadSize {
-  const bodies = new Map(Object.entries(piece.beads).map(([role, bead]) => [role, sizeOf(bead)]));
-  return (role) => {
-    const body = bodies.get(role);
-    if (!body) throw new Error(`No bead is chosen for ${role}.`);
-    return body;
-  };
-}

@@ -7,13 +7,18 @@ import { cutTo } from '../records/storable';
 import { misfit } from '../structures/parts';
 import { boundStitch, structureById } from '../structures/registry';
 import { startingWear, usualKind } from './newPiece';
+import { withParts, type PartOfPiece } from './partOfPiece';
 import { MOST_LETTERS, type Piece } from './piece';
 
 /**
- * The same piece in another stitch, with its usual parameters or those given. Beads that cannot be woven so give
+ * The same part in another stitch, with its usual parameters or those given. Beads that cannot be woven so give
  * way to the stitch's usual ones in their colour and finish; all others stay. Throws for an unknown structure.
  */
-export function inStructure(piece: Piece, id: string, params?: Piece['structure']['params']): Piece {
+export function inStructure(
+  piece: PartOfPiece,
+  id: string,
+  params?: PartOfPiece['structure']['params'],
+): PartOfPiece {
   const structure = structureById(id);
   if (!structure) throw new Error(`There is no structure "${id}".`);
   const own = { ...structure.defaults, ...params };
@@ -28,10 +33,10 @@ export function inStructure(piece: Piece, id: string, params?: Piece['structure'
 }
 
 /**
- * The same piece in another main bead: every role that has the bead of the first one, and can be woven with it, has it
+ * The same part in another main bead: every role that has the bead of the first one, and can be woven with it, has it
  * now, in its own colour.
  */
-export function inBead(piece: Piece, kind: BeadKind): Piece {
+export function inBead(piece: PartOfPiece, kind: BeadKind): PartOfPiece {
   const bound = boundStitch(piece.structure);
   const parts = bound.ok ? bound.weaveable.parts : [];
   const [first] = parts;
@@ -49,7 +54,7 @@ export function inBead(piece: Piece, kind: BeadKind): Piece {
  * The same piece for another place: everything that does not belong to the place stays. Throws nothing; what no
  * longer suits is warned of in the plan.
  */
-export function forPlace(piece: Piece, kind: Kind): Piece {
+export function forPlace(piece: PartOfPiece, kind: Kind): PartOfPiece {
   const { closings } = KIND_FACTS[kind];
   // What was merely usual for the old place gives way to what is usual for the new one.
   const usual = KIND_FACTS[piece.kind].closings[0] === piece.ends.closing;
@@ -72,15 +77,15 @@ export function forPlace(piece: Piece, kind: Kind): Piece {
 
 /** What was fitted to one body and one half-made piece: the next one finds its own. */
 function unfitted(piece: Piece): Piece {
-  const { counts, ...params } = piece.structure.params;
-  return {
-    ...piece,
-    structure: { ...piece.structure, params: Array.isArray(counts) ? params : piece.structure.params },
-    gauge: piece.gauge?.source === 'this piece' ? null : piece.gauge,
-    threadChanges: null,
-    targetMm: null,
-    units: null,
-  };
+  return withParts({ ...piece, targetMm: null }, ({ structure, gauge }) => {
+    const { counts, ...params } = structure.params;
+    return {
+      structure: Array.isArray(counts) ? { ...structure, params } : structure,
+      gauge: gauge?.source === 'this piece' ? null : gauge,
+      threadChanges: null,
+      units: null,
+    };
+  });
 }
 
 /** The piece as a pattern: without its wearer, and without what was fitted to her. */

@@ -3,21 +3,21 @@ import { planned } from '../testing/planned';
 import { absorbers, neighbouring, REST_MM, type Absorber } from './absorbers';
 import { shippedLayouts } from '../layout/shipped';
 import { BEADS, CLASPS, FINDINGS, byId } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Plan } from './plan';
 import { STRUCTURES } from '../structures/registry';
 
 const parts = { clasps: CLASPS, findings: FINDINGS, beads: BEADS };
 const wearer = (wrist: number) => ({ personId: null, name: 'Maren', girths: { wrist }, typical: null });
-const offers = (piece: Piece): [Plan, Absorber[]] => {
+const offers = (piece: PartOfPiece): [Plan, Absorber[]] => {
   const plan = planned(piece);
   return [plan, absorbers(piece, plan, parts, { layouts: shippedLayouts })];
 };
 
 describe('what would absorb the rest', () => {
   const pieces = STRUCTURES.flatMap(({ id }) =>
-    [151, 163, 178].map((wrist) => newPiece('Rest', id, wearer(wrist))),
+    [151, 163, 178].map((wrist) => newPart('Rest', id, wearer(wrist))),
   );
 
   it('one click on it makes the piece as long as it says, with the same count', () => {
@@ -43,9 +43,9 @@ describe('what would absorb the rest', () => {
   });
 
   it('offers something for a piece of long units that misses, and nothing where nothing is left over', () => {
-    const long = newPiece('Rest', 'strung-line', wearer(158));
+    const long = newPart('Rest', 'strung-line', wearer(158));
     const params = { ...long.structure.params, sequence: Array<string>(20).fill('A'), extra: 0 };
-    const piece: Piece = { ...long, structure: { ...long.structure, params } };
+    const piece: PartOfPiece = { ...long, structure: { ...long.structure, params } };
     const [plan, offered] = offers(piece);
     expect(Math.abs(plan.chosen.offMm)).toBeGreaterThan(REST_MM);
     expect(offered.length).toBeGreaterThan(2);
@@ -56,7 +56,7 @@ describe('what would absorb the rest', () => {
   });
 
   it('a necklace with chain has nothing left over', () => {
-    const base = newPiece('Chain', 'right-angle-weave', null, 'necklace');
+    const base = newPart('Chain', 'right-angle-weave', null, 'necklace');
     const chained = { ...base, ends: { ...base.ends, chain: { linkMm: 3, wovenMm: 150 } } };
     const [plan, offered] = offers(chained);
     expect(Math.abs(plan.chosen.offMm)).toBeLessThanOrEqual(3);

@@ -3,8 +3,8 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import type { EdgeName } from '../weave/edge';
 import type { BeadKind, Clasp, FindingMaterial } from '../materials/material';
 import { sizeOf } from '../materials/material';
-import type { Piece } from '../piece/piece';
-import { planPiece, type Lookups, type Plan } from './plan';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { planPart, type Lookups, type Plan } from './plan';
 import { choosing } from '../piece/choosing';
 import { misfit } from '../structures/parts';
 
@@ -17,7 +17,7 @@ export interface Absorber {
     | { readonly kind: 'extender'; readonly links: number }
     | { readonly kind: 'rows'; readonly extra: number; readonly more: number }
     | { readonly kind: 'bead'; readonly role: string; readonly name: string };
-  readonly change: Partial<Piece>;
+  readonly change: Partial<PartOfPiece>;
   readonly finishedMm: number;
   /** Finished length less the wish. */
   readonly offMm: number;
@@ -46,7 +46,7 @@ const MOST_OF_A_KIND = 2;
  * or chain takes it up.
  */
 export function absorbers(
-  piece: Piece,
+  piece: PartOfPiece,
   plan: Plan,
   parts: Parts,
   lookups: Partial<Lookups> = {},
@@ -83,11 +83,11 @@ function best(offered: readonly Absorber[]): Absorber[] {
 
 interface EndChange {
   readonly what: Absorber['what'];
-  readonly ends: Piece['ends'];
+  readonly ends: PartOfPiece['ends'];
 }
 
 /** Changes of the ends alone: clasps, seeds, jump rings. */
-function endChanges({ ends, kind }: Piece, { clasps, findings }: Parts): EndChange[] {
+function endChanges({ ends, kind }: PartOfPiece, { clasps, findings }: Parts): EndChange[] {
   const changes: EndChange[] = [];
   for (const clasp of clasps) {
     if (clasp.id === ends.clasp.id || (clasp.shape === 'ring top') !== (ends.clasp.shape === 'ring top'))
@@ -124,7 +124,7 @@ function endChanges({ ends, kind }: Piece, { clasps, findings }: Parts): EndChan
 }
 
 /** What a change of the ends does: the woven part stays as it is. */
-function ofEnds(piece: Piece, plan: Plan, what: Absorber['what'], ends: Piece['ends']): Absorber {
+function ofEnds(piece: PartOfPiece, plan: Plan, what: Absorber['what'], ends: PartOfPiece['ends']): Absorber {
   const seed = sizeOf(piece.beads[LOOP_ROLE]);
   const more = closureOf(ends, seed, plan.weaveable.mostLoops).allowanceMm - plan.closure.allowanceMm;
   return absorberOf(plan, what, { ...choosing(piece, plan.chosen), ends }, plan.chosen.finishedMm + more);
@@ -133,7 +133,7 @@ function ofEnds(piece: Piece, plan: Plan, what: Absorber['what'], ends: Piece['e
 function absorberOf(
   plan: Plan,
   what: Absorber['what'],
-  change: Partial<Piece>,
+  change: Partial<PartOfPiece>,
   finishedMm: number,
 ): Absorber {
   const { wishMm, band } = plan.wear;
@@ -147,7 +147,7 @@ function absorberOf(
 }
 
 /** An extender reaches a wish that is longer than the piece, link by link. */
-function extenders(piece: Piece, plan: Plan, { findings }: Parts): Absorber[] {
+function extenders(piece: PartOfPiece, plan: Plan, { findings }: Parts): Absorber[] {
   const link = findings.find(({ kind }) => kind === 'extender link');
   const short = -plan.chosen.offMm;
   if (!link || short <= 0 || piece.ends.extender || piece.ends.clasp.buttonsMm !== null) return [];
@@ -162,8 +162,8 @@ function extenders(piece: Piece, plan: Plan, { findings }: Parts): Absorber[] {
 }
 
 /** Changes that need the whole plan again: rows at the end, beads of another size. */
-function replanned(piece: Piece, plan: Plan, { beads }: Parts, lookups: Partial<Lookups>): Absorber[] {
-  const changes: { what: Absorber['what']; change: Partial<Piece> }[] = [];
+function replanned(piece: PartOfPiece, plan: Plan, { beads }: Parts, lookups: Partial<Lookups>): Absorber[] {
+  const changes: { what: Absorber['what']; change: Partial<PartOfPiece> }[] = [];
   const { params } = piece.structure;
   const { extra } = { ...plan.structure.defaults, ...params };
   if (typeof extra === 'number' && piece.ends.closing !== 'joined')
@@ -186,7 +186,7 @@ function replanned(piece: Piece, plan: Plan, { beads }: Parts, lookups: Partial<
   return changes.flatMap(({ what, change }) => {
     // Counts of a graduated line stand among its parameters too: both changes hold.
     const whole = { ...change, ...choosing({ ...piece, ...change }, plan.chosen) };
-    const again = planPiece({ ...piece, ...whole }, lookups);
+    const again = planPart({ ...piece, ...whole }, lookups);
     if (!again.ok || again.warnings.some(({ code }) => code === 'sizes')) return [];
     // The wish itself moves with the thickness: what counts is how far the new piece is from its own wish.
     const { finishedMm, offMm, fits } = again.chosen;

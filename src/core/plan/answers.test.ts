@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { answersOf } from './answers';
-import { newPiece } from '../piece/newPiece';
-import { planPiece } from './shipped';
+import { newPart } from '../piece/newPiece';
+import { planPart } from './shipped';
 import { STRUCTURES } from '../structures/registry';
 
 describe('what a plan answers first', () => {
@@ -9,7 +9,7 @@ describe('what a plan answers first', () => {
     'of %s says the same as the plan, and arrives as it was sent',
     (id) => {
       const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
-      const plan = planPiece(newPiece('x', id, wearer));
+      const plan = planPart(newPart('x', id, wearer));
       if (!plan.ok) throw new Error(plan.problem.code);
       const answers = answersOf(plan);
       expect(JSON.parse(JSON.stringify(answers))).toEqual(answers);

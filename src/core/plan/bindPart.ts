@@ -2,7 +2,8 @@ import { closureOf, type Closure } from '../closures/closure';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import type { CountRule } from '../fit/rules';
 import { needsNeedle, type BeadSize } from '../materials/material';
-import { beadOf, bodiesOf, type Piece } from '../piece/piece';
+import { beadOf, bodiesOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { unsuited, type Unsuited } from '../structures/parts';
 import { boundStitch } from '../structures/registry';
 import type { Structure, Weaveable } from '../structures/structure';
@@ -16,7 +17,7 @@ import { noPlan, rulesOf, standsInTheWay, type NoPlan } from './problems';
 /** A part of a piece with its stitch bound and its materials at hand: what every later stage goes by. */
 export interface BoundPart {
   readonly ok: true;
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly structure: Structure;
   readonly weaveable: Weaveable;
   /** Beads that do not suit what they are to do, and yet can be woven. */
@@ -34,7 +35,10 @@ export interface BoundPart {
 }
 
 /** Binds the stitch of a piece, once, and looks whether anything stands in the way before it is woven. */
-export function bindPart(piece: Piece, { holeFactor }: Pick<ThreadHabits, 'holeFactor'>): BoundPart | NoPlan {
+export function bindPart(
+  piece: PartOfPiece,
+  { holeFactor }: Pick<ThreadHabits, 'holeFactor'>,
+): BoundPart | NoPlan {
   const bound = boundStitch(piece.structure);
   if (!bound.ok) return noPlan({ code: 'structure', messages: bound.messages });
   const { structure, weaveable } = bound;

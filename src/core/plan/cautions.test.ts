@@ -2,19 +2,29 @@ import { describe, expect, it } from 'vitest';
 import { cautionsFor, cautionsOfThread } from './cautions';
 import type { Kind } from '../body/kinds';
 import { BEADS, byId, CLASPS, FINDINGS, THREADS } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { BEAD_SHAPES } from '../materials/material';
 
 const grown = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
-const plain = newPiece('Breakwater', 'flat-herringbone', grown);
-const open: Piece = { ...plain, ends: { ...plain.ends, closing: 'open', chain: null, extender: null } };
-const of = (change: Partial<Piece>, roles: readonly string[] = ['A']) =>
+const plain = newPart('Breakwater', 'flat-herringbone', grown);
+const open: PartOfPiece = { ...plain, ends: { ...plain.ends, closing: 'open', chain: null, extender: null } };
+const of = (change: Partial<PartOfPiece>, roles: readonly string[] = ['A']) =>
   cautionsFor({ ...open, ...change }, roles);
-const clasped = (change: Partial<Piece['ends']>, claspIs: Partial<Piece['ends']['clasp']> = {}) => {
+const clasped = (
+  change: Partial<PartOfPiece['ends']>,
+  claspIs: Partial<PartOfPiece['ends']['clasp']> = {},
+) => {
   const clasp = { ...byId(CLASPS, 'toggle-12'), plated: false, ...claspIs };
   return of({
-    ends: { ...plain.ends, closing: 'clasp', chain: null, extender: null, clasp, ...change } as Piece['ends'],
+    ends: {
+      ...plain.ends,
+      closing: 'clasp',
+      chain: null,
+      extender: null,
+      clasp,
+      ...change,
+    } as PartOfPiece['ends'],
   });
 };
 

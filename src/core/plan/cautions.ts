@@ -1,6 +1,6 @@
 import { PLACE_FACTS } from '../body/places';
 import { makeOf, type ThreadMaterial } from '../materials/material';
-import type { Piece } from '../piece/piece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 
 /** What can hurt someone, shown beside the choice that raises it. The interface words it. */
 export type Caution =
@@ -17,7 +17,7 @@ export const cautionsOfThread = (thread: Pick<ThreadMaterial, 'make' | 'name'>):
 /** Girths smaller than this part of a small adult's are taken for a child's (from memory). */
 const CHILD = 0.9;
 
-const isChild = ({ wearer }: Piece): boolean =>
+const isChild = ({ wearer }: PartOfPiece): boolean =>
   (['wrist', 'neck', 'ankle', 'hand'] as const).some((place) => {
     const girth = wearer?.girths[place];
     const small = PLACE_FACTS[place].typical?.small;
@@ -25,7 +25,7 @@ const isChild = ({ wearer }: Piece): boolean =>
   });
 
 /** Cautions that the choices of a piece raise. `roles` are those that its structure uses. */
-export function cautionsFor(piece: Piece, roles: readonly string[]): Caution[] {
+export function cautionsFor(piece: PartOfPiece, roles: readonly string[]): Caution[] {
   const { ends, kind } = piece;
   const cautions: Caution[] = [];
   if (isChild(piece)) cautions.push('children');
@@ -36,7 +36,8 @@ export function cautionsFor(piece: Piece, roles: readonly string[]): Caution[] {
     if (ends.chain || ends.extender || ends.start.rings || ends.end.rings) cautions.push('wire-ends');
     if (ends.clasp.fastening === 'glued') cautions.push('glue');
   }
-  const isBugle = (role: string) => /bugle/.test(piece.beads[role as keyof Piece['beads']]?.shape ?? '');
+  const isBugle = (role: string) =>
+    /bugle/.test(piece.beads[role as keyof PartOfPiece['beads']]?.shape ?? '');
   if (roles.some(isBugle)) cautions.push('sharp-edges');
   return cautions;
 }

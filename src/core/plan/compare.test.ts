@@ -2,20 +2,22 @@ import { describe, expect, it } from 'vitest';
 import { apartFrom, compared } from './compare';
 import { formatLength, type LengthStyle } from '../length/length';
 import { inStructure } from '../piece/variants';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
+import { newPart } from '../piece/newPiece';
+import { asPiece, type PartOfPiece } from '../piece/partOfPiece';
 import type { Plan } from './plan';
-import { planPiece } from './shipped';
+import { planPart } from './shipped';
 
 const INCHES: LengthStyle = { unit: 'in', denominator: 16 };
 const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
-const piece = newPiece('Breakwater', 'flat-herringbone', wearer);
+const piece = newPart('Breakwater', 'flat-herringbone', wearer);
 
-function planned(of: Piece): Plan {
-  const plan = planPiece(of);
+function planned(of: PartOfPiece): Plan {
+  const plan = planPart(of);
   if (!plan.ok) throw new Error('no plan');
   return plan;
 }
+
+const apart = (version: PartOfPiece) => apartFrom(asPiece(version), asPiece(piece), INCHES);
 
 describe('versions side by side', () => {
   it('tell what each is, and in what they differ', () => {
@@ -35,7 +37,7 @@ describe('versions side by side', () => {
   });
 
   it('tell each bead with its colours', () => {
-    const dyed: Piece = {
+    const dyed: PartOfPiece = {
       ...piece,
       beads: { ...piece.beads, A: { ...piece.beads.A, colour: '#123456', colourName: 'ink' } },
     };
@@ -65,13 +67,11 @@ describe('versions side by side', () => {
   });
 
   it('say what was chosen otherwise, whatever they are called', () => {
-    expect(apartFrom({ ...piece, name: 'Other' }, piece, INCHES)).toBeNull();
-    expect(apartFrom({ ...piece, units: 20 }, piece, INCHES)).toBe('count: 20, not what fits best');
+    expect(apart({ ...piece, name: 'Other' })).toBeNull();
+    expect(apart({ ...piece, units: 20 })).toBe('count: 20, not what fits best');
     const twice = { ...piece, rules: { parity: 'odd' as const, multipleOf: 2 } };
-    expect(apartFrom(twice, piece, INCHES)).toBe('count is: odd, not any; count in steps of: 2, not 1');
-    expect(apartFrom(inStructure(piece, 'ladder'), piece, INCHES)).toMatch(/, and what goes with it$/);
-    expect(apartFrom(inStructure(piece, 'ladder'), piece, INCHES)).toMatch(
-      /^stitch: ladder with picots, not flat herringbone/,
-    );
+    expect(apart(twice)).toBe('count is: odd, not any; count in steps of: 2, not 1');
+    expect(apart(inStructure(piece, 'ladder'))).toMatch(/, and what goes with it$/);
+    expect(apart(inStructure(piece, 'ladder'))).toMatch(/^stitch: ladder with picots, not flat herringbone/);
   });
 });

@@ -1,7 +1,7 @@
 import { wear, type Wear } from '../body/wear';
 import type { Candidate, FitQuestion } from '../fit/candidates';
 import { fitOf, type Arranged } from '../fit/fitOf';
-import { MOST_UNITS } from '../piece/piece';
+import { MOST_UNITS } from '../piece/part';
 import type { BoundPart } from './bindPart';
 import { formOf, type StitchForm } from './form';
 import type { Lookups } from './lookups';

@@ -4,13 +4,14 @@ import type { LayoutRequest, Layouts } from '../layout/cellLayout';
 import { leanOf } from '../layout/lean';
 import { mirroredForm } from '../layout/solvedForm';
 import type { BeadSize } from '../materials/material';
-import { beadOf, type Piece } from '../piece/piece';
+import { beadOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { stitchKey, stitchOf } from '../gauge/stitch';
 import type { EndLoops } from '../closures/sewnLoop';
 import { rolesOf, type Form, type Structure, type Weaveable } from '../structures/structure';
 
 interface FormQuestion {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly structure: Structure;
   readonly weaveable: Weaveable;
   readonly body: (role: string) => BeadSize;

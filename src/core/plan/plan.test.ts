@@ -3,20 +3,21 @@ import { describe, expect, it } from 'vitest';
 import { planned } from '../testing/planned';
 import { BEADS, CLASPS, PALETTE, byId } from '../materials/catalogue';
 import { bodyOf } from '../materials/material';
-import { inColour, newPiece } from '../piece/newPiece';
+import { inColour, newPart } from '../piece/newPiece';
 import { inStructure } from '../piece/variants';
-import { migratePiece, type Piece } from '../piece/piece';
+import { migratePiece, PIECE_FORMAT } from '../piece/piece';
+import { asPiece, partOf, withPart, type PartOfPiece } from '../piece/partOfPiece';
 import type { Plan } from './plan';
 import { planSteps } from './steps';
-import { planPiece } from './shipped';
+import { planPart } from './shipped';
 import { misfit } from '../structures/parts';
 import { STRUCTURES, structureById } from '../structures/registry';
 import { wordProblem } from '../words/problems';
 
 const IN = 25.4;
 const wearer = (wrist: number) => ({ personId: null, name: 'Maren', girths: { wrist }, typical: null });
-const bracelet = (structureId: string, change: Partial<Piece> = {}): Piece => ({
-  ...newPiece('Test', structureId, wearer(160)),
+const bracelet = (structureId: string, change: Partial<PartOfPiece> = {}): PartOfPiece => ({
+  ...newPart('Test', structureId, wearer(160)),
   ...change,
 });
 
@@ -39,7 +40,7 @@ describe('a plan', () => {
         plan.work().path.beads.map((bead) => plan.work().layout.poses[bead.id]?.centre[1] ?? NaN);
       y(left).forEach((mm, i) => expect(mm).toBeCloseTo(-(y(right)[i] ?? NaN), 9));
     }
-    const words = (hand: Piece['hand']) =>
+    const words = (hand: PartOfPiece['hand']) =>
       planSteps(planned(bracelet('flat-herringbone', { hand })))
         .flatMap((group) => group.steps.map((step) => step.text))
         .join(' ');
@@ -61,9 +62,9 @@ describe('a plan', () => {
       ] as const) {
         const kind = closing === 'joined' ? 'bangle' : closing === 'open' ? 'lariat' : 'bracelet';
         const who = { ...wearer(160), girths: { wrist: 160, hand: 200 } };
-        const fresh = newPiece('Test', id, who, kind);
+        const fresh = newPart('Test', id, who, kind);
         const piece = { ...fresh, units: 12, ends: { ...fresh.ends, closing, clasp: byId(CLASPS, clasp) } };
-        const [right, left] = [planPiece(piece), planPiece({ ...piece, hand: 'left' })];
+        const [right, left] = [planPart(piece), planPart({ ...piece, hand: 'left' })];
         expect(left.ok).toBe(right.ok);
         if (!right.ok || !left.ok) continue;
         compared++;
@@ -200,27 +201,27 @@ describe('what stands in the way is said, not hidden', () => {
   it('a clasp longer than the piece', () => {
     const base = bracelet('strung-line', { wearer: wearer(80) });
     const clasp = { ...base.ends.clasp, startMm: 90, endMm: 90 };
-    const plan = planPiece({ ...base, ends: { ...base.ends, clasp } });
+    const plan = planPart({ ...base, ends: { ...base.ends, clasp } });
     expect(plan).toMatchObject({ ok: false, problem: { code: 'clasp-longer-than-piece' } });
   });
 
   it('nobody to fit it to', () => {
     const piece = { ...bracelet('strung-line'), wearer: null };
-    expect(planPiece(piece)).toMatchObject({
+    expect(planPart(piece)).toMatchObject({
       ok: false,
       problem: { code: 'no-girth', place: 'wrist', nobody: true },
     });
-    expect(planPiece(newPiece('Flat', 'strung-line', null)).ok).toBe(true);
+    expect(planPart(newPart('Flat', 'strung-line', null)).ok).toBe(true);
   });
 
   it('a sequence with no beads, and a structure that is not known', () => {
-    const empty = planPiece(
+    const empty = planPart(
       bracelet('strung-line', {
         structure: { id: 'strung-line', params: { sequence: [], extra: 1, trips: 2 } },
       }),
     );
     expect(empty).toMatchObject({ ok: false, problem: { code: 'structure' } });
-    expect(planPiece(bracelet('strung-line', { structure: { id: 'knitting', params: {} } }))).toMatchObject({
+    expect(planPart(bracelet('strung-line', { structure: { id: 'knitting', params: {} } }))).toMatchObject({
       ok: false,
     });
   });
@@ -253,19 +254,21 @@ describe('what stands in the way is said, not hidden', () => {
 describe('the document', () => {
   it('comes back the same through JSON', () => {
     for (const { id } of STRUCTURES) {
-      const piece = bracelet(id);
+      const piece = asPiece(bracelet(id));
       expect(migratePiece(JSON.parse(JSON.stringify(piece)))).toEqual(piece);
     }
   });
 
   it('is refused when it is not a piece', () => {
-    const piece = bracelet('strung-line');
+    const piece = asPiece(bracelet('strung-line'));
+    expect(migratePiece(piece)).toEqual(piece);
     for (const bad of [
       null,
       {},
       { ...piece, format: 99 },
       { ...piece, wearer: wearer(9000) },
-      { ...piece, units: 0.5 },
+      withPart(piece, { units: 0.5 }),
+      { ...piece, parts: [] },
       { ...piece, name: ' ' },
     ])
       expect(() => migratePiece(bad)).toThrow();
@@ -279,7 +282,7 @@ describe('the document', () => {
 describe('beads and their parts', () => {
   it('a bead of one hole where two are needed stands in the way, in words that say what to do', () => {
     const piece = bracelet('two-hole-line');
-    const plan = planPiece({ ...piece, beads: { ...piece.beads, A: piece.beads.B } });
+    const plan = planPart({ ...piece, beads: { ...piece.beads, A: piece.beads.B } });
     expect(plan).toMatchObject({ ok: false, problem: { code: 'wrong-holes' } });
     if (!plan.ok)
       expect(wordProblem(plan.problem, { unit: 'in', denominator: 8 })).toMatch(
@@ -290,7 +293,7 @@ describe('beads and their parts', () => {
   it('an unusual shape and sizes that do not suit are told, and do not stand in the way', () => {
     const ladder = bracelet('ladder');
     const cube = inColour(byId(BEADS, 'cube-3'), { name: 'foam', hex: '#e9e3d0' });
-    const codes = (piece: Piece) => planned(piece).warnings.map(({ code }) => code);
+    const codes = (piece: PartOfPiece) => planned(piece).warnings.map(({ code }) => code);
     expect(codes({ ...ladder, beads: { ...ladder.beads, B: cube } })).toContain('odd-shape');
     expect(codes(ladder)).not.toContain('odd-shape');
     const line = bracelet('strung-line');
@@ -306,7 +309,7 @@ describe('beads and their parts', () => {
     expect(after.beads.A).toMatchObject({ id: 'lens', holes: 2, ...tar });
     expect(after.beads.B).toEqual(before.beads.B);
     expect(inStructure(after, 'ladder').beads.A).toMatchObject({ holes: 1, ...tar });
-    expect(planPiece(after).ok).toBe(true);
+    expect(planPart(after).ok).toBe(true);
   });
 
   it('where units take turns, a unit’s beads are the average of both', () => {
@@ -334,18 +337,17 @@ describe('an older document', () => {
     };
     const piece = migratePiece(old);
     expect(piece).toMatchObject({
-      format: 2,
+      format: PIECE_FORMAT,
       wearer: wearer(160),
       wear: { school: 'ease', fit: 'loose', thicknessEffect: false },
-      structure: { params: { sequence: ['A', 'B'], extra: 1 } },
+      parts: [{ structure: { params: { sequence: ['A', 'B'], extra: 1 } }, units: 31 }],
       ends: {
         closing: 'clasp',
         start: { seedsEachSide: 4, passes: 3 },
         end: { seedsEachSide: 4, passes: 3 },
       },
-      units: 31,
     });
-    expect(planned(piece).quantities.find(({ role }) => role === 'A')?.total).toBe(2 * 32);
+    expect(planned(partOf(piece)).quantities.find(({ role }) => role === 'A')?.total).toBe(2 * 32);
     expect(migratePiece(JSON.parse(JSON.stringify(piece)))).toEqual(piece);
   });
 });
@@ -359,7 +361,7 @@ describe('a count and its neighbours', () => {
         fc.integer({ min: 130, max: 220 }),
         (parity, multipleOf, wrist) => {
           const piece = bracelet('strung-line', { rules: { parity, multipleOf }, wearer: wearer(wrist) });
-          const plan = planPiece(piece);
+          const plan = planPart(piece);
           if (!plan.ok) {
             expect(plan.problem.code).toBe('rules');
             return;

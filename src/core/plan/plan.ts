@@ -10,7 +10,9 @@ import type { CountRule } from '../fit/rules';
 import type { Gauge } from '../gauge/gauge';
 import type { LayoutRequest } from '../layout/cellLayout';
 import { beadGrams } from '../materials/weight';
-import { beadOf, bodiesOf, type Piece } from '../piece/piece';
+import { beadOf, bodiesOf } from '../piece/part';
+import { partOf, type PartOfPiece } from '../piece/partOfPiece';
+import type { Piece } from '../piece/piece';
 import { tally } from '../read/tally';
 import { totals } from '../read/totals';
 import { findingPasses } from '../read/traversals';
@@ -53,7 +55,7 @@ export interface Plan extends WovenReadings {
   readonly structure: Structure;
   readonly weaveable: Weaveable;
   readonly kind: Kind;
-  readonly hand: Piece['hand'];
+  readonly hand: PartOfPiece['hand'];
   readonly wear: Wear;
   readonly sit: Sit | null;
   readonly closure: ClosurePlan;
@@ -79,22 +81,25 @@ export interface Plan extends WovenReadings {
   readonly cautions: readonly Caution[];
 }
 
+/** From the choices of a piece to everything a maker needs before she starts: part by part, of which it has one. */
+export const planPiece = (piece: Piece, lookups?: Partial<Lookups>): Plan | NoPlan =>
+  planPart(partOf(piece), lookups);
+
 /**
- * From the choices of a piece to everything a maker needs before she starts, stage by stage: bind → fit → weave →
- * tell. Pure, and quick enough to run on every keystroke.
+ * The plan of a part, stage by stage: bind → fit → weave → tell. Pure, and quick enough to run on every keystroke.
  */
-export function planPiece(piece: Piece, lookups: Partial<Lookups> = NO_LOOKUPS): Plan | NoPlan {
+export function planPart(part: PartOfPiece, lookups: Partial<Lookups> = NO_LOOKUPS): Plan | NoPlan {
   const all = { ...NO_LOOKUPS, ...lookups };
-  const part = bindPart(piece, all.habits);
-  if (!part.ok) return part;
-  const { arrangement } = part.weaveable;
-  return arrangement ? planGraduated(piece, arrangement, all) : planFitted(fitPart(part, all, null), all);
+  const bound = bindPart(part, all.habits);
+  if (!bound.ok) return bound;
+  const { arrangement } = bound.weaveable;
+  return arrangement ? planGraduated(part, arrangement, all) : planFitted(fitPart(bound, all, null), all);
 }
 
-/** The same for a screen: where planning itself breaks, that is a problem to be told, and the choices can be changed. */
-export function planOrFault(piece: Piece, lookups?: Partial<Lookups>): Plan | NoPlan {
+/** A plan for a screen: where planning itself breaks, that is a problem to be told, and the choices can be changed. */
+function orFault(plan: () => Plan | NoPlan): Plan | NoPlan {
   try {
-    return planPiece(piece, lookups);
+    return plan();
   } catch (error) {
     return {
       ok: false,
@@ -103,8 +108,15 @@ export function planOrFault(piece: Piece, lookups?: Partial<Lookups>): Plan | No
   }
 }
 
+/** As `planPiece`, and never throws. */
+export const planOrFault = (piece: Piece, lookups?: Partial<Lookups>): Plan | NoPlan =>
+  orFault(() => planPiece(piece, lookups));
+/** As `planPart`, and never throws. */
+export const planPartOrFault = (part: PartOfPiece, lookups?: Partial<Lookups>): Plan | NoPlan =>
+  orFault(() => planPart(part, lookups));
+
 /** A graduated piece is one unit; what is chosen is how many of each step it has. */
-function planGraduated(piece: Piece, graduation: Graduation, lookups: Lookups): Plan | NoPlan {
+function planGraduated(piece: PartOfPiece, graduation: Graduation, lookups: Lookups): Plan | NoPlan {
   // It is one unit: a measured number of them means nothing here.
   const withCounts = (counts: readonly number[], arranged: Arranged | null): FittedPart | NoPlan => {
     const part = bindPart(

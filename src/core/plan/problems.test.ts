@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece/newPiece';
+import { newPart } from '../piece/newPiece';
 import type { Closing } from '../body/kinds';
-import { planPiece } from './plan';
+import { planPart } from './plan';
 
 const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
 
 const problem = (id: string, params: object, closing: Closing) => {
-  const piece = newPiece('Held up', id, wearer);
-  const plan = planPiece({
+  const piece = newPart('Held up', id, wearer);
+  const plan = planPart({
     ...piece,
     structure: { id, params: { ...piece.structure.params, ...params } },
     ends: { ...piece.ends, closing },

@@ -2,7 +2,7 @@ import { KIND_FACTS, type Closing, type Kind } from '../body/kinds';
 import type { Place } from '../body/places';
 import { missingGirth } from '../body/wear';
 import { canBeKept, type CountRule } from '../fit/rules';
-import type { Piece } from '../piece/piece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Unsuited } from '../structures/parts';
 import type { Weaveable } from '../structures/structure';
 
@@ -26,7 +26,7 @@ export type Problem =
 
 /** What stands in the way before anything is woven; null where nothing does. */
 export function standsInTheWay(
-  piece: Piece,
+  piece: PartOfPiece,
   weaveable: Weaveable,
   doubtful: readonly Unsuited[],
 ): Problem | null {
@@ -50,7 +50,7 @@ export function standsInTheWay(
 
 /** The stitch's rules on the count, and the maker's; a graduated piece is one unit, and there is none to keep to. */
 export function rulesOf(
-  { rules: { parity, multipleOf }, ends }: Piece,
+  { rules: { parity, multipleOf }, ends }: PartOfPiece,
   { rules, arrangement }: Weaveable,
 ): CountRule[] {
   const own: CountRule[] = [];

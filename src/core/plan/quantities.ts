@@ -2,7 +2,8 @@ import { shadeCounts, type Shade, type Shading } from '../colour/shades';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { MM_PER_INCH } from '../length/length';
 import type { BeadMaterial } from '../materials/material';
-import { beadOf, shadesOf, type Piece } from '../piece/piece';
+import { beadOf, shadesOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { tally, unitTally } from '../read/tally';
 import { totals, type Reading } from '../read/totals';
 import { busiestHoles } from '../read/traversals';
@@ -25,7 +26,7 @@ export interface RoleQuantity {
 
 /** What the beads of a piece are counted from. */
 interface Counted {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly weaveable: Weaveable;
   readonly from: Reading;
   readonly pitchMm: number;
@@ -56,7 +57,12 @@ export function quantities(
 }
 
 /** How many of a role are of each of its colours; nothing where it comes in one. */
-export function coloursOf(piece: Piece, role: string, path: Path, shades: Shading): RoleQuantity['shades'] {
+export function coloursOf(
+  piece: PartOfPiece,
+  role: string,
+  path: Path,
+  shades: Shading,
+): RoleQuantity['shades'] {
   const colours = shadesOf(piece, role);
   if (colours.length === 1) return [];
   const counts = shadeCounts(path, shades, role, colours.length);

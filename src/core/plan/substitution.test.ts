@@ -1,20 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { shippedLayouts as layouts } from '../layout/shipped';
 import { BEADS, byId, NEEDLES } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
-import { planPiece } from './shipped';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { planPart } from './shipped';
 import { substitution } from './substitution';
 import { substitutionWords } from '../words/substitutions';
 
 const style = { unit: 'in', denominator: 16, decimal: '.' } as const;
-const answer = (piece: Piece, role: string, id: string) => {
-  const plan = planPiece(piece);
+const answer = (piece: PartOfPiece, role: string, id: string) => {
+  const plan = planPart(piece);
   if (!plan.ok) throw new Error(plan.problem.code);
   return substitution(piece, plan, role, byId(BEADS, id), { layouts });
 };
 const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
-const line = newPiece('Line', 'strung-line', wearer);
+const line = newPart('Line', 'strung-line', wearer);
 
 describe('another bead in its place: three answers', () => {
   it('fits as it is: the same bead, or one as long along its hole', () => {
@@ -23,7 +23,7 @@ describe('another bead in its place: three answers', () => {
 
   it('fits after a recount: a longer bead, with the count that the plan would propose', () => {
     const told = answer(line, 'A', 'seed-6');
-    const plan = planPiece({
+    const plan = planPart({
       ...line,
       beads: { ...line.beads, A: { ...line.beads.A, ...byId(BEADS, 'seed-6') } },
     });
@@ -46,8 +46,8 @@ describe('another bead in its place: three answers', () => {
   });
 
   it('will not fit: holes that would not stand in line with those of another bead of two holes', () => {
-    const piece = newPiece('x', 'two-hole-line', wearer);
-    const plan = planPiece(piece);
+    const piece = newPart('x', 'two-hole-line', wearer);
+    const plan = planPart(piece);
     if (!plan.ok) throw new Error(plan.problem.code);
     const [part] = plan.weaveable.parts;
     if (!part) throw new Error('no part');
@@ -56,7 +56,7 @@ describe('another bead in its place: three answers', () => {
       ...plan,
       weaveable: { ...plan.weaveable, parts: [part, { ...part, role: 'B' as const }] },
     };
-    const beside: Piece = { ...piece, beads: { ...piece.beads, B: { ...piece.beads.A, apartMm: 3 } } };
+    const beside: PartOfPiece = { ...piece, beads: { ...piece.beads, B: { ...piece.beads.A, apartMm: 3 } } };
     const told = (apartMm: number) =>
       substitutionWords(
         substitution(beside, two, 'A', { ...byId(BEADS, 'lens'), apartMm }, { layouts }),
@@ -70,7 +70,7 @@ describe('another bead in its place: three answers', () => {
   it('every bead of the catalogue gets one of the three, in every role of some stitch', () => {
     for (const id of ['flat-herringbone', 'two-hole-line', 'graduated-line'])
       for (const kind of BEADS) {
-        const piece = newPiece('x', id, wearer);
+        const piece = newPart('x', id, wearer);
         const told = answer(piece, 'A', kind.id);
         expect(['fits', 'refit', 'will not fit']).toContain(told.answer);
         expect(substitutionWords(told, style).length).toBeGreaterThan(3);

@@ -1,7 +1,8 @@
 import { REST_MM } from './absorbers';
 import type { BeadKind } from '../materials/material';
-import { beadOf, type Piece } from '../piece/piece';
-import { planPiece, type Lookups, type Plan, type Problem } from './plan';
+import { beadOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { planPart, type Lookups, type Plan, type Problem } from './plan';
 import type { Part } from '../structures/structure';
 import { misfit } from '../structures/parts';
 import type { HoleState } from '../supplies/holeFill';
@@ -26,7 +27,7 @@ const IN_LINE_MM = 0.3;
  * long as before, to a millimetre.
  */
 export function substitution(
-  piece: Piece,
+  piece: PartOfPiece,
   plan: Plan,
   role: string,
   kind: BeadKind,
@@ -39,21 +40,24 @@ export function substitution(
   const apart = notInLine(piece, parts, role, kind);
   if (apart) return will(apart);
 
-  const changed: Piece = { ...piece, beads: { ...piece.beads, [role]: { ...beadOf(piece, role), ...kind } } };
-  const same = planPiece({ ...changed, units: plan.arrangement ? null : plan.chosen.units }, lookups);
+  const changed: PartOfPiece = {
+    ...piece,
+    beads: { ...piece.beads, [role]: { ...beadOf(piece, role), ...kind } },
+  };
+  const same = planPart({ ...changed, units: plan.arrangement ? null : plan.chosen.units }, lookups);
   if (!same.ok) return will({ code: 'plan', problem: same.problem });
   const { bottleneck } = same.holes;
   if (bottleneck?.going === 'no' && plan.holes.bottleneck?.going !== 'no')
     return will({ code: 'hole', state: bottleneck });
   const as = Math.abs(same.chosen.finishedMm - plan.chosen.finishedMm) < REST_MM;
   if (as && same.chosen.units === plan.chosen.units) return { answer: 'fits' };
-  const best = plan.arrangement ? same : planPiece({ ...changed, units: null }, lookups);
+  const best = plan.arrangement ? same : planPart({ ...changed, units: null }, lookups);
   if (!best.ok) return will({ code: 'plan', problem: best.problem });
   return { answer: 'refit', units: best.chosen.units, finishedMm: best.chosen.finishedMm };
 }
 
 /** Two kinds with two holes, side by side on the same threads, must have them as far apart. */
-function notInLine(piece: Piece, parts: readonly Part[], role: string, kind: BeadKind): Misfit | null {
+function notInLine(piece: PartOfPiece, parts: readonly Part[], role: string, kind: BeadKind): Misfit | null {
   if (!parts.some((part) => part.role === role && part.holes === 2)) return null;
   const other = parts.find((part) => part.role !== role && part.holes === 2);
   const beside = other && beadOf(piece, other.role).apartMm;

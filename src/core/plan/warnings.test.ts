@@ -1,23 +1,23 @@
 import { describe, expect, it } from 'vitest';
-import { usualWear, newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
-import { planPiece } from './shipped';
+import { usualWear, newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { planPart } from './shipped';
 import type { Warning } from './warnings';
 
 const IN = 25.4;
 const girths = { wrist: 160, finger: 54, knuckle: 61, neck: 360 };
-const wearer: Piece['wearer'] = { personId: null, name: 'Maren', girths, typical: null };
+const wearer: PartOfPiece['wearer'] = { personId: null, name: 'Maren', girths, typical: null };
 
 /** What is said of a piece, by its code. */
-function told(piece: Piece): Map<string, Warning> {
-  const plan = planPiece(piece);
+function told(piece: PartOfPiece): Map<string, Warning> {
+  const plan = planPart(piece);
   if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
   return new Map(plan.warnings.map((warning) => [warning.code, warning]));
 }
 
-const necklace = (stitch: string, finishedMm: number): Piece => ({
-  ...newPiece('x', stitch, wearer, 'necklace'),
-  wear: { ...usualWear('necklace', 'flat'), finishedMm } as Piece['wear'],
+const necklace = (stitch: string, finishedMm: number): PartOfPiece => ({
+  ...newPart('x', stitch, wearer, 'necklace'),
+  wear: { ...usualWear('necklace', 'flat'), finishedMm } as PartOfPiece['wear'],
 });
 
 describe('a necklace', () => {
@@ -27,7 +27,7 @@ describe('a necklace', () => {
     expect(long).toMatchObject({ mostMm: 16 * IN });
     for (const other of ['tubular-herringbone', 'flat-peyote'])
       expect(told(necklace(other, 17 * IN)).has('flat-strip-long')).toBe(false);
-    const bracelet = { ...newPiece('x', 'ladder', wearer), targetMm: 17 * IN };
+    const bracelet = { ...newPart('x', 'ladder', wearer), targetMm: 17 * IN };
     expect(told(bracelet).has('flat-strip-long')).toBe(false);
   });
 
@@ -38,14 +38,14 @@ describe('a necklace', () => {
   });
 
   it('that is joined must pass the head, 600 mm (from memory)', () => {
-    const joined = (mm: number): Piece => {
+    const joined = (mm: number): PartOfPiece => {
       const piece = necklace('strung-line', mm);
       return { ...piece, ends: { ...piece.ends, closing: 'joined' } };
     };
     expect(told(joined(560)).has('over-the-head')).toBe(true);
     expect(told(joined(640)).has('over-the-head')).toBe(false);
     expect(told(necklace('strung-line', 560)).has('over-the-head')).toBe(false);
-    const bracelet = newPiece('x', 'strung-line', wearer);
+    const bracelet = newPart('x', 'strung-line', wearer);
     expect(told({ ...bracelet, ends: { ...bracelet.ends, closing: 'joined' } }).has('over-the-head')).toBe(
       false,
     );
@@ -59,11 +59,11 @@ describe('a measured unit', () => {
     [0.9, false],
     [0.8, true],
   ])('%s times what beads would make: looked at twice beyond 15 % (from memory)', (times, twice) => {
-    const piece = newPiece('x', 'flat-herringbone', wearer);
-    const plan = planPiece(piece);
+    const piece = newPart('x', 'flat-herringbone', wearer);
+    const plan = planPart(piece);
     if (!plan.ok) throw new Error(plan.problem.code);
     const lengthMm = 10 * plan.gauge.workedOutMm * times;
-    const measured: Piece = {
+    const measured: PartOfPiece = {
       ...piece,
       gauge: { source: 'this piece', units: 10, lengthMm, finished: true },
     };
@@ -76,8 +76,8 @@ describe('a measured unit', () => {
 });
 
 describe('a clasp', () => {
-  const piece = newPiece('x', 'flat-herringbone', wearer);
-  const withPasses = (passes: number): Piece => {
+  const piece = newPart('x', 'flat-herringbone', wearer);
+  const withPasses = (passes: number): PartOfPiece => {
     const end = { ...piece.ends.start, passes };
     return { ...piece, ends: { ...piece.ends, start: end, end } };
   };
@@ -88,7 +88,7 @@ describe('a clasp', () => {
   });
 
   it('that is sewn on before the body is final at that end', () => {
-    const first = (id: string) => told(newPiece('x', id, wearer)).get('end-fixed-first');
+    const first = (id: string) => told(newPart('x', id, wearer)).get('end-fixed-first');
     // The two threads of cross-weave begin at the clasp; a ladder is begun free, and its clasp is sewn on later.
     expect(first('cross-weave')).toMatchObject({ ends: ['start'] });
     for (const id of ['flat-herringbone', 'ladder']) expect(first(id)).toBeUndefined();
@@ -97,14 +97,14 @@ describe('a clasp', () => {
 
 describe('whom it is for', () => {
   it('a size that is nobody’s own is said to be one', () => {
-    expect(told(newPiece('x', 'flat-peyote', wearer)).has('typical-size')).toBe(false);
-    const usual = newPiece('x', 'flat-peyote', { ...wearer, name: 'a small adult', typical: 'small' });
+    expect(told(newPart('x', 'flat-peyote', wearer)).has('typical-size')).toBe(false);
+    const usual = newPart('x', 'flat-peyote', { ...wearer, name: 'a small adult', typical: 'small' });
     expect(told(usual).has('typical-size')).toBe(true);
   });
 
   it('a ring must pass the knuckle: where that is larger than the finger, it is said to be a choice between both', () => {
     const ring = (knuckle: number) =>
-      told(newPiece('x', 'flat-peyote', { ...wearer, girths: { finger: 54, knuckle } }, 'ring'));
+      told(newPart('x', 'flat-peyote', { ...wearer, girths: { finger: 54, knuckle } }, 'ring'));
     expect(ring(61).has('between-knuckle')).toBe(true);
     expect(ring(54).has('between-knuckle')).toBe(false);
   });

@@ -8,7 +8,7 @@ import type { Candidate } from '../fit/candidates';
 import type { CountRule } from '../fit/rules';
 import type { Disagreement, Gauge } from '../gauge/gauge';
 import { MM_PER_INCH } from '../length/length';
-import type { Piece } from '../piece/piece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Unsuited } from '../structures/parts';
 import type { Structure } from '../structures/structure';
 import type { ThreadPlan } from '../supplies/threadPlan';
@@ -51,7 +51,7 @@ export type Warning =
     };
 
 interface Findings {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly structure: Structure;
   readonly chosen: Candidate;
   readonly best: Candidate;

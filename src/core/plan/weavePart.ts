@@ -4,7 +4,7 @@ import type { View } from '../layout/drawing';
 import { leanOf } from '../layout/lean';
 import { layOutPiece, stations, type PieceParts, type Stations } from '../layout/pieceLayout';
 import { wholeSketch, type Sketch } from '../layout/sketch';
-import { beadOf } from '../piece/piece';
+import { beadOf } from '../piece/part';
 import { exposedThread, threadMoves, type ExposedThread, type ThreadMove } from '../read/thread';
 import { reading, type Built, type Reading } from '../read/totals';
 import { rolesOf } from '../structures/structure';

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { distance, type Point } from '../layout/layout';
-import { newPiece } from '../piece/newPiece';
+import { newPart } from '../piece/newPiece';
 import { planUnits } from '../plan/steps';
-import { planPiece } from '../plan/shipped';
+import { planPart } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { frames } from './play';
 
 const played = (id: string) => {
-  const plan = planPiece({ ...newPiece('Sample', id, null), units: 7 });
+  const plan = planPart({ ...newPart('Sample', id, null), units: 7 });
   if (!plan.ok) throw new Error(plan.problem.code);
   const { path, layout, thread } = plan.work();
   return { plan, path, thread, all: frames(thread, layout) };

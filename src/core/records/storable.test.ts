@@ -4,6 +4,7 @@ import { copyOf, forWearer, named, pieceName } from '../piece/variants';
 import { migratePiece, MOST_LETTERS } from '../piece/piece';
 import { newPiece } from '../piece/newPiece';
 import { cutTo, mendedForStoring, whyNotStorable } from './storable';
+import { withPart } from '../piece/partOfPiece';
 
 const nested = (depth: number): unknown => {
   let value: unknown = {};
@@ -40,7 +41,7 @@ describe('what can be stored', () => {
     const piece = newPiece('x', 'strung-line', null);
     expect(() => migratePiece({ ...piece, name: 'a\0b' })).toThrow(/U\+0000/);
     expect(() =>
-      migratePiece({ ...piece, structure: { ...piece.structure, params: { '\ud800': 1 } } }),
+      migratePiece(withPart(piece, { structure: { id: 'strung-line', params: { '\ud800': 1 } } })),
     ).toThrow(/surrogate/);
   });
 });

@@ -2,7 +2,9 @@ import * as z from 'zod';
 import type { Measured } from '../fit/swatch';
 import { swatchBook, type StitchKey, type SwatchBook, type SwatchEntry } from '../fit/swatchBook';
 import { daySchema } from './people';
-import { choicesSchema, MOST_UNITS, type Piece } from '../piece/piece';
+import { MOST_UNITS, partSchema } from '../piece/part';
+import { threadSchema } from '../materials/material';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { storableSchema } from './storable';
 import { swatchKey } from '../gauge/stitch';
 import { structureById } from '../structures/registry';
@@ -16,14 +18,14 @@ const SWATCH_FORMAT = 1;
 export const swatchSchema = z.object({
   format: z.literal(SWATCH_FORMAT).default(SWATCH_FORMAT),
   name: z.string().trim().min(1, 'Give the swatch a name.').max(80),
-  structure: choicesSchema.shape.structure.refine(
+  structure: partSchema.shape.structure.refine(
     ({ id, params }) => structureById(id)?.check(params).length === 0,
     'This stitch cannot be worked so, so there is nothing that was measured.',
   ),
-  beads: choicesSchema.shape.beads,
-  thread: choicesSchema.shape.thread,
+  beads: partSchema.shape.beads,
+  thread: threadSchema,
   /** Later passes that were not worked when it was measured. */
-  without: choicesSchema.shape.without,
+  without: partSchema.shape.without,
   tension: z.enum(TENSIONS),
   units: z.number().int().min(1).max(MOST_UNITS),
   /** Beaded length only: from the first unit's edge to the last's. */
@@ -94,7 +96,7 @@ export function readingsOf(swatches: readonly Swatch[]): Measured[] {
 
 /** A swatch of a piece's stitch, beads and thread, measured. */
 export const swatchOf = (
-  piece: Piece,
+  piece: PartOfPiece,
   measured: Pick<Swatch, 'units' | 'lengthMm' | 'takenOn' | 'tension' | 'note' | 'without'>,
 ): Swatch => ({
   format: SWATCH_FORMAT,

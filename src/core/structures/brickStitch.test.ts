@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
-import { planPiece } from '../plan/shipped';
+import { newPart } from '../piece/newPiece';
+import { planPart } from '../plan/shipped';
 import { tally } from '../read/tally';
 import { holeUses } from '../read/traversals';
 import { checkPath } from '../weave/check';
@@ -15,8 +15,8 @@ const bind = (wide: number, sequence = ['A', 'B']) =>
 
 /** A piece of one kind of bead, as the plan lays it out. */
 const laidOut = (id: string, params: Record<string, unknown>) => {
-  const piece = newPiece('A wall', id, null);
-  const plan = planPiece({ ...piece, structure: { id, params: { ...piece.structure.params, ...params } } });
+  const piece = newPart('A wall', id, null);
+  const plan = planPart({ ...piece, structure: { id, params: { ...piece.structure.params, ...params } } });
   if (!plan.ok) throw new Error(plan.problem.code);
   return plan;
 };

@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { KIND_FACTS, type Closing } from '../body/kinds';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { BEADS, byId, CLASPS, THREADS } from '../materials/catalogue';
-import { inColour, newPiece, usualWear } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
+import { inColour, newPart, usualWear } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Plan } from '../plan/plan';
 import { planSteps } from '../plan/steps';
-import { planPiece } from '../plan/shipped';
+import { planPart } from '../plan/shipped';
 import { findingPasses } from '../read/traversals';
 import { checkPath } from '../weave/check';
 import { isTraversal, FINISH, WOVEN } from '../weave/path';
@@ -16,13 +16,13 @@ import type { Structure } from './structure';
 import { sectionWords } from '../words/sections';
 
 /** A structure joined, or left open, as a piece that asks for no body. */
-function piece(structure: Structure, closing: Closing, change: Partial<Piece> = {}): Piece {
+function piece(structure: Structure, closing: Closing, change: Partial<PartOfPiece> = {}): PartOfPiece {
   const kind = closing === 'joined' ? 'bracelet' : closing === 'open' ? 'lariat' : 'bracelet';
-  const base = newPiece('Closed', structure.id, null, kind);
+  const base = newPart('Closed', structure.id, null, kind);
   return { ...base, ends: { ...base.ends, closing }, ...change };
 }
-const planned = (one: Piece): Plan => {
-  const plan = planPiece(one);
+const planned = (one: PartOfPiece): Plan => {
+  const plan = planPart(one);
   if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
   return plan;
 };
@@ -105,13 +105,13 @@ describe('rings by hand', () => {
   });
 
   it('practice: rows of flat herringbone that close round an 8 mm ball: 20, of 40 seeds, on 0.3 to 0.55 m of thread', () => {
-    const base = newPiece('Frame', 'flat-herringbone', null, 'bail');
+    const base = newPart('Frame', 'flat-herringbone', null, 'bail');
     const params = { sequence: ['A'], extra: 0, columns: 2 };
     const frame = planned({
       ...base,
       beads: { ...base.beads, A: inColour(byId(BEADS, 'seed-11'), { name: 'foam', hex: '#e9e3d0' }) },
       structure: { id: 'flat-herringbone', params },
-      wear: { ...usualWear('bail', 'over'), overMm: Math.PI * 8 } as Piece['wear'],
+      wear: { ...usualWear('bail', 'over'), overMm: Math.PI * 8 } as PartOfPiece['wear'],
     });
     // A frame lies tight round its ball: no ease, and its beads lean.
     const tight = (Math.PI * 8 + frame.wear.thicknessEffectMm) / frame.gauge.pitchMm;
@@ -127,7 +127,7 @@ describe('rings by hand', () => {
   it('practice: 3 mm balls in an elastic cross-weave band beside a top 20 mm wide, US 6 to 8: 18 to 24 beads', () => {
     for (const us of [6, 7, 8]) {
       const finger = Math.PI * (11.63 + 0.8128 * us); // ASTM-style scale, constants from memory
-      const base = newPiece('Ring', 'cross-weave', null, 'ring');
+      const base = newPart('Ring', 'cross-weave', null, 'ring');
       const plan = planned({
         ...base,
         wearer: { personId: null, name: 'Ilse', girths: { finger }, typical: null },
@@ -152,7 +152,7 @@ describe('rings by hand', () => {
   });
 
   it('practice: where peyote is joined, the last row stands in the gaps of the first: an even number of rows', () => {
-    const base = newPiece('Band', 'flat-peyote', null, 'bracelet');
+    const base = newPart('Band', 'flat-peyote', null, 'bracelet');
     const one = { id: 'flat-peyote', params: { ...base.structure.params, sequence: ['A'], wide: 6 } };
     const joined = { ...base, structure: one, ends: { ...base.ends, closing: 'joined' as const } };
     expect(planned(joined).chosen.units % 2).toBe(0);
@@ -163,17 +163,17 @@ describe('rings by hand', () => {
 });
 
 it('what cannot be closed as asked says what can', () => {
-  const tube = newPiece('Tube', 'tubular-peyote', null, 'bracelet');
-  expect(planPiece({ ...tube, ends: { ...tube.ends, closing: 'joined' } })).toMatchObject({
+  const tube = newPart('Tube', 'tubular-peyote', null, 'bracelet');
+  expect(planPart({ ...tube, ends: { ...tube.ends, closing: 'joined' } })).toMatchObject({
     ok: false,
     problem: { code: 'cannot-close', can: ['clasp'] },
   });
 });
 
 it('an odd strip of peyote that is to be joined is told why not, and the nearest that can be', () => {
-  const band = newPiece('Band', 'flat-peyote', null, 'bangle');
+  const band = newPart('Band', 'flat-peyote', null, 'bangle');
   const across = (wide: number) => {
-    const plan = planPiece({
+    const plan = planPart({
       ...band,
       structure: { id: 'flat-peyote', params: { ...band.structure.params, wide } },
     });
@@ -197,8 +197,8 @@ describe('a clasp with several loops', () => {
     ['right-angle-weave', { rows: 3 }, 3],
     ['right-angle-weave', { rows: 4 }, 2],
   ];
-  const tubed = (id: string, params: Readonly<Record<string, unknown>>, loops: number): Piece => {
-    const base = newPiece('Wide', id, null);
+  const tubed = (id: string, params: Readonly<Record<string, unknown>>, loops: number): PartOfPiece => {
+    const base = newPart('Wide', id, null);
     return {
       ...base,
       units: 20,
@@ -261,7 +261,7 @@ describe('the edges of right-angle weave, filled', () => {
     expect(part(filled('joined', 12))).toBeGreaterThan(0.03);
     expect(part(filled('joined', 12))).toBeLessThan(0.06);
     const structure = STRUCTURES.find(({ id }) => id === 'right-angle-weave') as Structure;
-    const base = newPiece('Ring', structure.id, null, 'ring');
+    const base = newPart('Ring', structure.id, null, 'ring');
     const ring = (edge: string) =>
       planned({
         ...base,

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { inStitch } from '../testing/planned';
 import { byId, THREADS } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
+import { newPart } from '../piece/newPiece';
 import type { Plan } from '../plan/plan';
-import { planPiece } from '../plan/shipped';
+import { planPart } from '../plan/shipped';
 import { USUAL_SETTINGS } from '../records/settings';
 import { STRUCTURES } from '../structures/registry';
 import { WOVEN } from '../weave/path';
@@ -28,10 +28,10 @@ describe('what to cut', () => {
         fc.integer({ min: 8, max: 150 }),
         fc.integer({ min: 1, max: 3 }),
         (id, units, passes) => {
-          const base = newPiece('Thread', id, null);
+          const base = newPart('Thread', id, null);
           const by = (change: { units?: number; passes?: number; threadMargin?: number }) => {
             const end = { ...base.ends.end, passes: change.passes ?? passes };
-            const plan = planPiece(
+            const plan = planPart(
               { ...base, units: change.units ?? units, ends: { ...base.ends, start: end, end } },
               { habits: { ...USUAL_SETTINGS, threadMargin: change.threadMargin ?? 0.1 } },
             );

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId, NEEDLES, THREADS } from '../materials/catalogue';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
-import { planPiece } from '../plan/shipped';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { planPart } from '../plan/shipped';
 import { holeUses } from '../read/traversals';
 import { STRUCTURES } from '../structures/registry';
 import { Weave } from '../weave/builder';
@@ -115,14 +115,14 @@ describe('room, by hand', () => {
 
   it('a doubled piece has fuller holes than the same worked single', () => {
     for (const { id } of STRUCTURES) {
-      const piece = newPiece('Doubled', id, {
+      const piece = newPart('Doubled', id, {
         personId: null,
         name: 'Maren',
         girths: { wrist: 160 },
         typical: null,
       });
       const fill = (doubled: boolean) => {
-        const plan = planPiece({ ...piece, doubled });
+        const plan = planPart({ ...piece, doubled });
         if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
         return plan.holes.bottleneck?.fill ?? 0;
       };
@@ -239,8 +239,8 @@ describe('a path through holes', () => {
   it.each(STRUCTURES.map(({ id }) => [id] as const))(
     'counts trips, strands and knots of %s as they are',
     (id) => {
-      const piece: Piece = newPiece('Holes', id, null);
-      const plan = planPiece({ ...piece, units: 12 });
+      const piece: PartOfPiece = newPart('Holes', id, null);
+      const plan = planPart({ ...piece, units: 12 });
       if (!plan.ok) throw new Error(plan.problem.code);
       const { path } = plan.work();
       const told = holeFill(path, (role) => piece.beads[role as 'A'].holeMm, plan.gear).holes;

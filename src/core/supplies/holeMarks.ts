@@ -1,6 +1,7 @@
 import { flatFor, type View } from '../layout/drawing';
 import type { Flat } from '../layout/outline';
-import { beadOf, type Piece } from '../piece/piece';
+import { beadOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Plan } from '../plan/plan';
 import { holeFill, type Going } from './holeFill';
 
@@ -10,7 +11,7 @@ export type HoleMarks = Readonly<Record<Exclude<Going, 'easy'>, readonly Flat[]>
 const NONE: HoleMarks = { hard: [], no: [] };
 
 /** Marks for a view of the piece, mm; none where all goes easily or the path is not known. */
-export function holeMarks(piece: Piece, plan: Plan, view: View): HoleMarks {
+export function holeMarks(piece: PartOfPiece, plan: Plan, view: View): HoleMarks {
   const worst = plan.holes.bottleneck?.going ?? 'easy';
   if (worst === 'easy' || plan.weaveable.pathless) return NONE;
   const { path, layout } = plan.work();

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { planned } from '../testing/planned';
-import type { Piece } from '../piece/piece';
-import { newPiece } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { newPart } from '../piece/newPiece';
 import { byId, NEEDLES, THREADS } from '../materials/catalogue';
 import { STRUCTURES } from '../structures/registry';
 import { holeMarks } from './holeMarks';
 import { lane, moved } from './lane';
 
-const inStitch = (id: string, change: Partial<Piece> = {}) => {
-  const piece = { ...newPiece('Lane', id, null), ...change };
+const inStitch = (id: string, change: Partial<PartOfPiece> = {}) => {
+  const piece = { ...newPart('Lane', id, null), ...change };
   return { piece, plan: planned(piece) };
 };
 

@@ -2,21 +2,21 @@ import { describe, expect, it } from 'vitest';
 import { planned } from '../testing/planned';
 import { difference } from '../colour/difference';
 import { BEADS, byId, NEEDLES, THREADS } from '../materials/catalogue';
-import { inColour, newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
+import { inColour, newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Warning } from '../plan/plan';
 import { remedies } from './remedies';
 import { leastSeen, type ThreadDoubt } from './threadSense';
 
 const gears = { needles: NEEDLES, threads: THREADS, beads: BEADS };
 const foam = { name: 'foam', hex: '#e9e3d0' };
-const doubts = (piece: Piece): ThreadDoubt[] =>
+const doubts = (piece: PartOfPiece): ThreadDoubt[] =>
   planned(piece).warnings.flatMap((warning: Warning) => (warning.code === 'thread' ? [warning.doubt] : []));
-const codes = (piece: Piece) => doubts(piece).map(({ code }) => code);
+const codes = (piece: PartOfPiece) => doubts(piece).map(({ code }) => code);
 
 /** A ladder of small pearls sewn with a needle that is too thick for them. */
-const base = newPiece('Pearls', 'ladder', null);
-const pearls: Piece = {
+const base = newPart('Pearls', 'ladder', null);
+const pearls: PartOfPiece = {
   ...base,
   beads: { ...base.beads, A: inColour(byId(BEADS, 'pearl-3'), foam) },
   needle: byId(NEEDLES, 'needle-10'),
@@ -60,7 +60,10 @@ describe('what helps where it will not go', () => {
 
 describe('thread sense (craft, common practice)', () => {
   const thread = (id: string) => byId(THREADS, id);
-  const bugles: Piece = { ...base, beads: { ...base.beads, A: inColour(byId(BEADS, 'bugle-6'), foam) } };
+  const bugles: PartOfPiece = {
+    ...base,
+    beads: { ...base.beads, A: inColour(byId(BEADS, 'bugle-6'), foam) },
+  };
 
   it('bugles cut nylon, not gel-spun thread', () => {
     expect(codes({ ...bugles, thread: thread('nylon-d') })).toContain('sharp-and-soft');
@@ -69,14 +72,14 @@ describe('thread sense (craft, common practice)', () => {
 
   it('cord is stiff in a supple stitch, not in one that holds flat', () => {
     const cord = thread('monofilament-0.25');
-    expect(codes({ ...newPiece('x', 'flat-peyote', null), thread: cord })).toContain('stiff-for-supple');
-    expect(codes({ ...newPiece('x', 'flat-herringbone', null), thread: cord })).not.toContain(
+    expect(codes({ ...newPart('x', 'flat-peyote', null), thread: cord })).toContain('stiff-for-supple');
+    expect(codes({ ...newPart('x', 'flat-herringbone', null), thread: cord })).not.toContain(
       'stiff-for-supple',
     );
   });
 
   it('gel-spun thread is stiff in a supple stitch from 10 lb on, doubled (from memory); nylon never, monofilament always', () => {
-    const supple = newPiece('Chain', 'strung-line', null);
+    const supple = newPart('Chain', 'strung-line', null);
     const feels = (thread: string, doubled: boolean) =>
       codes({ ...supple, thread: byId(THREADS, thread), doubled }).includes('stiff-for-supple');
     expect(feels('gel-10', true)).toBe(true);
@@ -85,24 +88,24 @@ describe('thread sense (craft, common practice)', () => {
     expect(feels('nylon-d', true)).toBe(false);
     const cord = THREADS.find(({ make }) => make === 'monofilament');
     expect(feels(cord?.id ?? '', false)).toBe(true);
-    const firm = newPiece('Ladder', 'ladder', null);
+    const firm = newPart('Ladder', 'ladder', null);
     expect(codes({ ...firm, thread: byId(THREADS, 'gel-10'), doubled: true })).not.toContain(
       'stiff-for-supple',
     );
   });
 
   it('two thick cords do not cross in a small bead: said as what it is', () => {
-    const cross = newPiece('x', 'cross-weave', null);
+    const cross = newPart('x', 'cross-weave', null);
     const small = inColour(byId(BEADS, 'seed-15'), foam);
     const beads = { ...cross.beads, A: small, B: small, C: small };
-    const piece: Piece = { ...cross, beads, thread: thread('elastic-0.5') };
+    const piece: PartOfPiece = { ...cross, beads, thread: thread('elastic-0.5') };
     const [doubt] = doubts(piece);
     expect(doubt?.code).toBe('two-cords');
     expect(codes(piece)).toContain('elastic-knots');
   });
 
   it('a change where all holes are full is told', () => {
-    const piece: Piece = {
+    const piece: PartOfPiece = {
       ...pearls,
       units: 200,
       thread: thread('gel-10'),
@@ -113,7 +116,7 @@ describe('thread sense (craft, common practice)', () => {
   });
 
   it('thread of another colour shows where it lies bare; in the colour of the beads, or hidden, it does not', () => {
-    const herringbone = newPiece('x', 'flat-herringbone', null);
+    const herringbone = newPart('x', 'flat-herringbone', null);
     expect(planned(herringbone).exposed.spans.length).toBeGreaterThan(0);
     const like = leastSeen(planned(herringbone).quantities);
     if (!like) throw new Error('no beads');
@@ -140,7 +143,7 @@ describe('thread sense (craft, common practice)', () => {
   });
 
   it('a length the maker has made too long is told', () => {
-    expect(codes({ ...newPiece('x', 'flat-peyote', null), units: 200, threadChanges: [] })).toContain(
+    expect(codes({ ...newPart('x', 'flat-peyote', null), units: 200, threadChanges: [] })).toContain(
       'length-too-long',
     );
   });

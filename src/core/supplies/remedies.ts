@@ -1,6 +1,6 @@
 import { makeOf, type BeadKind, type Needle, type ThreadMaterial } from '../materials/material';
-import type { Piece } from '../piece/piece';
-import { planPiece, type Lookups, type Plan } from '../plan/plan';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { planPart, type Lookups, type Plan } from '../plan/plan';
 import type { Going } from './holeFill';
 
 /** Something that makes a trip go that would not, tried before it is offered. */
@@ -11,7 +11,7 @@ export interface Remedy {
     | { readonly kind: 'pass'; readonly end: 'start' | 'end'; readonly passes: number }
     | { readonly kind: 'leave out'; readonly pass: string }
     | { readonly kind: 'single thread' };
-  readonly change: Partial<Piece>;
+  readonly change: Partial<PartOfPiece>;
   /** How the hardest trip goes then. */
   readonly going: Going;
   /** The count changes with it. */
@@ -32,11 +32,16 @@ type Tried = Pick<Remedy, 'what' | 'change'>;
  * whole, and offered only where everything goes with it; of needles, threads and beads the nearest that helps. Empty
  * where all goes.
  */
-export function remedies(piece: Piece, plan: Plan, gears: Gears, lookups: Partial<Lookups> = {}): Remedy[] {
+export function remedies(
+  piece: PartOfPiece,
+  plan: Plan,
+  gears: Gears,
+  lookups: Partial<Lookups> = {},
+): Remedy[] {
   const { bottleneck } = plan.holes;
   if (bottleneck?.going !== 'no') return [];
   const tried = ({ what, change }: Tried): Remedy | null => {
-    const after = planPiece({ ...piece, ...change }, lookups);
+    const after = planPart({ ...piece, ...change }, lookups);
     if (!after.ok) return null;
     const going = after.holes.bottleneck?.going ?? 'easy';
     if (going === 'no') return null;
@@ -62,19 +67,19 @@ export function remedies(piece: Piece, plan: Plan, gears: Gears, lookups: Partia
 const byDiameter = <T extends { readonly diameterMm: number }>(all: readonly T[], below: number): T[] =>
   all.filter(({ diameterMm }) => diameterMm < below).sort((a, b) => b.diameterMm - a.diameterMm);
 
-const finerNeedles = (piece: Piece, { needles }: Gears): Tried[] =>
+const finerNeedles = (piece: PartOfPiece, { needles }: Gears): Tried[] =>
   byDiameter(needles, piece.needle.diameterMm).map((needle) => ({
     what: { kind: 'needle', name: needle.name },
     change: { needle },
   }));
 
-const thinnerThreads = (piece: Piece, { threads }: Gears): Tried[] =>
+const thinnerThreads = (piece: PartOfPiece, { threads }: Gears): Tried[] =>
   byDiameter(
     threads.filter((thread) => makeOf(thread) === makeOf(piece.thread)),
     piece.thread.diameterMm,
   ).map((thread) => ({ what: { kind: 'thread', name: thread.name }, change: { thread } }));
 
-function fewerPasses(piece: Piece, plan: Plan): Tried[] {
+function fewerPasses(piece: PartOfPiece, plan: Plan): Tried[] {
   const ends = (['start', 'end'] as const).flatMap((end): Tried[] => {
     const passes = piece.ends[end].passes - 1;
     if (passes < 1 || plan.closure.closing !== 'clasp') return [];
@@ -94,8 +99,8 @@ function fewerPasses(piece: Piece, plan: Plan): Tried[] {
 }
 
 /** The same bead in the sizes above, up to twice its own. */
-function largerBeads(piece: Piece, role: string, { beads }: Gears): Tried[] {
-  const bead = piece.beads[role as keyof Piece['beads']];
+function largerBeads(piece: PartOfPiece, role: string, { beads }: Gears): Tried[] {
+  const bead = piece.beads[role as keyof PartOfPiece['beads']];
   return beads
     .filter(
       ({ shape, holes, holeMm, diameterMm }) =>

@@ -1,5 +1,6 @@
 import { makeOf } from '../materials/material';
-import { beadOf, type Piece } from '../piece/piece';
+import { beadOf } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import { threadMm, type ThreadMove } from '../read/thread';
 import { total, type Built, type Reading } from '../read/totals';
 import { BASE, WOVEN, jointOf, tailsOf, type Move } from '../weave/path';
@@ -8,7 +9,7 @@ import { stretches, type Stretch } from './stretches';
 import type { Laid, ThreadQuestion } from './threadPlan';
 
 interface ThreadFindings {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly from: Reading;
   readonly units: number;
   readonly movesOf: (built: Built) => readonly ThreadMove[];
@@ -65,7 +66,7 @@ export function threadQuestion({
 }
 
 /** Whether a hole takes the two ends of a change: the old thread woven in, then the new. */
-function roomIn({ holes }: HoleReading, gear: Gear, piece: Piece): Laid['hasRoom'] {
+function roomIn({ holes }: HoleReading, gear: Gear, piece: PartOfPiece): Laid['hasRoom'] {
   const states = new Map(holes.map((state) => [state.bead.id, state]));
   const adds = piece.doubled ? 2 : 1;
   return ({ last }) => {

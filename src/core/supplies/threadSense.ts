@@ -1,7 +1,7 @@
 import { difference } from '../colour/difference';
 import type { Shade } from '../colour/shades';
 import { makeOf, needsNeedle, type BeadMaterial, type BeadShape } from '../materials/material';
-import type { Piece } from '../piece/piece';
+import type { PartOfPiece } from '../piece/partOfPiece';
 import type { RoleQuantity } from '../plan/quantities';
 import type { ExposedThread } from '../read/thread';
 import type { Structure } from '../structures/structure';
@@ -33,7 +33,7 @@ const SUPPLE: readonly Structure['handles'][] = ['hangs like a chain', 'soft lik
 const STIFF_MM = 0.2;
 
 interface ThreadFindings {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly structure: Structure;
   readonly roles: readonly string[];
   readonly holes: HoleReading;
@@ -52,7 +52,7 @@ export function threadDoubts({
   ...seen
 }: ThreadFindings): ThreadDoubt[] {
   const make = makeOf(piece.thread);
-  const beadOf = (role: string): BeadMaterial => piece.beads[role as keyof Piece['beads']];
+  const beadOf = (role: string): BeadMaterial => piece.beads[role as keyof PartOfPiece['beads']];
   return [
     ...holeDoubts(piece, structure, holes, beadOf),
     ...(make === 'waxed nylon' || make === 'elastic' ? sharpDoubts(roles.map(beadOf)) : []),
@@ -66,7 +66,7 @@ export function threadDoubts({
 }
 
 function holeDoubts(
-  piece: Piece,
+  piece: PartOfPiece,
   { needles }: Structure,
   { bottleneck: state }: HoleReading,
   beadOf: (role: string) => BeadMaterial,
@@ -84,7 +84,7 @@ function sharpDoubts(beads: readonly BeadMaterial[]): ThreadDoubt[] {
   return sharp.length > 0 ? [{ code: 'sharp-and-soft', beads: sharp }] : [];
 }
 
-function isStiff({ thread, doubled }: Piece): boolean {
+function isStiff({ thread, doubled }: PartOfPiece): boolean {
   const make = makeOf(thread);
   return make === 'monofilament' || (make === 'gel-spun' && doubled && thread.diameterMm >= STIFF_MM);
 }
@@ -114,7 +114,7 @@ export function leastSeen(quantities: readonly RoleQuantity[]): Shade | null {
 }
 
 function colourDoubts(
-  { threadColour }: Piece,
+  { threadColour }: PartOfPiece,
   { quantities, exposed }: Pick<ThreadFindings, 'quantities' | 'exposed'>,
 ): ThreadDoubt[] {
   const like = leastSeen(quantities);

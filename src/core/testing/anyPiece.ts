@@ -3,23 +3,23 @@ import fc from 'fast-check';
 import { CLOSINGS, FITS, KIND_FACTS, KINDS } from '../body/kinds';
 import type { LengthStyle } from '../length/length';
 import { BEADS, CLASPS, NEEDLES, THREADS } from '../materials/catalogue';
-import { newPiece, usualWear } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
-import { planPiece } from '../plan/shipped';
+import { newPart, usualWear } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { planPart } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import type { Structure } from '../structures/structure';
 import { wordProblem } from '../words/problems';
 import { wordWarning } from '../words/warnings';
 
 const girths = { wrist: 159, hand: 200, 'upper arm': 280, ankle: 230, neck: 360, finger: 54, knuckle: 61 };
-const wearers: Piece['wearer'][] = [
+const wearers: PartOfPiece['wearer'][] = [
   null,
   { personId: null, name: 'Osk', girths, typical: null },
   { personId: null, name: 'a small adult', girths, typical: 'small' },
 ];
 
 /** Any piece that the choices allow, sensible or not, in one of these stitches. */
-export const anyPiece = (structures: readonly Structure[] = STRUCTURES): fc.Arbitrary<Piece> =>
+export const anyPiece = (structures: readonly Structure[] = STRUCTURES): fc.Arbitrary<PartOfPiece> =>
   fc
     .record({
       structure: fc.constantFrom(...structures),
@@ -41,7 +41,7 @@ export const anyPiece = (structures: readonly Structure[] = STRUCTURES): fc.Arbi
       measured: fc.option(fc.integer({ min: 5, max: 40 })),
     })
     .map((a) => {
-      const usual = newPiece('Any', a.structure.id, a.wearer, a.kind);
+      const usual = newPart('Any', a.structure.id, a.wearer, a.kind);
       const { schools } = KIND_FACTS[a.kind];
       const wear = usualWear(a.kind, schools[a.school % schools.length] ?? 'flat');
       const end = { ...usual.ends.start, passes: a.passes, seedsEachSide: a.seeds };
@@ -73,8 +73,8 @@ export interface Heard {
 }
 
 /** What is said of a piece, finding by finding. */
-export function heardOf(piece: Piece, style: LengthStyle): Heard[] {
-  const plan = planPiece(piece);
+export function heardOf(piece: PartOfPiece, style: LengthStyle): Heard[] {
+  const plan = planPart(piece);
   if (!plan.ok) return [{ code: plan.problem.code, texts: [wordProblem(plan.problem, style)] }];
   return plan.warnings.map((warning) => ({
     code: 'doubt' in warning ? `${warning.code} ${warning.doubt.code}` : warning.code,

@@ -7,9 +7,9 @@ import type { Colouring } from '../colour/shades';
 import { shippedLayouts } from '../layout/shipped';
 import { BEADS, byId, CLASPS, THREADS } from '../materials/catalogue';
 import { forPlace } from '../piece/variants';
-import { newPiece } from '../piece/newPiece';
-import type { Piece } from '../piece/piece';
-import { planPiece } from '../plan/plan';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { planPart } from '../plan/plan';
 import * as shipped from '../plan/shipped';
 import { misfit } from '../structures/parts';
 import { STRUCTURES } from '../structures/registry';
@@ -23,17 +23,17 @@ import { said } from './said';
 /** Long enough for a start, a few repeats and an end, mm. */
 const SHORT_MM = 72;
 
-const asItStarts = (id: string): Piece => ({ ...newPiece('Frozen', id, null), targetMm: SHORT_MM });
+const asItStarts = (id: string): PartOfPiece => ({ ...newPart('Frozen', id, null), targetMm: SHORT_MM });
 
 /** A stitch with each of its choices, and each choice of a piece made in it. */
-function variants(structure: Structure): [name: string, piece: Piece][] {
+function variants(structure: Structure): [name: string, piece: PartOfPiece][] {
   const { id, defaults, fields, bind } = structure;
   const first = asItStarts(id);
-  const told = (params: Piece['structure']['params']): Piece => ({
+  const told = (params: PartOfPiece['structure']['params']): PartOfPiece => ({
     ...first,
     structure: { id, params: { ...defaults, ...params } },
   });
-  const choices = fields.flatMap((field): [string, Piece][] => {
+  const choices = fields.flatMap((field): [string, PartOfPiece][] => {
     if (field.kind === 'choice')
       return field.options.map(({ value }) => [`${field.key} ${value}`, told({ [field.key]: value })]);
     if (field.kind !== 'sequence') return [];
@@ -44,26 +44,26 @@ function variants(structure: Structure): [name: string, piece: Piece][] {
   const part = bind(defaults).parts.find(({ role }) => role === 'A');
   const beads = ['seed-8', 'cylinder-11', 'cube-3', 'bicone-4', 'pressed-6', 'tile', 'lens', 'bugle-6'];
   const inBeads = BEADS.filter((bead) => beads.includes(bead.id) && part && !misfit(part, bead)).map(
-    (bead): [string, Piece] => [
+    (bead): [string, PartOfPiece] => [
       `A ${bead.id}`,
       { ...first, beads: { ...first.beads, A: { ...first.beads.A, ...bead } } },
     ],
   );
   const { ends } = first;
   const toggle = { ...ends, clasp: byId(CLASPS, 'toggle-12') };
-  const plan = planPiece(first);
+  const plan = planPart(first);
   const optional = plan.ok ? plan.optionalPasses.map(({ name }) => name) : [];
   return [
     ['as it starts', first],
     ...choices,
     ...inBeads,
-    ...optional.map((name): [string, Piece] => [`without ${name}`, { ...first, without: [name] }]),
+    ...optional.map((name): [string, PartOfPiece] => [`without ${name}`, { ...first, without: [name] }]),
     ['left hand', { ...first, hand: 'left' }],
     ['thread doubled', { ...first, doubled: true }],
     ['joined', { ...first, ends: { ...ends, closing: 'joined' } }],
     ['toggle', { ...first, ends: toggle }],
     ['two units more', { ...first, units: plan.ok ? plan.chosen.units + 2 : 9 }],
-    ...Object.keys(KIND_FACTS).map((kind): [string, Piece] => [
+    ...Object.keys(KIND_FACTS).map((kind): [string, PartOfPiece] => [
       kind,
       { ...forPlace(first, kind as keyof typeof KIND_FACTS), targetMm: SHORT_MM },
     ]),
@@ -71,9 +71,9 @@ function variants(structure: Structure): [name: string, piece: Piece][] {
 }
 
 /** A bracelet as it starts, and others in which more is to be said: full holes, colours by turns, a length that misses. */
-function toTell(id: string): { readonly first: Piece; readonly others: readonly Piece[] } {
+function toTell(id: string): { readonly first: PartOfPiece; readonly others: readonly PartOfPiece[] } {
   const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
-  const first = newPiece('as it starts', id, wearer);
+  const first = newPart('as it starts', id, wearer);
   const { A } = first.beads;
   const turns: Colouring = { pattern: 'turns', more: [{ name: 'kelp', hex: '#3f5f3a' }], every: 2 };
   return {
@@ -93,8 +93,8 @@ describe.each(STRUCTURES.map((structure) => [structure.id, structure] as const))
     const all = variants(structure);
     expect(all.length).toBeGreaterThan(12);
     // By the closed form, which no other layout moves; one as it ships.
-    const lines = all.map(([name, piece]) => `${name}: ${fingerprint(planPiece(piece))}`);
-    lines.push(`laid out: ${fingerprint(shipped.planPiece(asItStarts(id)))}`);
+    const lines = all.map(([name, piece]) => `${name}: ${fingerprint(planPart(piece))}`);
+    lines.push(`laid out: ${fingerprint(shipped.planPart(asItStarts(id)))}`);
     await expect(`${lines.join('\n')}\n`).toMatchFileSnapshot(`./frozen/${id}.txt`);
   });
 
@@ -103,7 +103,7 @@ describe.each(STRUCTURES.map((structure) => [structure.id, structure] as const))
     const before = first;
     const told = [first, ...others].flatMap((piece) => [
       `— ${piece.name}`,
-      ...said(piece, shipped.planPiece(piece), before, { unit: 'in', denominator: 16 }),
+      ...said(piece, shipped.planPart(piece), before, { unit: 'in', denominator: 16 }),
     ]);
     expect(told.length).toBeGreaterThan(60);
     await expect(`${told.join('\n')}\n`).toMatchFileSnapshot(`./frozen/${id}.told.txt`);
@@ -136,7 +136,7 @@ describe('what nobody would make', () => {
     'other beads are judged as they were in %s',
     async (id) => {
       const { first } = toTell(id);
-      const plan = shipped.planPiece(first);
+      const plan = shipped.planPart(first);
       if (!plan.ok) throw new Error(plan.problem.code);
       const told = BEADS.map((bead) => {
         const answer = substitution(first, plan, 'A', bead, { layouts: shippedLayouts });

@@ -7,6 +7,7 @@ import { swatchKey } from '../gauge/stitch';
 import { migratePiece, PIECE_FORMAT, type Piece } from '../piece/piece';
 import { planPiece } from '../plan/shipped';
 import { fingerprint } from './fingerprint';
+import { partOf } from '../piece/partOfPiece';
 
 const read = (...path: string[]): unknown => JSON.parse(readFileSync(join(...path), 'utf8'));
 
@@ -23,7 +24,7 @@ const corpus = readdirSync(join(import.meta.dirname, 'older'))
 
 /** What it comes to: counts, thread, path, places, picture; and the name that its layout is kept under. */
 const readAs = (piece: Piece) =>
-  `${piece.name}: ${fingerprint(planPiece(piece))} | layout ${swatchKey(piece)?.key ?? 'none'}`;
+  `${piece.name}: ${fingerprint(planPiece(piece))} | layout ${swatchKey(partOf(piece))?.key ?? 'none'}`;
 
 describe('documents of earlier formats', () => {
   it('are of every one', () => {

@@ -1,7 +1,7 @@
 // What is said of a plan, as its readers read it: every line that a screen tells, in words.
 import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '../materials/catalogue';
 import type { LengthStyle } from '../length/length';
-import type { Piece } from '../piece/piece';
+import { asPiece, type PartOfPiece } from '../piece/partOfPiece';
 import { absorbers } from '../plan/absorbers';
 import { cardOf } from '../plan/card';
 import { apartFrom, compared } from '../plan/compare';
@@ -28,12 +28,17 @@ const plain = (data: unknown): string =>
   );
 
 /** Every line that is said of a piece as it is planned. */
-export function said(piece: Piece, plan: Plan | NoPlan, before: Piece, style: LengthStyle): string[] {
+export function said(
+  piece: PartOfPiece,
+  plan: Plan | NoPlan,
+  before: PartOfPiece,
+  style: LengthStyle,
+): string[] {
   if (!plan.ok) return [`! ${wordProblem(plan.problem, style)}`];
   const line = (what: string, data: unknown) => `${what}: ${typeof data === 'string' ? data : plain(data)}`;
   const gears = { needles: NEEDLES, threads: THREADS, beads: BEADS };
   return [
-    line('other than before', apartFrom(piece, before, style)),
+    line('other than before', apartFrom(asPiece(piece), asPiece(before), style)),
     ...compared([plan], style).map(({ what, says }) => line(what, says[0] ?? null)),
     line('card', cardOf(plan)),
     ...plan.warnings.map((warning) => line('warning', wordWarning(warning, style))),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece/newPiece';
-import { planPiece } from '../plan/shipped';
+import { newPart } from '../piece/newPiece';
+import { planPart } from '../plan/shipped';
 import { STRUCTURES } from '../structures/registry';
 import { Weave } from './builder';
 import { checkPath } from './check';
@@ -49,7 +49,7 @@ describe('knots where no later pass needs the hole', () => {
   it.each(STRUCTURES.map(({ id }) => [id] as const))(
     'as %s is planned, none is in the way, and none is lost',
     (id) => {
-      const plan = planPiece({ ...newPiece('Knots', id, null), units: 12 });
+      const plan = planPart({ ...newPart('Knots', id, null), units: 12 });
       if (!plan.ok) throw new Error(plan.problem.code);
       const { path } = plan.work();
       expect(knotsInTheWay(path)).toEqual([]);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { GLOSSARY, withWords, type GlossaryEntry } from './glossary';
-import { newPiece } from '../piece/newPiece';
-import { planPiece } from '../plan/shipped';
+import { newPart } from '../piece/newPiece';
+import { planPart } from '../plan/shipped';
 import { STRUCTURES, structureById } from '../structures/registry';
 
 const entries: readonly GlossaryEntry[] = GLOSSARY;
@@ -17,9 +17,9 @@ describe('the glossary', () => {
     ({ example: { structureId, params, roles = [] } }) => {
       const structure = structureById(structureId);
       expect(structure).toBeDefined();
-      const piece = newPiece('Example', structureId, null);
+      const piece = newPart('Example', structureId, null);
       const own = { id: structureId, params: { ...piece.structure.params, ...params } };
-      const plan = planPiece({ ...piece, structure: own });
+      const plan = planPart({ ...piece, structure: own });
       if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
       const drawn = plan.quantities.map(({ role }) => role);
       expect(roles.filter((role) => !drawn.includes(role))).toEqual([]);

@@ -6,9 +6,11 @@ import { FITS, KINDS } from '@/core/body/kinds';
 import { SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
 import { correctedBeads, withCorrected } from '@/core/piece/corrected';
 import { patternOf } from '@/core/records/pattern';
-import { BEAD_ROLES, choicesSchema, migratePiece, type Piece } from '@/core/piece/piece';
+import { BEAD_ROLES, partSchema } from '@/core/piece/part';
+import { asPiece, type PartOfPiece } from '@/core/piece/partOfPiece';
+import { migratePiece, type Piece } from '@/core/piece/piece';
 import { copyOf, forWearer, inBead, pieceName } from '@/core/piece/variants';
-import { newPiece } from '@/core/piece/newPiece';
+import { newPart } from '@/core/piece/newPiece';
 import { structureById } from '@/core/structures/registry';
 import { people } from '@/data/people';
 import { catalogue } from '@/data/materials';
@@ -55,9 +57,9 @@ export const startPieceAction = action(
     /** The bead that it is mostly of; the stitch's own where nothing is said. */
     beadId: z.string().nullable().default(null),
     /** Parameters and beads as they were played with in the gallery. */
-    params: choicesSchema.shape.structure.shape.params.optional(),
-    beads: choicesSchema.shape.beads.optional(),
-    without: choicesSchema.shape.without.optional(),
+    params: partSchema.shape.structure.shape.params.optional(),
+    beads: partSchema.shape.beads.optional(),
+    without: partSchema.shape.without.optional(),
   }),
   'This could not be read as the beginning of a piece. Choose what it is, for whom, and a stitch.',
   async ({ structureId, kind, personId, typical, fit, beadId, params, beads, without = [] }, at) => {
@@ -71,9 +73,9 @@ export const startPieceAction = action(
     const kindName = kind.charAt(0).toUpperCase() + kind.slice(1);
     const name = wearer && !wearer.typical ? `${kindName} for ${wearer.name}` : `New ${kind}`;
     const { settings } = await workspaceById(db, workspaceId);
-    const usual = newPiece(pieceName(name), structure.id, wearer, kind, settings);
+    const usual = newPart(pieceName(name), structure.id, wearer, kind, settings);
     const { beads: kinds } = await catalogue(db, workspaceId);
-    const chosen: Piece = {
+    const chosen: PartOfPiece = {
       ...usual,
       wear: fit && 'fit' in usual.wear ? { ...usual.wear, fit } : usual.wear,
       structure: { id: structure.id, params: { ...(params ?? structure.defaults) } },
@@ -83,7 +85,7 @@ export const startPieceAction = action(
     // Beads that somebody has measured are hers from the start.
     const sized = { ...chosen, ...withCorrected(chosen, correctedBeads(chosen, BEAD_ROLES, kinds)) };
     const mostly = kinds.find(({ id }) => id === beadId);
-    const piece = await addPiece(db, workspaceId, mostly ? inBead(sized, mostly) : sized);
+    const piece = await addPiece(db, workspaceId, asPiece(mostly ? inBead(sized, mostly) : sized));
     revalidatePath('/');
     return done(piece.id);
   },

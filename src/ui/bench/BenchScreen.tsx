@@ -18,6 +18,7 @@ import { aboutPiece, PieceCard } from './PieceCard';
 import { StartPiece } from './StartPiece';
 import { useCards } from './useCards';
 import styles from './Bench.module.css';
+import { partOf } from '@/core/piece/partOfPiece';
 
 /** The pieces planned, each with its little true picture; patterns to make again; what was put away. */
 export function BenchScreen({ labels, first, away, patterns, people, beads }: BenchData) {
@@ -102,7 +103,8 @@ function Patterns({ patterns }: { readonly patterns: readonly StoredPattern[] })
         {patterns.map(({ id, doc: { piece: doc } }) => (
           <li key={id}>
             <span>
-              <strong>{doc.name}</strong> · {doc.kind} · {structureById(doc.structure.id)?.name.toLowerCase()}
+              <strong>{doc.name}</strong> · {doc.kind} ·{' '}
+              {structureById(partOf(doc).structure.id)?.name.toLowerCase()}
             </span>
             <Button onClick={() => void putAway(id, doc.name)}>
               Archive<span className="srOnly"> the pattern {doc.name}</span>

@@ -12,6 +12,7 @@ import { Safely } from '../shell/Safely';
 import { useAfterPaint } from '../shell/useAfterPaint';
 import { useLookups } from '../shell/useLookups';
 import styles from './Bench.module.css';
+import { partOf } from '@/core/piece/partOfPiece';
 
 /** Count, length, beads and thread of a piece; or what stands in the way of them. */
 export function CardFacts({ card }: { readonly card: Card }) {
@@ -56,7 +57,7 @@ export function CardPicture({ piece }: { readonly piece: Piece }) {
 function Picture({ piece }: { readonly piece: Piece }) {
   const lookups = useLookups();
   const plan = useMemo(() => planOrFault(piece, lookups), [piece, lookups]);
-  return plan.ok && <PieceStrip piece={piece} plan={plan} />;
+  return plan.ok && <PieceStrip piece={partOf(piece)} plan={plan} />;
 }
 
 /** Picture and facts of a piece that is planned here. */

@@ -17,6 +17,7 @@ import { StitchSample, useOneByOne } from '../gallery/StitchSample';
 import { useOpened } from '../shell/focus';
 import { NOBODY, SOMEBODY_NEW, whoAsked, WhoChoice, type Who } from './WhoChoice';
 import styles from './Bench.module.css';
+import { partOf } from '@/core/piece/partOfPiece';
 
 const THE_STITCHS = 'the stitch’s';
 
@@ -123,7 +124,9 @@ export function StartPiece({ people, patterns, beads, onCancel }: Props) {
           {ofKind.map(({ id, doc: { piece: doc } }) => (
             <button key={id} type="button" className={styles.stitch} onClick={() => byPattern(id)}>
               <strong>{doc.name}</strong>
-              <span>{STRUCTURES.find((s) => s.id === doc.structure.id)?.name ?? 'a stitch of your own'}</span>
+              <span>
+                {STRUCTURES.find((s) => s.id === partOf(doc).structure.id)?.name ?? 'a stitch of your own'}
+              </span>
             </button>
           ))}
         </fieldset>

@@ -3,6 +3,7 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { planPiece } from '@/core/plan/plan';
+import { partOf } from '@/core/piece/partOfPiece';
 import type { Piece } from '@/core/piece/piece';
 import { useLayouts } from '../layouts/useLayouts';
 import { PieceStrip } from '../piece/PieceDrawing';
@@ -38,5 +39,5 @@ export function Examples({ examples, onTake }: Props) {
 function Strip({ piece }: { readonly piece: Piece }) {
   const { layouts } = useLayouts();
   const plan = useMemo(() => planPiece(piece, { layouts }), [piece, layouts]);
-  return plan.ok ? <PieceStrip piece={piece} plan={plan} /> : null;
+  return plan.ok ? <PieceStrip piece={partOf(piece)} plan={plan} /> : null;
 }

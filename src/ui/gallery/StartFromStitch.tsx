@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { startPieceAction } from '@/server/actions/pieces';
 import type { Person } from '@/server/screens';
 import { ask } from '../fields/ask';
@@ -14,7 +14,7 @@ import styles from './gallery.module.css';
 const NOBODY = 'nobody';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly people: readonly Person[];
   /** Whether the choices as they are make a piece. */
   readonly ready: boolean;

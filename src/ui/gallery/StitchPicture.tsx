@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import type { View } from '@/core/layout/drawing';
 import { beadAt, extent, slice, type Sketch } from '@/core/layout/sketch';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { Choice } from '../fields/Choice';
 import { SketchDrawing } from '../piece/SketchDrawing';
@@ -16,7 +16,7 @@ import { StitchPlayer } from './StitchPlayer';
 import styles from './gallery.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
 }
 
@@ -50,7 +50,7 @@ export function StitchPicture({ piece, plan }: Props) {
 }
 
 /** A few units only: what is told once need not be watched twice. */
-function Played({ piece }: { readonly piece: Piece }) {
+function Played({ piece }: { readonly piece: PartOfPiece }) {
   const { layouts } = useLayouts();
   const plan = useMemo(() => planSample(piece, layouts, true), [piece, layouts]);
   return plan.ok ? <StitchPlayer piece={piece} plan={plan} /> : null;

@@ -11,7 +11,7 @@ import { useEffect, useId, useMemo, useState } from 'react';
 import { drawing, flatFor } from '@/core/layout/drawing';
 import type { Flat } from '@/core/layout/outline';
 import { sizeOf } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { planUnits } from '@/core/plan/steps';
 import { frames } from '@/core/read/play';
@@ -22,7 +22,7 @@ import styles from './gallery.module.css';
 import { BASE, WOVEN } from '@/core/weave/path';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
 }
 
@@ -104,7 +104,7 @@ interface Film {
   readonly to: Flat;
 }
 
-function filmOf(piece: Piece, plan: Plan): Film {
+function filmOf(piece: PartOfPiece, plan: Plan): Film {
   const work = plan.work();
   const flat = flatFor('above');
   const picture = drawing(
@@ -130,7 +130,7 @@ function filmOf(piece: Piece, plan: Plan): Film {
   };
 }
 
-const beadOf = (piece: Piece, role: string) => piece.beads[role as keyof Piece['beads']];
+const beadOf = (piece: PartOfPiece, role: string) => piece.beads[role as keyof PartOfPiece['beads']];
 
 function whereWords({ place: { section, pass, unit } }: ToldUnit): string {
   if (section !== WOVEN) return `${pass.charAt(0).toUpperCase()}${pass.slice(1)}:`;

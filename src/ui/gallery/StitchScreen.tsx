@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { structureById } from '@/core/structures/registry';
 import { rolesOf } from '@/core/structures/structure';
-import type { Piece } from '@/core/piece/piece';
+import { partOf, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { wordProblem } from '@/core/words/problems';
 import type { GalleryData } from '@/server/screens';
@@ -38,10 +38,12 @@ export function StitchScreen({ structureId, people, catalogue, examples }: Props
   useEffect(() => layoutStore.want(toLayOut), [toLayOut]);
   useEffect(() => () => layoutStore.want(null), []);
   /** The last sample that stood stays in view while a choice is being mended. */
-  const [last, setLast] = useState<{ piece: Piece; plan: Plan } | null>(plan.ok ? { piece, plan } : null);
+  const [last, setLast] = useState<{ piece: PartOfPiece; plan: Plan } | null>(
+    plan.ok ? { piece, plan } : null,
+  );
   if (plan.ok && last?.plan !== plan) setLast({ piece, plan });
   const shown = plan.ok ? { piece, plan } : last;
-  const change = (part: Partial<Piece>) => setPiece({ ...piece, ...part });
+  const change = (part: Partial<PartOfPiece>) => setPiece({ ...piece, ...part });
   if (!structure) return null;
   const bound = plan.ok ? plan.weaveable : structure.bind(structure.defaults);
 
@@ -107,15 +109,11 @@ export function StitchScreen({ structureId, people, catalogue, examples }: Props
             </p>
           </section>
           <Examples
-            examples={examples.filter((one) => one.structure.id === structureId)}
-            onTake={(example) =>
-              setPiece({
-                ...piece,
-                structure: example.structure,
-                beads: example.beads,
-                without: example.without,
-              })
-            }
+            examples={examples.filter((one) => partOf(one).structure.id === structureId)}
+            onTake={(example) => {
+              const { structure, beads, without } = partOf(example);
+              setPiece({ ...piece, structure, beads, without });
+            }}
           />
         </aside>
       </div>

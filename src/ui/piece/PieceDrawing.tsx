@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { extent } from '@/core/layout/sketch';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { ClaspEnd, ClaspStart, Links, overhangMm } from './ClaspShape';
 import { THREAD_COLOUR } from './beadLook';
@@ -9,7 +9,7 @@ import { SketchDrawing } from './SketchDrawing';
 import type { SketchProps } from './sketchProps';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
 }
 
@@ -91,7 +91,7 @@ function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm } }:
 }
 
 /** Height that the clasp needs, mm. */
-function claspHeightMm({ ends: { closing, clasp } }: Piece): number {
+function claspHeightMm({ ends: { closing, clasp } }: PartOfPiece): number {
   if (closing !== 'clasp') return 7;
   if (clasp.shape === 'toggle') return clasp.barMm ?? 19;
   return Math.max(

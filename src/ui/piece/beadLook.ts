@@ -2,12 +2,12 @@ import type { Mark } from '@/core/colour/teaching';
 import type { Shape } from '@/core/layout/drawing';
 import type { Flat } from '@/core/layout/outline';
 import type { BeadMaterial, Finish } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 
 export const INK = '#1e2b24';
 export const THREAD_COLOUR = '#b4533a';
 /** The colour that bare thread is drawn in; one that shows while its own is left open. */
-export const threadLook = ({ threadColour }: Pick<Piece, 'threadColour'>): string =>
+export const threadLook = ({ threadColour }: Pick<PartOfPiece, 'threadColour'>): string =>
   threadColour?.hex ?? THREAD_COLOUR;
 /** How much of a bead is left that steps back behind others. */
 export const STEPPED_BACK = 0.35;

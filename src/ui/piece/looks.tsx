@@ -3,7 +3,8 @@
 import { createContext, use, useMemo, type ReactNode } from 'react';
 import { tellingApart, type Mark } from '@/core/colour/teaching';
 import type { BeadMaterial } from '@/core/materials/material';
-import { shadesOf, type Piece } from '@/core/piece/piece';
+import { shadesOf } from '@/core/piece/part';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 
 /** How beads are shown: as they are, or so that they are told apart more easily. */
 export interface Looking {
@@ -30,13 +31,13 @@ export interface SeenAs {
 /** The bead of a role, in one of its colours; null for a role that has none. */
 export type Looks = (role: string, shade?: number) => SeenAs | null;
 
-type Coloured = Pick<Piece, 'beads'> & { readonly colourings?: Piece['colourings'] };
+type Coloured = Pick<PartOfPiece, 'beads'> & { readonly colourings?: PartOfPiece['colourings'] };
 
 /** How the beads of a piece are to be drawn. */
 export function looksOf({ beads, colourings = {} }: Coloured, { teaching, marks }: Looking): Looks {
   const told = tellingApart({ beads, colourings });
   return (role, shade = 0) => {
-    const bead = beads[role as keyof Piece['beads']] as BeadMaterial | undefined;
+    const bead = beads[role as keyof PartOfPiece['beads']] as BeadMaterial | undefined;
     if (!bead) return null;
     const apart = told(role, shade);
     const { name, hex } = teaching

@@ -1,10 +1,10 @@
 import type { Sketch, Stretch } from '@/core/layout/sketch';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 
 /** What is drawn, or painted. */
 export interface SketchProps {
-  readonly piece: Pick<Piece, 'beads' | 'thread' | 'threadColour'> & {
-    readonly colourings?: Piece['colourings'];
+  readonly piece: Pick<PartOfPiece, 'beads' | 'thread' | 'threadColour'> & {
+    readonly colourings?: PartOfPiece['colourings'];
   };
   readonly sketch: Sketch;
   /** Beads of these roles stand out, the others step back; null where all are alike. */

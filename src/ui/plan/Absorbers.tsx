@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { absorbers, type Absorber } from '@/core/plan/absorbers';
 import { differenceMm, formatChange, type LengthStyle } from '@/core/length/length';
 import { counted, offTarget, withArticle } from '@/core/words/figures';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import type { Catalogue } from '@/server/screens';
 import { useLookups } from '../shell/useLookups';
@@ -13,10 +13,10 @@ import { useLengths } from '../shell/lengths';
 import styles from './CountHills.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly catalogue: Catalogue;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** What would absorb the rest, with the count as it is: one press does it. */

@@ -5,18 +5,18 @@ import { useMemo } from 'react';
 import { countWords } from '@/core/piece/choosing';
 import { correctedBeads, withCorrected, type CorrectedBead } from '@/core/piece/corrected';
 import type { BeadKind } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
-import { planOrFault, type Plan } from '@/core/plan/plan';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import { planPartOrFault, type Plan } from '@/core/plan/plan';
 import { useAfterPaint } from '../shell/useAfterPaint';
 import { useLengths } from '../shell/lengths';
 import { useLookups } from '../shell/useLookups';
 import styles from './PlanScreen.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly kinds: readonly BeadKind[];
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** Beads that were measured anew since the piece took them: what would come of it, and one press that takes them all. */
@@ -31,7 +31,7 @@ export function Corrected({ piece, plan, kinds, onChange }: Props) {
     return { beads, change };
   }, [piece, roles, kinds]);
   const then = useMemo(
-    () => (later === plan && offer ? planOrFault({ ...piece, ...offer.change }, lookups) : null),
+    () => (later === plan && offer ? planPartOrFault({ ...piece, ...offer.change }, lookups) : null),
     [later, plan, offer, piece, lookups],
   );
   if (!offer) return null;

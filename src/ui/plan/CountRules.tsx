@@ -1,6 +1,6 @@
 'use client';
 
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../fields/Choice';
 import styles from './CountHills.module.css';
 
@@ -11,10 +11,11 @@ export function CountRules({
   piece: { rules },
   onChange,
 }: {
-  readonly piece: Piece;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly piece: PartOfPiece;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }) {
-  const set = (change: Partial<Piece['rules']>) => onChange({ rules: { ...rules, ...change }, units: null });
+  const set = (change: Partial<PartOfPiece['rules']>) =>
+    onChange({ rules: { ...rules, ...change }, units: null });
   return (
     <details
       data-screen-only

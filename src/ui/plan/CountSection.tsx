@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { choosing, countWords, hasChosen } from '@/core/piece/choosing';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import type { Catalogue } from '@/server/screens';
 import { Term } from '../glossary/Term';
@@ -17,14 +17,14 @@ import { Steps } from './Steps';
 import styles from './PlanScreen.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   /** False while the plan shown is the last one that stood. */
   readonly stands: boolean;
   readonly catalogue: Catalogue;
   readonly stepsOpen: boolean;
   readonly onStepsOpen: (open: boolean) => void;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** How many units: the counts to choose from, what would absorb the rest, the piece as it is worn, and its steps. */

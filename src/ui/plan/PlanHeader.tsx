@@ -4,6 +4,7 @@ import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { MOST_LETTERS, type Piece } from '@/core/piece/piece';
+import { partOf } from '@/core/piece/partOfPiece';
 import { structureById } from '@/core/structures/registry';
 import type { SyncState } from '../outbox/pieceSync';
 import { useShortcut } from '../shortcuts/useShortcut';
@@ -36,7 +37,7 @@ export function PlanHeader({ piece, state, undo, redo, onName, children }: Props
       <p className={styles.about}>
         {piece.kind}
         {piece.wearer ? ` for ${piece.wearer.name}` : ''} ·{' '}
-        {structureById(piece.structure.id)?.name.toLowerCase()}
+        {structureById(partOf(piece).structure.id)?.name.toLowerCase()}
       </p>
       <div className={styles.acts}>
         <Back words="Undo" retrace={undo} icon={<UndoOutlined aria-hidden />} onPress={back} />

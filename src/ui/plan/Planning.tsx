@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { choosing, countWords } from '@/core/piece/choosing';
 import { planOrFault, type Plan } from '@/core/plan/plan';
+import { partOf, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Piece } from '@/core/piece/piece';
 import { wordProblem } from '@/core/words/problems';
 import type { PlanBench, PlanScreenData } from '@/server/screens';
@@ -66,7 +67,7 @@ function Planned({
 }: Props) {
   const router = useRouter();
   const refresh = useCallback(() => router.refresh(), [router]);
-  const { piece, state, change, undo, redo, restart, letGo } = usePiece(
+  const { piece, part, state, change, take, undo, redo, restart, letGo } = usePiece(
     stored.id,
     stored.doc,
     stored.revision,
@@ -97,12 +98,12 @@ function Planned({
   useShortcut('compare', () => setComparing(!comparing));
   useShortcut('steps', () => setStepsOpen(!stepsOpen));
   useEarly(early, stored.doc, change);
-  useCountKeys(piece, plan.ok ? plan : null, change);
+  useCountKeys(part, plan.ok ? plan : null, change);
   usePressAgain(keptRef);
 
   return (
     <LookingAt looking={view}>
-      <PaletteDrag piece={piece} onChange={change}>
+      <PaletteDrag piece={part} onChange={change}>
         <div className={styles.plan}>
           <PlanHeader piece={piece} state={state} undo={undo} redo={redo} onName={(name) => change({ name })}>
             <Button aria-pressed={comparing} onClick={() => setComparing(!comparing)}>
@@ -138,7 +139,7 @@ function Planned({
           )}
           {shown && (
             <TapeOfPlan
-              piece={piece}
+              piece={part}
               plan={shown}
               stands={plan.ok}
               view={view}
@@ -148,20 +149,20 @@ function Planned({
             />
           )}
           {shown && <AnswerLine plan={shown} />}
-          {plan.ok && <Corrected piece={piece} plan={plan} kinds={catalogue.beads} onChange={change} />}
+          {plan.ok && <Corrected piece={part} plan={plan} kinds={catalogue.beads} onChange={change} />}
           {comparing && (
             <Compare
               pieceId={stored.id}
               piece={piece}
               variants={variants.found}
               others={others}
-              onTake={(doc) => change({ ...doc, name: piece.name })}
+              onTake={(other) => take({ ...other, name: piece.name })}
               onClose={() => setComparing(false)}
             />
           )}
           <div className={styles.columns}>
             <Choices
-              piece={piece}
+              piece={part}
               plan={plan.ok ? plan : null}
               layingOut={layingOut(progress, toLayOut)}
               people={people}
@@ -173,7 +174,7 @@ function Planned({
             {shown ? (
               <>
                 <CountSection
-                  piece={piece}
+                  piece={part}
                   plan={shown}
                   stands={plan.ok}
                   catalogue={catalogue}
@@ -182,7 +183,7 @@ function Planned({
                   onChange={change}
                 />
                 <div className={plan.ok ? undefined : styles.stale}>
-                  <Slip piece={piece} plan={shown} onChooseBead={() => moveTo('Beads')} />
+                  <Slip piece={part} plan={shown} onChooseBead={() => moveTo('Beads')} />
                 </div>
               </>
             ) : (
@@ -238,9 +239,13 @@ function focusChoice(open: ChoiceTitle | null, left: ChoiceTitle | null): void {
 }
 
 /** Takes up what was done before the plan was there. */
-function useEarly({ chosen, focused }: Early, doc: Piece, change: (change: Partial<Piece>) => void): void {
+function useEarly(
+  { chosen, focused }: Early,
+  doc: Piece,
+  change: (change: Partial<PartOfPiece>) => void,
+): void {
   useEffect(() => {
-    if (chosen) change(choosing(doc, chosen));
+    if (chosen) change(choosing(partOf(doc), chosen));
     if (!focused) return;
     // The count is checked once it has been planned.
     const timer = setTimeout(() =>
@@ -253,7 +258,11 @@ function useEarly({ chosen, focused }: Early, doc: Piece, change: (change: Parti
 }
 
 /** A unit fewer or more, and back to what fits best, by key. */
-function useCountKeys(piece: Piece, plan: Plan | null, change: (change: Partial<Piece>) => void): void {
+function useCountKeys(
+  piece: PartOfPiece,
+  plan: Plan | null,
+  change: (change: Partial<PartOfPiece>) => void,
+): void {
   const step = (way: 1 | -1) => () => {
     if (!plan) return;
     const { candidates, chosen } = plan;
@@ -267,12 +276,12 @@ function useCountKeys(piece: Piece, plan: Plan | null, change: (change: Partial<
 }
 
 interface TapeOfPlanProps {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly stands: boolean;
   readonly view: ReturnType<typeof useView>[0];
   readonly onView: ReturnType<typeof useView>[1];
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
   readonly onChooseBead: () => void;
 }
 

@@ -7,7 +7,7 @@ import { wordCaution } from '@/core/words/cautions';
 import { wordWarning } from '@/core/words/warnings';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import type { BeadMaterial } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan, Warning } from '@/core/plan/plan';
 import type { RoleQuantity } from '@/core/plan/quantities';
 import { beadsToBuy, packsToBuy, threadToBuyMm } from '@/core/supplies/toBuy';
@@ -30,7 +30,7 @@ const count = (n: number, figure: (value: number, digits: number) => string) =>
   n === 0 ? '–' : Number.isInteger(n) ? `${n}` : figure(n, 1);
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   /** Opens the choice of beads. */
   readonly onChooseBead: (role: string) => void;

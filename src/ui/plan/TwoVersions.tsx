@@ -1,5 +1,6 @@
 'use client';
 
+import { partOf } from '@/core/piece/partOfPiece';
 import { App, Button } from 'antd';
 import { useTransition } from 'react';
 import { planPiece } from '@/core/plan/plan';
@@ -64,7 +65,7 @@ function Version({ title, piece, children }: { title: string; piece: Piece; chil
         {piece.name}
         {plan.ok && `: ${plan.chosen.units} units, ${show(plan.chosen.finishedMm)}`}
       </p>
-      {plan.ok && <PieceStrip piece={piece} plan={plan} />}
+      {plan.ok && <PieceStrip piece={partOf(piece)} plan={plan} />}
       {children}
     </div>
   );

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newPiece } from '@/core/piece/newPiece';
 import { keepHistory, keptHistory } from './keptHistory';
 import { historyWords, pieceHistory } from './pieceHistory';
+import { withPart } from '@/core/piece/partOfPiece';
 
 const INCHES = { unit: 'in', denominator: 16 } as const;
 const piece = newPiece('Slack water', 'ladder', null);
@@ -27,8 +28,8 @@ function storage(room = Infinity): Storage {
 /** Count 20, then the left hand, and that taken back. */
 function worked() {
   const history = pieceHistory(piece);
-  history.go({ ...piece, units: 20 });
-  history.go({ ...piece, units: 20, hand: 'left' });
+  history.go(withPart(piece, { units: 20 }));
+  history.go(withPart(piece, { units: 20, hand: 'left' }));
   history.undo();
   return history;
 }
@@ -37,12 +38,15 @@ describe('the way back outlives the page', () => {
   it('is there again with its words, both ways', () => {
     const window = storage();
     keepHistory('7', worked(), window);
-    const again = pieceHistory({ ...piece, units: 20 }, keptHistory('7', { ...piece, units: 20 }, window));
+    const again = pieceHistory(
+      withPart(piece, { units: 20 }),
+      keptHistory('7', withPart(piece, { units: 20 }), window),
+    );
     expect(historyWords(again, INCHES)).toEqual({
       undo: 'count: what fits best → 20',
       redo: 'needle in the: right hand → left hand',
     });
-    expect(again.redo()).toEqual({ ...piece, units: 20, hand: 'left' });
+    expect(again.redo()).toEqual(withPart(piece, { units: 20, hand: 'left' }));
     again.undo();
     expect(again.undo()).toEqual(piece);
   });
@@ -50,8 +54,8 @@ describe('the way back outlives the page', () => {
   it('is not taken up by another piece, nor by a state that somebody else made', () => {
     const window = storage();
     keepHistory('7', worked(), window);
-    expect(keptHistory('8', { ...piece, units: 20 }, window)).toBeNull();
-    expect(keptHistory('7', { ...piece, units: 21 }, window)).toBeNull();
+    expect(keptHistory('8', withPart(piece, { units: 20 }), window)).toBeNull();
+    expect(keptHistory('7', withPart(piece, { units: 21 }), window)).toBeNull();
   });
 
   it('what cannot be read is no way back', () => {
@@ -68,7 +72,7 @@ describe('the way back outlives the page', () => {
     keepHistory('7', history, window);
     expect(window.length).toBe(1);
     for (let units = 30; units < 60; units++) {
-      history.go({ ...history.store.getState().piece, hand: 'right', units });
+      history.go(withPart(history.store.getState().piece, { hand: 'right', units }));
       history.go({ ...history.store.getState().piece, hand: 'left' });
     }
     keepHistory('7', history, window);

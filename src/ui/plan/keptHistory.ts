@@ -1,12 +1,21 @@
 import { z } from 'zod';
 import { changeBetween } from '@/core/piece/changes';
-import { pieceSchema, type Piece } from '@/core/piece/piece';
+import { migratePiece, type Piece } from '@/core/piece/piece';
 import { ANY_STYLE, type PieceHistory, type Trail } from './pieceHistory';
 
 /** As many states are kept to either side as anybody goes back through after a pause. */
 const MOST_KEPT = 60;
 const keyOf = (pieceId: string) => `ivyloom-history/${pieceId}`;
 
+/** Kept before the program was updated, it may be of an older format. */
+const pieceSchema = z.unknown().transform((raw, context): Piece => {
+  try {
+    return migratePiece(raw);
+  } catch {
+    context.addIssue('no piece');
+    return z.NEVER;
+  }
+});
 const stateSchema = z.object({ piece: pieceSchema });
 const keptSchema = z.object({
   piece: pieceSchema,

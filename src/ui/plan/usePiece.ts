@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
+import { partOf, withPart, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Piece } from '@/core/piece/piece';
 import { nameWindow } from '../outbox/outbox';
 import { undelivered } from '../outbox/undelivered';
@@ -19,8 +20,12 @@ export interface Retrace {
 
 interface Held {
   readonly piece: Piece;
+  /** The part of it that is open to be changed. */
+  readonly part: PartOfPiece;
   readonly state: SyncState;
-  readonly change: (change: Partial<Piece>) => void;
+  readonly change: (change: Partial<PartOfPiece>) => void;
+  /** Goes on with another piece in its place, as a step that can be taken back. */
+  readonly take: (piece: Piece) => void;
   readonly undo: Retrace | null;
   readonly redo: Retrace | null;
   /** Goes on from another version, after the weaver chose. */
@@ -97,13 +102,16 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
     else early.current = true;
   }, []);
 
-  const change = useCallback(
-    (part: Partial<Piece>) => {
-      const next = { ...history.store.getState().piece, ...part };
+  const take = useCallback(
+    (next: Piece) => {
       history.go(next);
       keep(next);
     },
     [history, keep],
+  );
+  const change = useCallback(
+    (part: Partial<PartOfPiece>) => take(withPart(history.store.getState().piece, part)),
+    [history, take],
   );
 
   const restart = useCallback(
@@ -131,5 +139,6 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [history, keep, style, piece, pastStates, futureStates]);
 
-  return { piece, state, change, undo, redo, restart, letGo };
+  const part = useMemo(() => partOf(piece), [piece]);
+  return { piece, part, state, change, take, undo, redo, restart, letGo };
 }

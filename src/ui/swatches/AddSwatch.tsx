@@ -1,11 +1,12 @@
 'use client';
 
+import { partOf } from '@/core/piece/partOfPiece';
 import { Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useId, useState, useTransition, type FormEvent } from 'react';
 import type { LengthRange } from '@/core/length/length';
-import { planPiece } from '@/core/plan/plan';
-import { MOST_UNITS } from '@/core/piece/piece';
+import { planPart } from '@/core/plan/plan';
+import { MOST_UNITS } from '@/core/piece/part';
 import { swatchOf, type Swatch } from '@/core/records/swatches';
 import { addSwatchAction } from '@/server/actions/swatches';
 import type { StoredPiece } from '@/server/screens';
@@ -44,8 +45,9 @@ export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const opened = useOpened<HTMLElement>(onCancel);
-  const piece = pieces.find((one) => one.id === pieceId)?.doc;
-  const plan = piece && planPiece(piece, lookups);
+  const doc = pieces.find((one) => one.id === pieceId)?.doc;
+  const piece = doc && partOf(doc);
+  const plan = piece && planPart(piece, lookups);
   const later = plan?.ok ? (plan.gauge.shortening?.passes ?? []) : [];
 
   const keep = (event: FormEvent) => {

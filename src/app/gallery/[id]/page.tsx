@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { structureById } from '@/core/structures/registry';
+import { asPiece } from '@/core/piece/partOfPiece';
 import { laidOutOnce } from '@/server/laidOut';
 import { galleryScreen } from '@/server/screens';
 import { samplePiece } from '@/ui/gallery/sample';
@@ -18,7 +19,7 @@ export default async function Page({ params }: Props) {
   if (!structureById(id)) notFound();
   const data = await galleryScreen();
   return (
-    <GivenLayouts laidOut={await laidOutOnce(id, [samplePiece(id), ...data.examples])}>
+    <GivenLayouts laidOut={await laidOutOnce(id, [asPiece(samplePiece(id)), ...data.examples])}>
       <StitchScreen key={id} structureId={id} {...data} />
     </GivenLayouts>
   );

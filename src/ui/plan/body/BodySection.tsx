@@ -2,7 +2,7 @@
 
 import { useId } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { useLooks } from '../../piece/looks';
 import { ShapeDefs } from '../../piece/ShapeDefs';
@@ -11,7 +11,7 @@ import { OnNeck } from './OnNeck';
 import { WornBeads } from './WornBeads';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
 }
 

@@ -4,7 +4,7 @@ import { range } from 'd3';
 import { useId } from 'react';
 import { hangingLoop, LOWEST_ROUND, nameOfLength } from '@/core/body/necklace';
 import { typicalGirths } from '@/core/body/places';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { useLooks } from '../../piece/looks';
 import { ShapeDefs } from '../../piece/ShapeDefs';
@@ -13,7 +13,7 @@ import { WornBeads } from './WornBeads';
 import styles from './body.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
 }
 

@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '@/core/piece/newPiece';
-import { planPiece } from '@/core/plan/shipped';
+import { newPart } from '@/core/piece/newPiece';
+import { planPart } from '@/core/plan/shipped';
 import { looksOf } from '../../piece/looks';
 import { fromAfar } from './fromAfar';
 import { nearestBeads } from './nearestBeads';
 
-const { beads } = newPiece('x', 'flat-peyote', null);
+const { beads } = newPart('x', 'flat-peyote', null);
 const black = { ...beads, A: { ...beads.A, colour: '#000000' }, B: { ...beads.B, colour: '#ffffff' } };
 const looks = looksOf({ beads: black }, { teaching: false, marks: false });
 
 function seen(units: number) {
-  const plan = planPiece({ ...newPiece('x', 'flat-peyote', null), beads: black, units });
+  const plan = planPart({ ...newPart('x', 'flat-peyote', null), beads: black, units });
   if (!plan.ok) throw new Error(plan.problem.code);
   const sketch = plan.sketch('above');
   const drawn = nearestBeads(sketch);

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { Colouring } from '@/core/colour/shades';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { FINISHES, FINISH_FACTOR, type BeadKind, type BeadMaterial } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { misfit } from '@/core/structures/parts';
 import type { Part, RoleLetter } from '@/core/structures/structure';
@@ -17,20 +17,20 @@ import { useSubstitutions } from './useSubstitutions';
 import styles from './choices.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan | null;
   /** What each role's bead is to do. */
   readonly parts: readonly Part[];
   /** Roles that the piece strings beads of. */
   readonly roles: readonly string[];
   readonly kinds: readonly BeadKind[];
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** The bead of each role that the structure uses, and of the loops that hold the clasp. */
 export function BeadsChoice({ piece, plan, parts, roles, kinds, onChange }: Props) {
   return [...roles, LOOP_ROLE].map((role) => {
-    const bead = piece.beads[role as keyof Piece['beads']];
+    const bead = piece.beads[role as keyof PartOfPiece['beads']];
     const set = (change: Partial<BeadMaterial>) =>
       onChange({ beads: { ...piece.beads, [role]: { ...bead, ...change } } });
     const own = parts.filter((part) => part.role === role);
@@ -54,7 +54,11 @@ export function BeadsChoice({ piece, plan, parts, roles, kinds, onChange }: Prop
 }
 
 /** The piece with the colours of a role shared out so; null takes them all but its own away. */
-function coloured({ colourings }: Piece, role: RoleLetter, colouring: Colouring | null): Partial<Piece> {
+function coloured(
+  { colourings }: PartOfPiece,
+  role: RoleLetter,
+  colouring: Colouring | null,
+): Partial<PartOfPiece> {
   const { [role]: _, ...others } = colourings;
   return { colourings: colouring ? { ...others, [role]: colouring } : others };
 }
@@ -64,7 +68,7 @@ const suits = (kind: BeadKind, parts: readonly Part[]) =>
   parts.length === 0 ? kind.holes === 1 : parts.every((part) => misfit(part, kind) !== 'holes');
 
 interface RoleProps {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan | null;
   readonly role: string;
   readonly parts: readonly Part[];

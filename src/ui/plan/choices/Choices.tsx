@@ -5,7 +5,7 @@ import { boundStitch, structureById } from '@/core/structures/registry';
 import { fieldsThatCount, rolesOf, type Part } from '@/core/structures/structure';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { ringSize } from '@/core/body/ringSize';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { needsNeedle } from '@/core/materials/material';
 import { CLOSING_WORDS } from '@/core/words/closings';
 import type { Plan } from '@/core/plan/plan';
@@ -38,7 +38,7 @@ export const CHOICE_TITLES = [
 export type ChoiceTitle = (typeof CHOICE_TITLES)[number];
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan | null;
   readonly layingOut: LayingOut;
   readonly people: readonly Person[];
@@ -46,7 +46,7 @@ interface Props {
   /** The one that is open. */
   readonly open: ChoiceTitle | null;
   readonly onOpen: (title: ChoiceTitle | null) => void;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** Every choice in the order of the work, each a line that opens in place. */
@@ -69,7 +69,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
     },
     Beads: {
       summary: roles
-        .map((role) => `${role} ${roleName(piece.beads[role as keyof Piece['beads']])}`)
+        .map((role) => `${role} ${roleName(piece.beads[role as keyof PartOfPiece['beads']])}`)
         .join('; '),
       body: (
         <BeadsChoice
@@ -129,7 +129,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
 }
 
 /** The runs of beads that the structure's parameters hold. */
-const sequences = ({ structure: { id, params } }: Piece): string[][] => {
+const sequences = ({ structure: { id, params } }: PartOfPiece): string[][] => {
   const structure = structureById(id);
   return (structure ? fieldsThatCount(structure, params) : []).flatMap(({ kind, key }) => {
     const value = params[key];
@@ -138,28 +138,28 @@ const sequences = ({ structure: { id, params } }: Piece): string[][] => {
 };
 
 /** What each bead is to do; nothing while the parameters do not stand. */
-const partsOfPiece = ({ structure }: Piece): readonly Part[] => {
+const partsOfPiece = ({ structure }: PartOfPiece): readonly Part[] => {
   const bound = boundStitch(structure);
   return bound.ok ? bound.weaveable.parts : [];
 };
 
-const usedRoles = (piece: Piece): string[] => {
+const usedRoles = (piece: PartOfPiece): string[] => {
   const parts = partsOfPiece(piece).map(({ role }) => role);
   return [...new Set(parts.length > 0 ? parts : sequences(piece).flat())];
 };
 
 /** A small motif stands in the place of the sequence. */
-function motifWords({ structure: { params } }: Piece): string | null {
+function motifWords({ structure: { params } }: PartOfPiece): string | null {
   const { motif } = params;
   return Array.isArray(motif) && motif.length > 0 ? `a motif of ${motif.length} rows` : null;
 }
 
-const sequenceWords = (piece: Piece): string =>
+const sequenceWords = (piece: PartOfPiece): string =>
   sequences(piece)
     .map((roles) => roles.join(' ') || 'no beads yet')
     .join(', ');
 
-function wornWords(piece: Piece, plan: Plan | null, show: (mm: number) => string): string {
+function wornWords(piece: PartOfPiece, plan: Plan | null, show: (mm: number) => string): string {
   const { kind, wear, wearer } = piece;
   const { place } = KIND_FACTS[kind];
   const wish = plan ? ` → target ${show(plan.wear.wishMm)}` : '';
@@ -187,7 +187,7 @@ function wornWords(piece: Piece, plan: Plan | null, show: (mm: number) => string
 }
 
 function threadWords(
-  { thread, needle, doubled }: Piece,
+  { thread, needle, doubled }: PartOfPiece,
   plan: Plan | null,
   say: (mm: number) => string,
 ): string {
@@ -196,7 +196,7 @@ function threadWords(
   return `${thread.name.replace('braided ', '')}${doubled ? ', doubled' : ''}${gear}${tail}`;
 }
 
-function endsWords({ ends }: Piece, plan: Plan | null, show: (mm: number) => string): string {
+function endsWords({ ends }: PartOfPiece, plan: Plan | null, show: (mm: number) => string): string {
   if (ends.closing !== 'clasp') return CLOSING_WORDS[ends.closing];
   const takes = plan ? `; takes ${show(plan.closure.allowanceMm)}` : '';
   const chain = plan && plan.closure.chainMm > 0 ? `, chain ${show(plan.closure.chainMm)} each side` : '';

@@ -5,7 +5,7 @@ import { CAUTIONS_OF_ENDS } from '@/core/plan/cautions';
 import { wordCaution } from '@/core/words/cautions';
 import { CLOSING_WORDS, CLOSURE_PART_WORDS } from '@/core/words/closings';
 import { claspClosedMm, type Clasp, type FindingMaterial } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
@@ -18,17 +18,17 @@ import { OwnClasp } from './ends/OwnClasp';
 import styles from './choices.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan | null;
   readonly clasps: readonly Clasp[];
   readonly findings: readonly FindingMaterial[];
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** How the piece is closed, and how that is sewn on. */
 export function EndsChoice({ piece, plan, clasps, findings, onChange }: Props) {
   const { ends, kind } = piece;
-  const set = (change: Partial<Piece['ends']>) => onChange({ ends: { ...ends, ...change } });
+  const set = (change: Partial<PartOfPiece['ends']>) => onChange({ ends: { ...ends, ...change } });
   const { closings } = KIND_FACTS[kind];
   return (
     <>
@@ -62,7 +62,7 @@ export function EndsChoice({ piece, plan, clasps, findings, onChange }: Props) {
 }
 
 /** Which closures suit a kind of piece: a ring top is for rings only. */
-const suits = ({ shape }: Clasp, kind: Piece['kind']) => (shape === 'ring top') === (kind === 'ring');
+const suits = ({ shape }: Clasp, kind: PartOfPiece['kind']) => (shape === 'ring top') === (kind === 'ring');
 
 function ClaspFields({
   piece: { ends, kind },
@@ -70,7 +70,7 @@ function ClaspFields({
   clasps,
   findings,
   onChange,
-}: Omit<Props, 'onChange'> & { readonly onChange: (change: Partial<Piece['ends']>) => void }) {
+}: Omit<Props, 'onChange'> & { readonly onChange: (change: Partial<PartOfPiece['ends']>) => void }) {
   const { show } = useLengths();
   const { clasp } = ends;
   const length = (one: Clasp) =>

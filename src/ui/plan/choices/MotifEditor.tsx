@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { MOST_MOTIF_ROWS, motifSchema, rowOf, startingMotif, type MotifField } from '@/core/structures/motif';
 import { ROLE_LETTERS, type RoleLetter } from '@/core/structures/structure';
 import { BeadIcon } from '../../piece/BeadShape';
@@ -12,8 +12,8 @@ import styles from './motif.module.css';
 
 interface Props {
   readonly field: MotifField;
-  readonly piece: Piece;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly piece: PartOfPiece;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** A small motif on paper: take a bead, and put it where it belongs. Its rows run along the piece, as they are woven. */
@@ -109,7 +109,7 @@ const Icon = ({ seen }: { readonly seen: ReturnType<ReturnType<typeof useLooks>>
   seen && <BeadIcon {...seen} size={22} />;
 
 /** A motif is of beads of one size: one that is put in takes the size of those that are there, in its own colour. */
-function inOneSize({ beads }: Piece, like: RoleLetter, role: RoleLetter): Piece['beads'] {
+function inOneSize({ beads }: PartOfPiece, like: RoleLetter, role: RoleLetter): PartOfPiece['beads'] {
   const { colour, colourName, finish } = beads[role];
   if (beads[role].id === beads[like].id) return beads;
   return { ...beads, [role]: { ...beads[like], colour, colourName, finish } };

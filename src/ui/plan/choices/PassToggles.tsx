@@ -1,13 +1,13 @@
 'use client';
 
 import type { OptionalPass } from '@/core/plan/plan';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Toggle } from '../../fields/Toggle';
 
 interface Props {
   readonly passes: readonly OptionalPass[];
-  readonly piece: Piece;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly piece: PartOfPiece;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** Later passes that can be left out; everything follows. */

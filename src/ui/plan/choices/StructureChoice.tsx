@@ -4,7 +4,7 @@ import type { Plan } from '@/core/plan/plan';
 import { structureById, STRUCTURES } from '@/core/structures/registry';
 import { ownUnit } from '@/core/structures/ownUnit';
 import { inStructure } from '@/core/piece/variants';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { WithTerms } from '../../glossary/WithTerms';
@@ -13,9 +13,9 @@ import { StructureFields } from './StructureFields';
 import styles from './choices.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan | null;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** Which stitch, and what repeats. The fields come from the structure itself. */
@@ -67,7 +67,10 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
 }
 
 /** Another stitch starts from its own usual values, but keeps the sequence already laid out, if it can. */
-function keepSequence(id: string, before: Piece['structure']['params']): Piece['structure']['params'] {
+function keepSequence(
+  id: string,
+  before: PartOfPiece['structure']['params'],
+): PartOfPiece['structure']['params'] {
   const structure = structureById(id);
   if (!structure) return {};
   const params = { ...structure.defaults, sequence: before.sequence };

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { structureById } from '@/core/structures/registry';
 import { fieldsThatCount, ROLE_LETTERS, type Field } from '@/core/structures/structure';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../fields/Choice';
 import { CountInput } from '../../fields/CountInput';
 import { LengthInput } from '../../fields/LengthInput';
@@ -20,8 +20,8 @@ export function StructureFields({
   piece,
   onChange,
 }: {
-  readonly piece: Piece;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly piece: PartOfPiece;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }) {
   const { id, params } = piece.structure;
   const structure = structureById(id);
@@ -41,11 +41,11 @@ export function StructureFields({
 
 /** A parameter changed; a motif that hangs on it is fitted to it. */
 function withParam(
-  { structure: { id, params } }: Piece,
+  { structure: { id, params } }: PartOfPiece,
   fields: readonly Field[],
   key: string,
   value: unknown,
-): Partial<Piece> {
+): Partial<PartOfPiece> {
   const next: Record<string, unknown> = { ...params, [key]: value };
   const field = fields.find((one) => one.kind === 'motif');
   const motif = motifSchema.safeParse(next.motif).data ?? [];
@@ -55,11 +55,11 @@ function withParam(
 
 interface FieldProps {
   readonly field: Field;
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly value: unknown;
   readonly onChange: (value: unknown) => void;
   /** For what changes more than this one parameter. */
-  readonly onPiece: (change: Partial<Piece>) => void;
+  readonly onPiece: (change: Partial<PartOfPiece>) => void;
 }
 
 function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) {
@@ -126,7 +126,7 @@ function Sequence({
   value,
   onChange,
 }: Omit<FieldProps, 'value' | 'onPiece'> & { value: string[] }) {
-  const bead = (role: string) => piece.beads[role as keyof Piece['beads']];
+  const bead = (role: string) => piece.beads[role as keyof PartOfPiece['beads']];
   const { most, roles = ROLE_LETTERS } = field.kind === 'sequence' ? field : { most: 0 };
   return (
     <fieldset className={styles.role}>

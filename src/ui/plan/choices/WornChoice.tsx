@@ -5,7 +5,7 @@ import { CAUTIONS_OF_WEAR } from '@/core/plan/cautions';
 import { withArticle, withCapital } from '@/core/words/figures';
 import { wordCaution } from '@/core/words/cautions';
 import { forPlace } from '@/core/piece/variants';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import type { Person } from '@/server/screens';
 import { Choice } from '../../fields/Choice';
@@ -17,10 +17,10 @@ import { WearerField } from './worn/WearerField';
 import { WearLedger } from './worn/WearLedger';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan | null;
   readonly people: readonly Person[];
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** What it is, who wears it, and how its length is found. */

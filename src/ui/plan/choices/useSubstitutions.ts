@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { BeadKind } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { substitution } from '@/core/plan/substitution';
 import { substitutionWords } from '@/core/words/substitutions';
@@ -14,7 +14,12 @@ const NOTHING: ReadonlyMap<string, string> = new Map();
 /** What would come of every bead in a role, found one by one while the list is open. */
 export function useSubstitutions(
   open: boolean,
-  { piece, plan, role, kinds }: { piece: Piece; plan: Plan | null; role: string; kinds: readonly BeadKind[] },
+  {
+    piece,
+    plan,
+    role,
+    kinds,
+  }: { piece: PartOfPiece; plan: Plan | null; role: string; kinds: readonly BeadKind[] },
 ): ReadonlyMap<string, string> {
   const lookups = useLookups();
   const { style } = useLengths();

@@ -1,5 +1,6 @@
 'use client';
 
+import { partOf } from '@/core/piece/partOfPiece';
 import { App, Button, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useTransition } from 'react';
@@ -117,7 +118,7 @@ export function Compare({ pieceId, piece, variants, others, onTake, onClose }: P
                   <td key={i}>
                     {plan.ok && docs[i] && (
                       <div style={{ width: `${(100 * plan.stations.totalMm) / longest}%` }}>
-                        <PieceStrip piece={docs[i]} plan={plan} />
+                        <PieceStrip piece={partOf(docs[i])} plan={plan} />
                       </div>
                     )}
                   </td>

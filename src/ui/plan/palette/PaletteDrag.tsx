@@ -17,13 +17,13 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { dyed } from '@/core/colour/dyed';
 import type { Shade } from '@/core/colour/shades';
 import { coloursAtHand } from '@/core/colour/ownColours';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { ColoursOf } from './colours';
 import styles from './palette.module.css';
 
 interface Props {
-  readonly piece: Piece;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly piece: PartOfPiece;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
   readonly children: ReactNode;
 }
 

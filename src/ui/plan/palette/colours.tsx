@@ -4,12 +4,12 @@ import { createContext, use, useMemo, type ReactNode } from 'react';
 import { coloursAtHand } from '@/core/colour/ownColours';
 import type { Shade } from '@/core/colour/shades';
 import { PALETTE } from '@/core/materials/catalogue';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 
 const Context = createContext<readonly Shade[]>(PALETTE);
 
 interface Props {
-  readonly piece: Pick<Piece, 'beads' | 'colourings' | 'threadColour'>;
+  readonly piece: Pick<PartOfPiece, 'beads' | 'colourings' | 'threadColour'>;
   readonly children: ReactNode;
 }
 

@@ -1,5 +1,5 @@
 import { extent, slice } from '@/core/layout/sketch';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { SketchDrawing } from '../../piece/SketchDrawing';
 import { useLengths } from '../../shell/lengths';
@@ -8,7 +8,7 @@ import styles from './Tape.module.css';
 const MOST_PX_PER_MM = 16;
 
 /** A unit in the middle of the piece, looked at along it: skin below, room to the front above. */
-export function CutAcross({ piece, plan, heightPx }: { piece: Piece; plan: Plan; heightPx: number }) {
+export function CutAcross({ piece, plan, heightPx }: { piece: PartOfPiece; plan: Plan; heightPx: number }) {
   const { show } = useLengths();
   const middle = Math.floor(plan.chosen.units / 2);
   const all = plan.sketch('end');

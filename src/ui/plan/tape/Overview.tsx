@@ -1,13 +1,13 @@
 'use client';
 
 import type { PointerEvent } from 'react';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { useLengths } from '../../shell/lengths';
 import styles from './Tape.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly widthPx: number;
   /** The part of the tape that is in view, as parts of its width. */

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { beadAt, standing, type Stretch } from '@/core/layout/sketch';
 import type { Flat } from '@/core/layout/outline';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { holeMarks } from '@/core/supplies/holeMarks';
 import { outlinePath } from '../../piece/beadLook';
@@ -16,7 +16,7 @@ import { pointedAt, usePointedBead } from './usePointedBead';
 import styles from './Tape.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly view: 'above' | 'side';
   readonly pxPerMm: number;

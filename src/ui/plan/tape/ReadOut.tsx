@@ -2,7 +2,8 @@
 
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
-import { shadesOf, type Piece } from '@/core/piece/piece';
+import { shadesOf } from '@/core/piece/part';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { planSteps } from '@/core/plan/steps';
 import { tells } from '@/core/read/steps';
@@ -12,7 +13,7 @@ import { roleName } from '../roleName';
 import styles from './Tape.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly bead: StandingBead;
   /** Opens the choice where this bead is chosen. */
@@ -50,12 +51,14 @@ export function ReadOut({ piece, plan, bead, onChoose }: Props) {
 }
 
 /** `A · cube 4 mm, foam · unit 7 of 19`. */
-export function beadWords(piece: Piece, plan: Plan, { drawn, unit }: StandingBead): string {
+export function beadWords(piece: PartOfPiece, plan: Plan, { drawn, unit }: StandingBead): string {
   const { role, place } = drawn.bead;
   if (role === LOOP_ROLE) return `loop at the ${place.section.joint}`;
-  const shade = piece.colourings[role as keyof Piece['colourings']] ? plan.shades().get(drawn.bead.id) : 0;
+  const shade = piece.colourings[role as keyof PartOfPiece['colourings']]
+    ? plan.shades().get(drawn.bead.id)
+    : 0;
   const colour = shadesOf(piece, role)[shade ?? 0];
-  const bead = piece.beads[role as keyof Piece['beads']];
+  const bead = piece.beads[role as keyof PartOfPiece['beads']];
   const name = roleName(colour ? { ...bead, colourName: colour.name } : bead);
   const where = plan.arrangement ? '' : ` · unit ${Math.max(unit, 0) + 1} of ${plan.chosen.units}`;
   return `${role} · ${name}${where}`;

@@ -6,7 +6,7 @@ import { useMemo, useRef, useState, type ReactNode, type RefObject } from 'react
 import { KIND_FACTS } from '@/core/body/kinds';
 import { countWords } from '@/core/piece/choosing';
 import type { Candidate } from '@/core/fit/candidates';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { wishing } from '@/core/piece/wishing';
 import { overhangMm } from '../../piece/ClaspShape';
@@ -37,7 +37,7 @@ const RULE_HIGH = 30;
 const LANE_ROOM = 20;
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly view: View;
   readonly onView: (change: Partial<View>) => void;
@@ -46,7 +46,7 @@ interface Props {
   readonly zoom: Zoom;
   readonly onZoom: (zoom: Zoom) => void;
   /** Null while the plan shown is no longer the piece's own. */
-  readonly onChange: ((change: Partial<Piece>) => void) | null;
+  readonly onChange: ((change: Partial<PartOfPiece>) => void) | null;
   readonly onChooseBead: (role: string) => void;
 }
 
@@ -154,7 +154,7 @@ interface Near {
 }
 
 interface MovingProps {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly scale: ReturnType<typeof tapeScale>;
   readonly frameWidthPx: number;

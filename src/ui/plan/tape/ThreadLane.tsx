@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { changeWords } from '@/core/supplies/cutting';
 import { lane, moved, type LaneChange } from '@/core/supplies/lane';
@@ -24,7 +24,7 @@ interface Props {
   readonly scale: Scale;
   readonly y: number;
   /** Null while the plan shown is no longer the piece’s own. */
-  readonly onChange: ((change: Partial<Piece>) => void) | null;
+  readonly onChange: ((change: Partial<PartOfPiece>) => void) | null;
 }
 
 /** Every length of thread along the passes it lays; where one ends and the next begins, a grip to move it. */

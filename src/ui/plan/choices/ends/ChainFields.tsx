@@ -2,7 +2,7 @@
 
 import { byId, FINDINGS } from '@/core/materials/catalogue';
 import type { FindingMaterial } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import type { LengthRange } from '@/core/length/length';
 import { LengthInput } from '../../../fields/LengthInput';
@@ -15,10 +15,10 @@ const LINK: LengthRange = { minMm: 0.5, maxMm: 40 };
 const USUAL_FRONT_MM = 180;
 
 interface Props {
-  readonly ends: Piece['ends'];
+  readonly ends: PartOfPiece['ends'];
   readonly plan: Plan | null;
   readonly findings: readonly FindingMaterial[];
-  readonly onChange: (change: Partial<Piece['ends']>) => void;
+  readonly onChange: (change: Partial<PartOfPiece['ends']>) => void;
 }
 
 /** A woven front with chain on both sides: the chain makes up what the front leaves, in whole links. */

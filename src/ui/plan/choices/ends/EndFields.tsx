@@ -3,13 +3,13 @@
 import { useState } from 'react';
 import type { Closure } from '@/core/closures/closure';
 import type { FindingMaterial } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../../fields/Choice';
 import { Pick } from '../../../fields/Pick';
 import { Toggle } from '../../../fields/Toggle';
 import styles from '../choices.module.css';
 
-type Ends = Piece['ends'];
+type Ends = PartOfPiece['ends'];
 type End = Ends['start'];
 
 const LOOP_SEEDS = [0, 2, 3, 4, 5, 6, 8] as const;

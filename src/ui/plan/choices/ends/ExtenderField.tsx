@@ -2,16 +2,16 @@
 
 import { byId, FINDINGS } from '@/core/materials/catalogue';
 import type { FindingMaterial } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { Choice } from '../../../fields/Choice';
 import { useLengths } from '../../../shell/lengths';
 
 interface Props {
-  readonly ends: Piece['ends'];
+  readonly ends: PartOfPiece['ends'];
   readonly plan: Plan | null;
   readonly findings: readonly FindingMaterial[];
-  readonly onChange: (change: Partial<Piece['ends']>) => void;
+  readonly onChange: (change: Partial<PartOfPiece['ends']>) => void;
 }
 
 /** Usual extenders are 25 to 50 mm in all (memory): so many links of the usual length. */

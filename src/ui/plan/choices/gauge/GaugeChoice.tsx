@@ -1,6 +1,6 @@
 'use client';
 
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import type { LayingOut } from '../../../layouts/layoutStore';
 import { GaugeFacts } from './GaugeFacts';
@@ -8,10 +8,10 @@ import { GaugeSourceFields } from './GaugeSourceFields';
 import { SwatchPlan } from './SwatchPlan';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly layingOut: LayingOut;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** How long one unit is, how that is known, and how to know it better. */

@@ -3,7 +3,8 @@
 import { Button, App } from 'antd';
 import { useState, useTransition } from 'react';
 import type { LengthRange } from '@/core/length/length';
-import { MOST_UNITS, type Piece } from '@/core/piece/piece';
+import { MOST_UNITS } from '@/core/piece/part';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { swatchOf } from '@/core/records/swatches';
 import { addSwatchAction } from '@/server/actions/swatches';
@@ -19,16 +20,16 @@ import styles from '../choices.module.css';
 const MEASURED: LengthRange = { minMm: 2, maxMm: 3000 };
 const UNIT: LengthRange = { minMm: 0.2, maxMm: 300 };
 
-type Gauge = NonNullable<Piece['gauge']>;
+type Gauge = NonNullable<PartOfPiece['gauge']>;
 type Ruled = Extract<Gauge, { source: 'this piece' }>;
 
 /** A unit so many times as long, or as short, as was worked out is a slip of the pen (from memory). */
 const SLIP = 3;
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** What the length of a unit goes by: what is known, this piece on a ruler, or a chart. */
@@ -73,7 +74,7 @@ export function GaugeSourceFields({ piece, plan, onChange }: Props) {
 }
 
 interface RulerProps {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   /** Null while nothing is measured. */
   readonly gauge: Ruled | null;
@@ -146,8 +147,8 @@ function KeepAsSwatch({
   measured,
   plan,
 }: {
-  readonly piece: Piece;
-  readonly measured: Extract<Piece['gauge'], { source: 'this piece' }>;
+  readonly piece: PartOfPiece;
+  readonly measured: Extract<PartOfPiece['gauge'], { source: 'this piece' }>;
   readonly plan: Plan;
 }) {
   const { message } = App.useApp();

@@ -1,14 +1,14 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { swatchPlan } from '@/core/gauge/swatchPlan';
 import { useLookups } from '../../../shell/useLookups';
 import { useLengths } from '../../../shell/lengths';
 
 /** The smallest swatch that tells the count; nothing once the maker's own work is the source. */
-export function SwatchPlan({ piece, plan }: { readonly piece: Piece; readonly plan: Plan }) {
+export function SwatchPlan({ piece, plan }: { readonly piece: PartOfPiece; readonly plan: Plan }) {
   const { show, thread } = useLengths();
   const lookups = useLookups();
   const { source } = plan.gauge;

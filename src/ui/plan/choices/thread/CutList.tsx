@@ -2,8 +2,8 @@
 
 import { useMemo } from 'react';
 import { makeOf } from '@/core/materials/material';
-import type { Piece } from '@/core/piece/piece';
-import { planPiece, type Plan } from '@/core/plan/plan';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import { planPart, type Plan } from '@/core/plan/plan';
 import { cutLines, cutWords } from '@/core/supplies/cutting';
 import { useAtHand } from '../../../shell/atHand';
 import { useLookups } from '../../../shell/useLookups';
@@ -11,9 +11,9 @@ import { useLengths } from '../../../shell/lengths';
 import styles from './thread.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** What to cut, length by length, and where each ends. */
@@ -57,7 +57,7 @@ export function CutList({ piece, plan, onChange }: Props) {
 /** What it costs to change thread elsewhere than is best, and the way back. */
 function Own({ piece, plan, say, onChange }: Props & { readonly say: (mm: number) => string }) {
   const lookups = useLookups();
-  const best = useMemo(() => planPiece({ ...piece, threadChanges: null }, lookups), [piece, lookups]);
+  const best = useMemo(() => planPart({ ...piece, threadChanges: null }, lookups), [piece, lookups]);
   if (!best.ok) return null;
   const more = plan.thread.totalMm - best.thread.totalMm;
   const longer = plan.thread.longestMm - best.thread.longestMm;

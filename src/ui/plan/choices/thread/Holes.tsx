@@ -4,7 +4,8 @@ import { Button } from 'antd';
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { counted } from '@/core/words/figures';
-import { beadOf, type Piece } from '@/core/piece/piece';
+import { beadOf } from '@/core/piece/part';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { EASY, factorFrom, HARD, type Going, type HoleState } from '@/core/supplies/holeFill';
 import { remedies, type Remedy } from '@/core/supplies/remedies';
@@ -18,10 +19,10 @@ import { useAfterPaint } from '../../../shell/useAfterPaint';
 import styles from './thread.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly catalogue: Catalogue;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 const GOING: Readonly<Record<Going, string>> = { easy: 'fits', hard: 'tight', no: 'does not fit' };

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { makeOf, needsNeedle } from '@/core/materials/material';
 import { cautionsOfThread } from '@/core/plan/cautions';
@@ -29,10 +29,10 @@ function exposedWords(plan: Plan, tenth: (mm: number) => string): string {
 }
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan | null;
   readonly catalogue: Catalogue;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** Which thread and needle, what is cut and where it is changed, and how it goes through the holes. */

@@ -6,7 +6,8 @@ import { useTransition } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { PLACE_FACTS, type Place } from '@/core/body/places';
 import { parseGirth } from '@/core/body/girth';
-import type { Piece, Wearer } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import type { Wearer } from '@/core/piece/piece';
 import { addMeasureAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
 import { ask } from '../../../fields/ask';
@@ -16,9 +17,9 @@ import { useLengths } from '../../../shell/lengths';
 import styles from '../choices.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly people: readonly Person[];
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

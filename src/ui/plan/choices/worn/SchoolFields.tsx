@@ -5,7 +5,7 @@ import { FITS, KIND_FACTS, type School } from '@/core/body/kinds';
 import { NECKLACE_LENGTHS, nameOfLength, namedLengthMm } from '@/core/body/necklace';
 import type { LengthRange } from '@/core/length/length';
 import { usualWear } from '@/core/piece/newPiece';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { wearing, wishing } from '@/core/piece/wishing';
 import { Choice } from '../../../fields/Choice';
@@ -16,9 +16,9 @@ import { useLengths } from '../../../shell/lengths';
 import styles from '../choices.module.css';
 
 interface Props {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly plan: Plan | null;
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 const EASE_RANGE: LengthRange = { minMm: 0, maxMm: 150 };
@@ -27,7 +27,7 @@ const ACROSS_RANGE: LengthRange = { minMm: 1, maxMm: 80 };
 const THICK_RANGE: LengthRange = { minMm: 0.5, maxMm: 60 };
 
 /** What a way of finding the length is called for a kind of piece. */
-function schoolName(school: School, { kind }: Piece): string {
+function schoolName(school: School, { kind }: PartOfPiece): string {
   const { place } = KIND_FACTS[kind];
   switch (school) {
     case 'ease':
@@ -78,7 +78,7 @@ function OfSchool({ piece, plan, onChange }: Props) {
   const { show } = useLengths();
   const { wear, kind } = piece;
   const { finished, flat } = KIND_FACTS[kind];
-  const set = (next: Piece['wear']) => onChange(wearing(next));
+  const set = (next: PartOfPiece['wear']) => onChange(wearing(next));
   switch (wear.school) {
     case 'ease':
       return <EaseFields wear={wear} plan={plan} onChange={set} />;
@@ -185,7 +185,7 @@ function TargetField({ piece, plan, onChange }: Props & { readonly plan: Plan })
   );
 }
 
-type Eased = Extract<Piece['wear'], { school: 'ease' | 'over' }>;
+type Eased = Extract<PartOfPiece['wear'], { school: 'ease' | 'over' }>;
 
 /** Snug, comfortable, loose, with amounts that can be changed, and whether thickness is allowed for. */
 function EaseFields<W extends Eased>({

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { PLACE_FACTS, SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
-import type { Piece } from '@/core/piece/piece';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Person } from '@/server/screens';
 import { Pick } from '../../../fields/Pick';
 import { AddPerson } from '../../../people/AddPerson';
@@ -18,9 +18,9 @@ export function WearerField({
   people,
   onChange,
 }: {
-  readonly piece: Piece;
+  readonly piece: PartOfPiece;
   readonly people: readonly Person[];
-  readonly onChange: (change: Partial<Piece>) => void;
+  readonly onChange: (change: Partial<PartOfPiece>) => void;
 }) {
   const { show } = useLengths();
   const [adding, setAdding] = useState(false);
