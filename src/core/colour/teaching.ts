@@ -42,7 +42,8 @@ export function tellingApart(
     const i = placeOf.get(`${role}~${shade}`) ?? 0;
     return {
       colour: TEACHING_COLOURS[i % TEACHING_COLOURS.length] ?? LOOP_COLOUR,
-      mark: MARKS[i % MARKS.length] ?? 'dot',
+      // After as many as there are colours, each comes again with another mark.
+      mark: MARKS[(i + Math.floor(i / TEACHING_COLOURS.length)) % MARKS.length] ?? 'dot',
     };
   };
 }

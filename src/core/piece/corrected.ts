@@ -1,4 +1,5 @@
 import type { BeadKind } from '../materials/material';
+import { beadOf } from './part';
 import type { PartOfPiece } from './partOfPiece';
 
 /** What a bead measures: what a plan goes by. */
@@ -18,7 +19,7 @@ export function correctedBeads(
 ): CorrectedBead[] {
   const found = new Map<string, CorrectedBead>();
   for (const role of roles) {
-    const was = beads[role as keyof PartOfPiece['beads']];
+    const was = beadOf({ beads }, role);
     const now = catalogue.find(({ id }) => id === was.id);
     if (now && MEASURES.some((key) => was[key] !== now[key])) found.set(now.id, { was, now });
   }

@@ -5,8 +5,7 @@ import { BEADS, CLASPS, NEEDLES, PALETTE, THREADS, byId } from '../materials/cat
 import type { BeadKind, BeadMaterial } from '../materials/material';
 import { easeOf, USUAL_SETTINGS, type Settings } from '../records/settings';
 import { structureById } from '../structures/registry';
-import type { RoleLetter, Structure } from '../structures/structure';
-import { BEAD_ROLES } from './part';
+import { at, FIRST_ROLES, ROLE_LETTERS, type RoleLetter, type Structure } from '../structures/structure';
 import type { Piece } from './piece';
 import { asPiece, type PartOfPiece } from './partOfPiece';
 
@@ -18,22 +17,40 @@ export const inColour = (kind: BeadKind, colour: { name: string; hex: string }):
   finish: 'plain',
 });
 
-const colourOf = (role: string, i: number) => {
-  const colour = role === LOOP_ROLE ? PALETTE.find((c) => c.name === 'cream') : PALETTE[i];
-  if (!colour) throw new Error('The palette has fewer colours than there are roles.');
+/** The colour that a role starts in: each of the palette in turn. */
+function colourOf(role: string) {
+  const nth = ROLE_LETTERS.indexOf(role as RoleLetter) % PALETTE.length;
+  return role === LOOP_ROLE ? byName('cream') : at(PALETTE, nth);
+}
+
+function byName(name: string) {
+  const colour = PALETTE.find((one) => one.name === name);
+  if (!colour) throw new Error(`The palette has no ${name}.`);
   return colour;
-};
+}
 
 /** The bead of the catalogue that a stitch starts with in a role. */
 export const usualKind = ({ usual }: Structure, role: string): BeadKind =>
   byId(BEADS, usual[role as RoleLetter] ?? 'seed-11');
 
-/** A bead for every role, so that a role that comes into use already has one. */
+const startingBead = (structure: Structure, role: string): BeadMaterial =>
+  inColour(usualKind(structure, role), colourOf(role));
+
+/** A bead for each of the first roles, so that one that comes into use already has it. */
 function startingBeads(structure: Structure): PartOfPiece['beads'] {
-  const entries = BEAD_ROLES.map(
-    (role, i) => [role, inColour(usualKind(structure, role), colourOf(role, i))] as const,
-  );
+  const entries = [...FIRST_ROLES, LOOP_ROLE].map((role) => [role, startingBead(structure, role)]);
   return Object.fromEntries(entries) as PartOfPiece['beads'];
+}
+
+/** The beads of a part with one for each of these roles: what has none yet starts with its stitch's usual one. */
+export function beadsFor(
+  { beads, structure: { id } }: Pick<PartOfPiece, 'beads' | 'structure'>,
+  roles: readonly string[],
+): PartOfPiece['beads'] {
+  const structure = structureById(id);
+  const lacking = roles.filter((role) => structure && !(role in beads));
+  if (!structure || lacking.length === 0) return beads;
+  return { ...beads, ...Object.fromEntries(lacking.map((role) => [role, startingBead(structure, role)])) };
 }
 
 /** To start from, and to be written over: the thickness of a beaded rope, and how far a V falls (from memory), mm. */

@@ -3,13 +3,21 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { colouringSchema, type Shade } from '../colour/shades';
 import { beadMaterialSchema, sizeOf, type BeadMaterial, type BeadSize } from '../materials/material';
 import { structureById } from '../structures/registry';
-import { ROLE_LETTERS, type RoleLetter } from '../structures/structure';
+import { FIRST_ROLES, LATER_ROLES, ROLE_LETTERS, type RoleLetter } from '../structures/structure';
 
 /** More units than any piece has; beyond it the count is a slip of the finger. */
 export const MOST_UNITS = 5000;
 
 /** Everything that a bead is chosen for. */
 export const BEAD_ROLES = [...ROLE_LETTERS, LOOP_ROLE] as const;
+
+const each = <R extends string, S extends z.ZodType>(roles: readonly R[], schema: S): Record<R, S> =>
+  Object.fromEntries(roles.map((role) => [role, schema])) as Record<R, S>;
+
+const beadsSchema = z.strictObject({
+  ...each([...FIRST_ROLES, LOOP_ROLE] as const, beadMaterialSchema),
+  ...each(LATER_ROLES, beadMaterialSchema.optional()),
+});
 
 /** What is chosen of one part: its stitch, its beads, and how many units it has. */
 export const partSchema = z.object({
@@ -18,7 +26,7 @@ export const partSchema = z.object({
     .object({ id: z.string(), params: z.record(z.string(), z.unknown()) })
     .refine((s) => structureById(s.id) !== undefined, 'This version knows no such structure.'),
   /** The bead of each role, copied from the catalogue. */
-  beads: z.record(z.enum(BEAD_ROLES), beadMaterialSchema),
+  beads: beadsSchema,
   /** Roles whose beads come in several colours, and how they share them out. */
   colourings: z.partialRecord(z.enum(ROLE_LETTERS), colouringSchema).default({}),
   /** Where the maker changes thread: after a unit of a pass. Null leaves it to the plan. */
@@ -55,25 +63,22 @@ export const partSchema = z.object({
 });
 export type Part = z.infer<typeof partSchema>;
 
-/** The bead of a role. */
-export const beadOf = (piece: Pick<Part, 'beads'>, role: string): BeadMaterial =>
-  piece.beads[role as keyof Part['beads']];
+/** The bead of a role. A later role that has none of its own yet has the first one's. */
+export const beadOf = ({ beads }: Pick<Part, 'beads'>, role: string): BeadMaterial =>
+  beads[role as keyof Part['beads']] ?? beads.A;
 
 /** The colours that a role's beads come in: its own first. */
-export const shadesOf = (
-  { beads, colourings }: Pick<Part, 'beads' | 'colourings'>,
-  role: string,
-): Shade[] => {
-  const { colourName: name, colour: hex } = beads[role as keyof Part['beads']];
-  return [{ name, hex }, ...(colourings[role as RoleLetter]?.more ?? [])];
+export const shadesOf = (part: Pick<Part, 'beads' | 'colourings'>, role: string): Shade[] => {
+  const { colourName: name, colour: hex } = beadOf(part, role);
+  return [{ name, hex }, ...(part.colourings[role as RoleLetter]?.more ?? [])];
 };
 
-/** What the layout must know of the bead of each role. Throws for a role that has none. */
-export function bodiesOf(piece: Pick<Part, 'beads'>): (role: string) => BeadSize {
-  const bodies = new Map(Object.entries(piece.beads).map(([role, bead]) => [role, sizeOf(bead)]));
+/** What the layout must know of the bead of each role. */
+export function bodiesOf(part: Pick<Part, 'beads'>): (role: string) => BeadSize {
+  const bodies = new Map<string, BeadSize>();
   return (role) => {
-    const body = bodies.get(role);
-    if (!body) throw new Error(`No bead is chosen for ${role}.`);
+    const body = bodies.get(role) ?? sizeOf(beadOf(part, role));
+    bodies.set(role, body);
     return body;
   };
 }

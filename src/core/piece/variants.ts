@@ -7,6 +7,7 @@ import { cutTo } from '../records/storable';
 import { misfit } from '../structures/parts';
 import { boundStitch, structureById } from '../structures/registry';
 import { startingWear, usualKind } from './newPiece';
+import { beadOf } from './part';
 import { withParts, type PartOfPiece } from './partOfPiece';
 import { MOST_LETTERS, type Piece } from './piece';
 
@@ -25,8 +26,9 @@ export function inStructure(
   const bound = boundStitch({ id, params: own });
   const beads = { ...piece.beads };
   for (const part of bound.ok ? bound.weaveable.parts : []) {
-    const { colour, colourName, finish } = beads[part.role];
-    if (misfit(part, beads[part.role]) === 'holes')
+    const bead = beadOf(piece, part.role);
+    const { colour, colourName, finish } = bead;
+    if (misfit(part, bead) === 'holes')
       beads[part.role] = { ...usualKind(structure, part.role), colour, colourName, finish };
   }
   return { ...piece, structure: { id, params: own }, beads, threadChanges: null, units: null };
@@ -41,11 +43,12 @@ export function inBead(piece: PartOfPiece, kind: BeadKind): PartOfPiece {
   const parts = bound.ok ? bound.weaveable.parts : [];
   const [first] = parts;
   if (!first) return piece;
-  const { id } = piece.beads[first.role];
+  const { id } = beadOf(piece, first.role);
   const beads = { ...piece.beads };
   for (const role of new Set(parts.map((part) => part.role))) {
     const fits = parts.every((part) => part.role !== role || misfit(part, kind) === null);
-    if (beads[role].id === id && fits) beads[role] = { ...beads[role], ...kind };
+    const own = beadOf(piece, role);
+    if (own.id === id && fits) beads[role] = { ...own, ...kind };
   }
   return { ...piece, beads };
 }

@@ -1,6 +1,7 @@
 import { PLACE_FACTS } from '../body/places';
 import { makeOf, type ThreadMaterial } from '../materials/material';
 import type { PartOfPiece } from '../piece/partOfPiece';
+import { beadOf } from '../piece/part';
 
 /** What can hurt someone, shown beside the choice that raises it. The interface words it. */
 export type Caution =
@@ -36,8 +37,7 @@ export function cautionsFor(piece: PartOfPiece, roles: readonly string[]): Cauti
     if (ends.chain || ends.extender || ends.start.rings || ends.end.rings) cautions.push('wire-ends');
     if (ends.clasp.fastening === 'glued') cautions.push('glue');
   }
-  const isBugle = (role: string) =>
-    /bugle/.test(piece.beads[role as keyof PartOfPiece['beads']]?.shape ?? '');
+  const isBugle = (role: string) => /bugle/.test(beadOf(piece, role).shape);
   if (roles.some(isBugle)) cautions.push('sharp-edges');
   return cautions;
 }

@@ -256,9 +256,25 @@ export const structure = <S extends z.ZodType>({ params, bind, ...rest }: Defini
   bind: (raw) => onLoom(bind(params.parse(raw))),
 });
 
-/** The roles a maker can use: one letter each. */
-export const ROLE_LETTERS = ['A', 'B', 'C', 'D', 'E', 'F'] as const;
+/** The roles that every piece has a bead for. */
+export const FIRST_ROLES = ['A', 'B', 'C', 'D', 'E', 'F'] as const;
+/** Roles that get a bead when they come into use. */
+export const LATER_ROLES = [
+  ...['G', 'H', 'I', 'J', 'K', 'L', 'M', 'N', 'O', 'P'],
+  ...['Q', 'R', 'S', 'T', 'U', 'V', 'W', 'X', 'Y', 'Z'],
+] as const;
+/** All roles that a maker can use, by the letters that they are shown by. */
+export const ROLE_LETTERS = [...FIRST_ROLES, ...LATER_ROLES] as const;
 export type RoleLetter = (typeof ROLE_LETTERS)[number];
+
+/**
+ * The roles to choose from where some have a bead: the first, and one more than the last of those.
+ * `offeredRoles(['A', 'G'])` goes from A to H.
+ */
+export function offeredRoles(had: readonly string[]): RoleLetter[] {
+  const last = Math.max(...had.map((role) => ROLE_LETTERS.indexOf(role as RoleLetter)));
+  return ROLE_LETTERS.slice(0, Math.max(FIRST_ROLES.length, last + 2));
+}
 
 /** The parts of a run of roles that all do the same. */
 export const partsOf = (sequence: readonly RoleLetter[], part: string, rule: Partial<Part> = {}): Part[] =>

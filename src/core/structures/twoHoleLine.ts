@@ -5,11 +5,11 @@ import { forth, straight, towards, type Edge, type EdgeName, type Loom, type Mad
 import { backOutOf, hole, outOf } from '../weave/needle';
 import { wovenAt, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
-import { at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
+import { ROLE_LETTERS, at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
 
 const MOST = 6;
 const LENS = 'A';
-const SMALL = ['B', 'C', 'D', 'E', 'F'] as const;
+const SMALL = ROLE_LETTERS.slice(1);
 const TURNS = [3, 4, 5] as const;
 /** Beads of two holes between an end and where its thread is woven in. */
 const WOVEN_UNITS = 2;

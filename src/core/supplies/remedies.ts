@@ -2,6 +2,7 @@ import { makeOf, type BeadKind, type Needle, type ThreadMaterial } from '../mate
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { planPart, type Lookups, type Plan } from '../plan/plan';
 import type { Going } from './holeFill';
+import { beadOf } from '../piece/part';
 
 /** Something that makes a trip go that would not, tried before it is offered. */
 export interface Remedy {
@@ -100,7 +101,7 @@ function fewerPasses(piece: PartOfPiece, plan: Plan): Tried[] {
 
 /** The same bead in the sizes above, up to twice its own. */
 function largerBeads(piece: PartOfPiece, role: string, { beads }: Gears): Tried[] {
-  const bead = piece.beads[role as keyof PartOfPiece['beads']];
+  const bead = beadOf(piece, role);
   return beads
     .filter(
       ({ shape, holes, holeMm, diameterMm }) =>

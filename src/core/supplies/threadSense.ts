@@ -7,6 +7,7 @@ import type { ExposedThread } from '../read/thread';
 import type { Structure } from '../structures/structure';
 import type { HoleReading, HoleState } from './holeFill';
 import type { ThreadPlan } from './threadPlan';
+import { beadOf } from '../piece/part';
 
 /** What an old hand would say of a thread in these beads and this stitch. */
 export type ThreadDoubt =
@@ -52,10 +53,10 @@ export function threadDoubts({
   ...seen
 }: ThreadFindings): ThreadDoubt[] {
   const make = makeOf(piece.thread);
-  const beadOf = (role: string): BeadMaterial => piece.beads[role as keyof PartOfPiece['beads']];
+  const bead = (role: string): BeadMaterial => beadOf(piece, role);
   return [
-    ...holeDoubts(piece, structure, holes, beadOf),
-    ...(make === 'waxed nylon' || make === 'elastic' ? sharpDoubts(roles.map(beadOf)) : []),
+    ...holeDoubts(piece, structure, holes, bead),
+    ...(make === 'waxed nylon' || make === 'elastic' ? sharpDoubts(roles.map(bead)) : []),
     ...(isStiff(piece) && SUPPLE.includes(structure.handles)
       ? [{ code: 'stiff-for-supple', feel: structure.feel } as const]
       : []),

@@ -11,7 +11,13 @@ import type { BeadSize } from '../materials/material';
 import { SAMPLE } from '../read/totals';
 import { misfit } from '../structures/parts';
 import { STRUCTURES, structureById } from '../structures/registry';
-import { ROLE_LETTERS, type Form, type RoleLetter, type Structure } from '../structures/structure';
+import {
+  FIRST_ROLES,
+  ROLE_LETTERS,
+  type Form,
+  type RoleLetter,
+  type Structure,
+} from '../structures/structure';
 import { ends } from './woven';
 
 /** A stitch with its options, in a bead of the catalogue for each role. */
@@ -97,7 +103,7 @@ export function drawnCells(count: number, random: () => number): LayoutCell[] {
         return [[field.key, Array.from({ length: 1 + Math.floor(3 * random()) }, () => oneOf(roles))]];
       }),
     );
-    const beads = new Map(ROLE_LETTERS.map((role) => [role, oneOf(BEADS).id]));
+    const beads = new Map<RoleLetter, string>(FIRST_ROLES.map((role) => [role, oneOf(BEADS).id]));
     const cell = cellOf(structure, params, (role) => beads.get(role) ?? 'seed-11');
     if (cell) cells.push(cell);
   }

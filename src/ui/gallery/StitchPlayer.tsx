@@ -20,6 +20,7 @@ import { SeenBead } from '../piece/BeadShape';
 import { THREAD_COLOUR } from '../piece/beadLook';
 import styles from './gallery.module.css';
 import { BASE, WOVEN } from '@/core/weave/path';
+import { beadOf } from '@/core/piece/part';
 
 interface Props {
   readonly piece: PartOfPiece;
@@ -129,8 +130,6 @@ function filmOf(piece: PartOfPiece, plan: Plan): Film {
     to: [Math.max(...xs) + around, Math.max(...ys) + around],
   };
 }
-
-const beadOf = (piece: PartOfPiece, role: string) => piece.beads[role as keyof PartOfPiece['beads']];
 
 function whereWords({ place: { section, pass, unit } }: ToldUnit): string {
   if (section !== WOVEN) return `${pass.charAt(0).toUpperCase()}${pass.slice(1)}:`;

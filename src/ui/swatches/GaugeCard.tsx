@@ -14,6 +14,7 @@ import { roleName } from '../plan/roleName';
 import { useLengths } from '../shell/lengths';
 import { PitchDots } from './PitchDots';
 import styles from './swatches.module.css';
+import { beadOf } from '@/core/piece/part';
 
 interface Props {
   readonly title: string;
@@ -83,7 +84,7 @@ function Beads({ swatch }: { readonly swatch: Swatch }) {
     <p className={styles.beads}>
       {roles.map((role) => (
         <span key={role}>
-          <BeadIcon bead={swatch.beads[role]} size={18} /> {role} {roleName(swatch.beads[role])}
+          <BeadIcon bead={beadOf(swatch, role)} size={18} /> {role} {roleName(beadOf(swatch, role))}
         </span>
       ))}
     </p>

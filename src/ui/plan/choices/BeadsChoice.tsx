@@ -15,6 +15,7 @@ import { ColourChoice } from './ColourChoice';
 import { ColourPattern } from './ColourPattern';
 import { useSubstitutions } from './useSubstitutions';
 import styles from './choices.module.css';
+import { beadOf } from '@/core/piece/part';
 
 interface Props {
   readonly piece: PartOfPiece;
@@ -30,7 +31,7 @@ interface Props {
 /** The bead of each role that the structure uses, and of the loops that hold the clasp. */
 export function BeadsChoice({ piece, plan, parts, roles, kinds, onChange }: Props) {
   return [...roles, LOOP_ROLE].map((role) => {
-    const bead = piece.beads[role as keyof PartOfPiece['beads']];
+    const bead = beadOf(piece, role);
     const set = (change: Partial<BeadMaterial>) =>
       onChange({ beads: { ...piece.beads, [role]: { ...bead, ...change } } });
     const own = parts.filter((part) => part.role === role);

@@ -25,6 +25,7 @@ import {
 } from './bodies';
 import { sourceWords } from './gauge/gaugeWords';
 import styles from './choices.module.css';
+import { beadOf } from '@/core/piece/part';
 
 /** The choices, in the order of the work. */
 export const CHOICE_TITLES = [
@@ -68,9 +69,7 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
       body: <StructureChoice piece={piece} plan={plan} onChange={onChange} />,
     },
     Beads: {
-      summary: roles
-        .map((role) => `${role} ${roleName(piece.beads[role as keyof PartOfPiece['beads']])}`)
-        .join('; '),
+      summary: roles.map((role) => `${role} ${roleName(beadOf(piece, role))}`).join('; '),
       body: (
         <BeadsChoice
           piece={piece}

@@ -4,11 +4,13 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { MOST_MOTIF_ROWS, motifSchema, rowOf, startingMotif, type MotifField } from '@/core/structures/motif';
-import { ROLE_LETTERS, type RoleLetter } from '@/core/structures/structure';
+import { offeredRoles, type RoleLetter } from '@/core/structures/structure';
 import { BeadIcon } from '../../piece/BeadShape';
 import { useLooks } from '../../piece/looks';
 import { roleName } from '../roleName';
 import styles from './motif.module.css';
+import { beadOf } from '@/core/piece/part';
+import { beadsFor } from '@/core/piece/newPiece';
 
 interface Props {
   readonly field: MotifField;
@@ -22,11 +24,13 @@ export function MotifEditor({ field, piece, onChange }: Props) {
   const chart = field.chart(params);
   const motif = motifSchema.safeParse(params[field.key]).data ?? [];
   const [role, setRole] = useState<RoleLetter>('B');
-  const looks = useLooks(piece);
-  const set = (next: readonly (readonly RoleLetter[])[], beads = piece.beads) =>
+  const offered = offeredRoles(Object.keys(piece.beads));
+  const beads = beadsFor(piece, offered);
+  const looks = useLooks({ ...piece, beads });
+  const set = (next: readonly (readonly RoleLetter[])[], now = piece.beads) =>
     onChange({
       structure: { ...piece.structure, params: { ...params, [field.key]: next } },
-      ...(beads !== piece.beads && { beads }),
+      ...(now !== piece.beads && { beads: now }),
     });
   if (motif.length === 0)
     return (
@@ -42,7 +46,7 @@ export function MotifEditor({ field, piece, onChange }: Props) {
 
   const put = (row: number, column: number) => {
     const next = motif.map((cells, r) => cells.map((cell, c) => (r === row && c === column ? role : cell)));
-    set(next, inOneSize(piece, chart.from[0] ?? 'A', role));
+    set(next, inOneSize(beadsFor(piece, [role]), chart.from[0] ?? 'A', role));
   };
   const longer = () =>
     set([
@@ -55,12 +59,12 @@ export function MotifEditor({ field, piece, onChange }: Props) {
     <fieldset className={styles.motif}>
       <legend>{field.label}</legend>
       <div className={styles.beads} role="radiogroup" aria-label="Bead to put">
-        {ROLE_LETTERS.map((letter) => (
+        {offered.map((letter) => (
           <label key={letter} className={letter === role ? styles.taken : styles.bead}>
             <input
               type="radio"
               name="motif-bead"
-              aria-label={`${letter}, ${roleName(piece.beads[letter])}`}
+              aria-label={`${letter}, ${roleName(beadOf({ beads }, letter))}`}
               checked={letter === role}
               onChange={() => setRole(letter)}
             />
@@ -109,8 +113,8 @@ const Icon = ({ seen }: { readonly seen: ReturnType<ReturnType<typeof useLooks>>
   seen && <BeadIcon {...seen} size={22} />;
 
 /** A motif is of beads of one size: one that is put in takes the size of those that are there, in its own colour. */
-function inOneSize({ beads }: PartOfPiece, like: RoleLetter, role: RoleLetter): PartOfPiece['beads'] {
-  const { colour, colourName, finish } = beads[role];
-  if (beads[role].id === beads[like].id) return beads;
-  return { ...beads, [role]: { ...beads[like], colour, colourName, finish } };
+function inOneSize(beads: PartOfPiece['beads'], like: RoleLetter, role: RoleLetter): PartOfPiece['beads'] {
+  const [its, theirs] = [beadOf({ beads }, role), beadOf({ beads }, like)];
+  const { colour, colourName, finish } = its;
+  return its.id === theirs.id ? beads : { ...beads, [role]: { ...theirs, colour, colourName, finish } };
 }

@@ -1,8 +1,16 @@
 'use client';
 
 import { Button } from 'antd';
-import { structureById } from '@/core/structures/registry';
-import { fieldsThatCount, ROLE_LETTERS, type Field } from '@/core/structures/structure';
+import { beadsFor } from '@/core/piece/newPiece';
+import { beadOf } from '@/core/piece/part';
+import { boundStitch, structureById } from '@/core/structures/registry';
+import {
+  fieldsThatCount,
+  offeredRoles,
+  ROLE_LETTERS,
+  rolesOf,
+  type Field,
+} from '@/core/structures/structure';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../fields/Choice';
 import { CountInput } from '../../fields/CountInput';
@@ -41,7 +49,7 @@ export function StructureFields({
 
 /** A parameter changed; a motif that hangs on it is fitted to it. */
 function withParam(
-  { structure: { id, params } }: PartOfPiece,
+  { beads, structure: { id, params } }: PartOfPiece,
   fields: readonly Field[],
   key: string,
   value: unknown,
@@ -50,7 +58,15 @@ function withParam(
   const field = fields.find((one) => one.kind === 'motif');
   const motif = motifSchema.safeParse(next.motif).data ?? [];
   if (field && key !== field.key && motif.length > 0) next.motif = fittedTo(motif, field.chart(next));
-  return { structure: { id, params: next } };
+  const changed = { structure: { id, params: next } };
+  return { ...changed, ...providing({ beads, ...changed }) };
+}
+
+/** Beads for the roles that a changed stitch strings and that have none yet. */
+function providing(part: Pick<PartOfPiece, 'beads' | 'structure'>): Partial<PartOfPiece> {
+  const bound = boundStitch(part.structure);
+  const beads = bound.ok ? beadsFor(part, rolesOf(bound.weaveable)) : part.beads;
+  return beads === part.beads ? {} : { beads };
 }
 
 interface FieldProps {
@@ -126,8 +142,9 @@ function Sequence({
   value,
   onChange,
 }: Omit<FieldProps, 'value' | 'onPiece'> & { value: string[] }) {
-  const bead = (role: string) => piece.beads[role as keyof PartOfPiece['beads']];
+  const bead = (role: string) => beadOf({ beads: beadsFor(piece, [role]) }, role);
   const { most, roles = ROLE_LETTERS } = field.kind === 'sequence' ? field : { most: 0 };
+  const offered = offeredRoles(Object.keys(piece.beads)).filter((role) => roles.includes(role));
   return (
     <fieldset className={styles.role}>
       <legend>{field.label}</legend>
@@ -148,7 +165,7 @@ function Sequence({
         ))}
       </div>
       <div className={styles.buttons}>
-        {roles.map((role) => (
+        {offered.map((role) => (
           <Button
             key={role}
             disabled={value.length >= most}

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
-import { shadesOf } from '@/core/piece/part';
+import { beadOf, shadesOf } from '@/core/piece/part';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { planSteps } from '@/core/plan/steps';
@@ -58,7 +58,7 @@ export function beadWords(piece: PartOfPiece, plan: Plan, { drawn, unit }: Stand
     ? plan.shades().get(drawn.bead.id)
     : 0;
   const colour = shadesOf(piece, role)[shade ?? 0];
-  const bead = piece.beads[role as keyof PartOfPiece['beads']];
+  const bead = beadOf(piece, role);
   const name = roleName(colour ? { ...bead, colourName: colour.name } : bead);
   const where = plan.arrangement ? '' : ` · unit ${Math.max(unit, 0) + 1} of ${plan.chosen.units}`;
   return `${role} · ${name}${where}`;
