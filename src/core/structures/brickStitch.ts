@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
-import { outOfWay, type Anchor, type Edge, type Hold, type Loom, type Made } from '../weave/edge';
+import { outOfWay, ownAndTail, type Anchor, type Edge, type Hold, type Loom, type Made } from '../weave/edge';
 import { otherEnd, type Bead, type End, type HoleEnd } from '../weave/path';
 import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import { startLadder } from './startLadder';
@@ -113,27 +113,20 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const anchor = (row: number, next: number, way: Way): Anchor => {
     const edge = at(all, row);
     const inner = (k: number) => at(all, way === 'on' ? row + k + 1 : row - k - 1);
-    return {
-      first: {
-        through: ({ bead, end }) =>
-          outOfWay([going(edge, edge.beads.indexOf(bead), way)]).end === end ? [] : [going(edge, next, way)],
-      },
-      way: {
-        along: ({ bead }) => {
-          const i = edge.beads.indexOf(bead);
-          return Array.from({ length: Math.min(WOVEN_ROWS, rows - 1) }, (_, k) =>
-            going(inner(k), k % 2 === 0 ? last - i : i, way),
-          );
-        },
-      },
+    const through = ({ bead, end }: HoleEnd) => {
+      const here = going(edge, edge.beads.indexOf(bead), way);
+      return outOfWay([here]).end === end ? [] : [going(edge, next, way)];
     };
+    const along = ({ bead }: HoleEnd) => {
+      const i = edge.beads.indexOf(bead);
+      const few = Array.from({ length: Math.min(WOVEN_ROWS, rows - 1) }, (_, k) => k);
+      return few.map((k) => going(inner(k), k % 2 === 0 ? last - i : i, way));
+    };
+    return { first: { through }, way: { along } };
   };
   return {
     edges: { start, end },
-    ends: [
-      [t, anchor(rows - 1, last - 1, 'back')],
-      [loom.tail, anchor(0, 1, 'on')],
-    ],
+    ends: ownAndTail(loom, t, anchor(rows - 1, last - 1, 'back'), anchor(0, 1, 'on')),
   };
 }
 

@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import type { Pose } from '../layout/layout';
-import { forth, straight, towards, type Edge, type Loom, type Made } from '../weave/edge';
+import { forth, inRun, onePost, straight, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf, type Needle } from '../weave/needle';
 import { BASE, WOVEN } from '../weave/path';
-import { goThrough, grid, rowPass, type Run } from './grid';
+import { goThrough, grid, rowPass, type Run, put } from './grid';
 import { at, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 5;
@@ -36,14 +36,14 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const tops: Run[][] = [];
   const rungs: Run[][] = [[]];
   /** The needle that comes out at the upper end of the newest rung, and that at its lower end. */
-  let [upper, lower]: [Needle, Needle] = [left, right];
+  let [upper, lower]: [Needle, Needle] = [right, left];
 
   /** `one` strings a rung, the other goes through it the opposite way; they change places. */
   const cross = (one: Needle, row: number, boundary: number, name: string) => {
     const up = one === lower;
     const run: Run = { beads: one.string(p.rung, name), forward: up };
     goThrough(one === upper ? lower : upper, run, !up);
-    (rungs[row] ??= [])[boundary] = run;
+    put(rungs, row, boundary, run);
     [upper, lower] = [lower, upper];
   };
 
@@ -53,7 +53,6 @@ function weave(p: Params, units: number, loom: Loom): Made {
   );
   w.in({ row: -1 }, () => right.back(...[...first].reverse()));
   at(rungs, 0)[0] = { beads: first, forward: false };
-  [upper, lower] = [right, left];
 
   /** Both ends cross in the rung that was strung first of all. */
   const closeRing = () => {
@@ -67,19 +66,18 @@ function weave(p: Params, units: number, loom: Loom): Made {
   for (let unit = 0; unit < units; unit++)
     w.in({ row: unit }, () => {
       // Always the left one first: where both sides are alike, every unit reads the same.
-      const [strungLeft, strungRight] = [left, right].map((one) =>
-        one.string(one === upper ? p.side : p.other, one.name),
-      );
-      (tops[0] ??= [])[unit] = { beads: (upper === left ? strungLeft : strungRight) ?? [], forward: true };
+      for (const one of [left, right]) {
+        const beads = one.string(one === upper ? p.side : p.other, one.name);
+        if (one === upper) put(tops, 0, unit, { beads, forward: true });
+      }
       if (ring && unit === units - 1) closeRing();
       else cross(left, 0, unit + 1, 'rung');
     });
 
   // What hangs at the end is hung when the last row that runs there is done, by the needle that strung its rung.
   const lastOnward = p.rows % 2 === 1 ? p.rows - 1 : p.rows - 2;
-  const edge = (row: number, boundary: number): Edge => ({
-    posts: [[straight(forth(...at(at(rungs, row), boundary).beads))]],
-  });
+  const edge = (row: number, boundary: number) =>
+    onePost(straight(forth(...at(at(rungs, row), boundary).beads)));
   const reachEnd = (row: number) => {
     const { forward } = at(at(rungs, row), units);
     loom.reached('end', edge(row, units), forward ? upper : lower);
@@ -100,12 +98,10 @@ function weave(p: Params, units: number, loom: Loom): Made {
             lower.travel(inner.forward ? outOf(at(inner.beads, -1)) : backOutOf(at(inner.beads, 0)));
             // The outermost rung belongs to the unit beyond: there it is what every unit ends with.
             const beyond = { row: back ? unit + 1 : -1 };
-            (rungs[row] ??= [])[back ? unit + 1 : 0] = {
-              beads: upper.string(p.rung, 'far', beyond),
-              forward: true,
-            };
+            const beads = upper.string(p.rung, 'far', beyond);
+            put(rungs, row, back ? unit + 1 : 0, { beads, forward: true });
           } else goThrough(lower, below, !back);
-          (tops[row] ??= [])[unit] = { beads: upper.string(p.side, 'top'), forward: !back };
+          put(tops, row, unit, { beads: upper.string(p.side, 'top'), forward: !back });
           cross(lower, row, far, 'far');
         });
       }
@@ -114,8 +110,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   }
 
   const boundary = p.rows % 2 === 1 ? Math.max(0, units - WOVEN_UNITS) : Math.min(units, WOVEN_UNITS);
-  const { beads } = at(at(rungs, p.rows - 1), boundary);
-  const anchor = towards(outOf(at(beads, -1)), backOutOf(at(beads, 0)));
+  const anchor = inRun(at(at(rungs, p.rows - 1), boundary).beads);
   return {
     edges: { start: edge(0, 0), end: edge(lastOnward, units) },
     ends: [left, right].map((needle) => [needle, anchor]),

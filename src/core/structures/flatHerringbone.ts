@@ -1,7 +1,18 @@
 import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Point, Pose } from '../layout/layout';
-import { against, bothEnds, forth, towards, type Edge, type Loom, type Made, type Post } from '../weave/edge';
+import {
+  against,
+  bothEnds,
+  forth,
+  onePost,
+  ownAndTail,
+  towards,
+  type Edge,
+  type Loom,
+  type Made,
+  type Post,
+} from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
 import { startLadder } from './startLadder';
@@ -55,33 +66,27 @@ function weaveTwo(given: Params, units: number, loom: Loom): Made {
     return { row0: { left, right }, row1 };
   });
 
-  const later = w.repeat(2, rows, row1, (previous, rowNumber) => {
+  const { items, last } = w.repeat(2, rows, row1, (previous, rowNumber) => {
     const row = t.pick({ left: roleOfRow(p, rowNumber), right: roleOfRow(p, rowNumber) });
     t.through(previous.right, previous.left, row.left);
     return row;
   });
 
-  const { last } = later;
-  const all = [row0, row1, ...later.items];
-  const end = loom.reached(
-    'end',
-    {
-      posts: [[{ out: outOf(last.left), into: forth(last.right), round: { through: forth(last.left) } }]],
-      meeting: { through: forth(row0.left, row0.right, last.right, last.left) },
-    },
-    t,
-  );
+  const all = [row0, row1, ...items];
   const { left, right } = row0;
-  const start: Post = [{ out: backOutOf(left), into: against(right), round: { through: against(left) } }];
+  const top = onePost({
+    out: outOf(last.left),
+    into: forth(last.right),
+    round: { through: forth(last.left) },
+  });
+  const meeting = { through: forth(left, right, last.right, last.left) };
+  const end = loom.reached('end', { ...top, meeting }, t);
+  const start = onePost({ out: backOutOf(left), into: against(right), round: { through: against(left) } });
   // Both ends run on along the right column, away from their edge.
   const few = Math.min(WOVEN_BEADS, rows - 1);
-  return {
-    edges: { start: { posts: [start] }, end },
-    ends: [
-      [t, towards(outOf(at(all, rows - 1 - few).right))],
-      [loom.tail, towards(backOutOf(at(all, few).right))],
-    ],
-  };
+  const own = towards(outOf(at(all, rows - 1 - few).right));
+  const tail = towards(backOutOf(at(all, few).right));
+  return { edges: { start, end }, ends: ownAndTail(loom, t, own, tail) };
 }
 
 /**

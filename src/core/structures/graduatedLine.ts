@@ -5,6 +5,7 @@ import { weaveLine } from './strungLine';
 import {
   at,
   partsOf,
+  FIRST_ROLES,
   ROLE_LETTERS,
   runningSum,
   sequenceSchema,
@@ -64,6 +65,8 @@ function question(p: Params, body: (role: string) => Body): Omit<ArrangeQuestion
   };
 }
 
+const spacerOption = (role: RoleLetter) => ({ value: role, label: role });
+
 export const graduatedLine = structure({
   id: 'graduated-line',
   name: 'Graduated line',
@@ -108,10 +111,8 @@ export const graduatedLine = structure({
       kind: 'choice',
       label: 'Between every two beads',
       help: 'A small bead keeps larger ones from rubbing.',
-      options: [
-        { value: NONE, label: 'nothing' },
-        ...ROLE_LETTERS.slice(3).map((value) => ({ value, label: value })),
-      ],
+      options: [{ value: NONE, label: 'nothing' }, ...FIRST_ROLES.slice(3).map(spacerOption)],
+      roleOption: spacerOption,
     },
     {
       key: 'apart',

@@ -114,6 +114,11 @@ export interface Run {
   readonly forward: boolean;
 }
 
+/** Keeps a run of a row under its place in it. */
+export function put(rows: Run[][], row: number, place: number, run: Run): void {
+  (rows[row] ??= [])[place] = run;
+}
+
 /** Takes a needle through a run, along or against. */
 export const goThrough = (needle: Needle, { beads, forward }: Run, wanted: boolean): Needle =>
   forward === wanted ? needle.through(...beads) : needle.back(...[...beads].reverse());

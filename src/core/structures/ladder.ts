@@ -2,8 +2,7 @@ import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Body, Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
-import { forth, reversed, straight, towards, type Loom, type Made } from '../weave/edge';
-import { backOutOf, outOf } from '../weave/needle';
+import { forth, inRun, onePost, ownAndTail, reversed, straight, type Loom, type Made } from '../weave/edge';
 import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import {
@@ -57,7 +56,7 @@ function weave(given: Params, units: number, loom: Loom): Made {
   // Rungs stand by turns this way and that: an even number meets its first one head to tail.
   const round = (rung: readonly Bead[]) => (count % 2 === 0 ? forth(...rung) : reversed(forth(...rung)));
   const meeting = { through: [...round(first), ...forth(...last)] };
-  const end = loom.reached('end', { posts: [[straight(forth(...last))]], meeting }, t);
+  const end = loom.reached('end', { ...onePost(straight(forth(...last))), meeting }, t);
 
   const why = 'Pulled too hard, the edge buckles.';
   const shortens = SHORTENS['picots, edge beads without tension'];
@@ -78,16 +77,11 @@ function weave(given: Params, units: number, loom: Loom): Made {
 
   const all = [first, ...later.items];
   const few = Math.min(WOVEN_BEADS, count - 1);
-  const into = (rung: number) => towards(outOf(at(at(all, rung), -1)), backOutOf(at(at(all, rung), 0)));
-  const start = [straight(reversed(forth(...first))), straight(forth(...first))];
-  return {
-    edges: { start: { posts: [start] }, end },
-    ends: [
-      [t, into(back ? few : count - 1 - few)],
-      // Where the picots have come back to the start, the tail holds nothing.
-      [loom.tail, back && !ring ? null : into(few)],
-    ],
-  };
+  const into = (rung: number) => inRun(at(all, rung));
+  const start = onePost(straight(reversed(forth(...first))), straight(forth(...first)));
+  // Where the picots have come back to the start, the tail holds nothing.
+  const tail = back && !ring ? null : into(few);
+  return { edges: { start, end }, ends: ownAndTail(loom, t, into(back ? few : count - 1 - few), tail) };
 }
 
 /**

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Pose } from '../layout/layout';
-import { reversed, towards, type Edge, type Loom, type Made, type ThreadEnd } from '../weave/edge';
+import { ownAndTail, reversed, towards, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import { at, partsOf, sequenceSchema, structure } from './structure';
@@ -44,14 +44,9 @@ function weave({ sequence }: Params, units: number, loom: Loom): Made {
     posts: [[{ out, into: [out], round: { through: reversed([out]) } }]],
   });
   const end = loom.reached('end', turned(outOf(last)), t);
-  const ends: ThreadEnd[] = [
-    [t, towards(backOutOf(at(beads, -1 - few)))],
-    [loom.tail, towards(outOf(at(beads, few)))],
-  ];
-  return {
-    edges: { start: turned(backOutOf(first)), end },
-    ends: loom.hangs('end') === 0 ? [] : ends,
-  };
+  const own = towards(backOutOf(at(beads, -1 - few)));
+  const ends = ownAndTail(loom, t, own, towards(outOf(at(beads, few))));
+  return { edges: { start: turned(backOutOf(first)), end }, ends: loom.hangs('end') === 0 ? [] : ends };
 }
 
 /** Planned with until somebody has measured: the plan says that they are nobody's. */

@@ -3,9 +3,10 @@ import type { Pose } from '../layout/layout';
 import type { Weave } from '../weave/builder';
 import {
   forth,
+  inRun,
+  ownAndTail,
   reversed,
   straight,
-  towards,
   type Edge,
   type Loom,
   type Made,
@@ -14,10 +15,19 @@ import {
 import { backOutOf, outOf, type Needle } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import type { Target } from '../weave/route';
-import { goThrough, grid, rowPass, type Run } from './grid';
+import { goThrough, grid, put, rowPass, type Run } from './grid';
 import { SHORTENS } from './shortening';
 import { cellOf, MOTIF_FIELD, motifSchema } from './motif';
-import { at, distinct, partsOf, ROLE_LETTERS, sequenceSchema, structure, type RoleLetter } from './structure';
+import {
+  at,
+  distinct,
+  FIRST_ROLES,
+  partsOf,
+  ROLE_LETTERS,
+  sequenceSchema,
+  structure,
+  type RoleLetter,
+} from './structure';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4, 5] as const;
@@ -83,8 +93,8 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
     };
     const keep = (side: SideName, run: Run) => {
       if (side === 'bottom') cellar[unit] = run;
-      else if (side === 'top') (tops[row] ??= [])[unit] = run;
-      else (rungs[row] ??= [])[side === 'left' ? unit : unit + 1] = run;
+      else if (side === 'top') put(tops, row, unit, run);
+      else put(rungs, row, side === 'left' ? unit : unit + 1, run);
     };
     const shared: SideName = first && row > 0 ? 'bottom' : leftwards(row) ? 'right' : 'left';
     const exit: SideName = leftwards(row) ? 'left' : 'right';
@@ -120,7 +130,7 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
   rungs[0] = [{ beads: t.string(rungRoles(p, -1, 0), 'rung', { row: -1 }), forward: true }];
   for (let unit = 0; unit < units; unit++) {
     // The circle that closes a ring shares the first side of all: it has two sides of its own.
-    if (ring && unit === units - 1) (rungs[0] ??= [])[units] = at(at(rungs, 0), 0);
+    if (ring && unit === units - 1) put(rungs, 0, units, at(at(rungs, 0), 0));
     w.in({ row: unit }, () => circle(0, unit, unit === 0));
   }
 
@@ -149,17 +159,11 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
 
   if (p.edge !== NONE) fillEdges(w, t, p.edge, { upper: at(tops, 0), lower: cellar, ring });
 
-  const into = (row: number, boundary: number) => {
-    const { beads } = at(at(rungs, row), boundary);
-    return towards(outOf(at(beads, -1)), backOutOf(at(beads, 0)));
-  };
+  const into = (row: number, boundary: number) => inRun(at(at(rungs, row), boundary).beads);
   const [near, far] = [Math.min(units, WOVEN_UNITS), Math.max(0, units - WOVEN_UNITS)];
   return {
     edges: { start: edge(0, (rung) => [straight(reversed(forth(...rung)))]), end: end() },
-    ends: [
-      [t, into(p.rows - 1, p.rows % 2 === 1 ? far : near)],
-      [loom.tail, into(0, near)],
-    ],
+    ends: ownAndTail(loom, t, into(p.rows - 1, p.rows % 2 === 1 ? far : near), into(0, near)),
   };
 }
 
@@ -254,6 +258,8 @@ function endOf({ beads, forward }: Run, wanted: boolean): Target {
   return forward === wanted ? outOf(at(beads, -1)) : backOutOf(at(beads, 0) as Bead);
 }
 
+const edgeOption = (role: RoleLetter) => ({ value: role, label: `with ${role}` });
+
 export const rightAngleWeave = structure({
   id: 'right-angle-weave',
   name: 'Right-angle weave',
@@ -306,10 +312,8 @@ export const rightAngleWeave = structure({
       kind: 'choice',
       label: 'Fill the gaps along the edges',
       help: 'In one row: a small bead between every two of an edge. Firmer, smoother, and a little shorter.',
-      options: [
-        { value: NONE, label: 'no' },
-        ...ROLE_LETTERS.slice(2).map((value) => ({ value, label: `with ${value}` })),
-      ],
+      options: [{ value: NONE, label: 'no' }, ...FIRST_ROLES.slice(2).map(edgeOption)],
+      roleOption: edgeOption,
     },
     {
       ...MOTIF_FIELD,

@@ -102,6 +102,11 @@ export interface Weaveable {
   form(body: (role: string) => BeadSize, without: ReadonlySet<string>): Form;
 }
 
+interface Option {
+  readonly value: number | string;
+  readonly label: string;
+}
+
 /** A choice the maker has, as the planning screen shows it. */
 export type Field =
   | {
@@ -121,7 +126,9 @@ export type Field =
       readonly kind: 'choice';
       readonly label: string;
       readonly help: string;
-      readonly options: readonly { readonly value: number | string; readonly label: string }[];
+      readonly options: readonly Option[];
+      /** Where a bead is chosen: how a later role, once it has a bead, is told among the options. */
+      readonly roleOption?: (role: RoleLetter) => Option;
     }
   | {
       readonly key: string;
@@ -160,6 +167,13 @@ export interface MotifChart {
   readonly from: readonly RoleLetter[];
   readonly word: string;
 }
+
+/** The options of a choice, later roles that have a bead among them. */
+export const optionsOf = (
+  { options, roleOption }: Extract<Field, { kind: 'choice' }>,
+  had: readonly string[],
+): readonly Option[] =>
+  roleOption ? [...options, ...LATER_ROLES.filter((role) => had.includes(role)).map(roleOption)] : options;
 
 /** The fields that mean something with these parameters. */
 export const fieldsThatCount = (

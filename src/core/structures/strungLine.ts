@@ -5,9 +5,10 @@ import type { Body, Pose } from '../layout/layout';
 import {
   against,
   forth,
+  ownAndTail,
   reversed,
-  type Anchor,
   towards,
+  type Anchor,
   type Loom,
   type Made,
   type Post,
@@ -72,15 +73,13 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
     end: loom.reached('end', { posts: [turnedAt(outOf(last), against(last))], meeting }, t),
   };
   const few = (beads: readonly Bead[]) => at(beads, Math.min(WOVEN_BEADS, beads.length - 1));
-  const [fromStart, fromEnd] = [few(line.items.flat()), few(all.toReversed())];
-  if (ring)
-    return {
-      edges,
-      ends: [
-        [t, towards(outOf(fromStart))],
-        [loom.tail, towards(backOutOf(fromEnd))],
-      ],
-    };
+  const intoStart = towards(outOf(few(line.items.flat())));
+  const fromEnd = backOutOf(few(all.toReversed()));
+  const ended = (own: Anchor | null, tail: Anchor | null): Made => ({
+    edges,
+    ends: ownAndTail(loom, t, own, tail),
+  });
+  if (ring) return ended(intoStart, towards(fromEnd));
 
   // At a free end the outermost bead is gone round: it holds the thread.
   const turned = (bead: Bead) => bead === last || (open && bead === first);
@@ -110,42 +109,17 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
         else t.through(...unit.filter((bead) => bead !== first));
       }),
     );
-    return {
-      edges,
-      ends: [
-        [t, towards(outOf(last), backOutOf(fromEnd))],
-        [loom.tail, null],
-      ],
-    };
+    return ended(towards(outOf(last), fromEnd), null);
   }
   if (open) {
     // Both ends come out beside the first bead, the tail round its outside, and run back into the line.
     const back = forth(...all.slice(1, 1 + WOVEN_BEADS));
     const anchor: Anchor = { over: true, way: { along: () => back } };
-    return {
-      edges,
-      ends: [
-        [t, anchor],
-        [loom.tail, anchor],
-      ],
-    };
+    return ended(anchor, anchor);
   }
-  const intoStart = towards(outOf(fromStart));
-  return tripsOf(p, open) === 2
-    ? {
-        edges,
-        ends: [
-          [t, intoStart],
-          [loom.tail, null],
-        ],
-      }
-    : {
-        edges,
-        ends: [
-          [loom.tail, intoStart],
-          [t, towards(backOutOf(fromEnd))],
-        ],
-      };
+  if (tripsOf(p, open) === 2) return ended(intoStart, null);
+  // The needle stays at the end; the tail, which sews the start, is fastened off there first.
+  return { edges, ends: ownAndTail(loom, t, towards(fromEnd), intoStart).reverse() };
 }
 
 /** What hangs at the end of a line: through the last bead and back, over a half hitch for each round. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { Pose } from '../layout/layout';
-import { against, forth, type Anchor, type Loom, type Made, type Post } from '../weave/edge';
+import { against, forth, onePost, ownAndTail, type Anchor, type Loom, type Made } from '../weave/edge';
 import { backOutOf, hole, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import type { Target } from '../weave/route';
@@ -37,29 +37,27 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const count = units * p.sequence.length + extraTiles(p);
 
   const { tile: first } = t.pick({ tile: roleOfTile(p, 0) });
-  const later = w.repeat(1, count, first, (previous, number) => {
+  const { items, last } = w.repeat(1, count, first, (previous, number) => {
     t.turnInto({ bead: previous, hole: 1, enter: 1 });
     const { tile } = t.pick({ tile: roleOfTile(p, number) });
     t.back(hole(previous, 1)).through(tile);
     return tile;
   });
-  const { last } = later;
   // Thread leaves by the last bead's own rung and comes back by its second hole, and from there round again.
-  const post = (out: Target, into: HoleEnd[]): Post => [{ out, into, round: { through: [] } }];
-  const end = loom.reached('end', { posts: [post(outOf(last), forth(hole(last, 1)))] }, t);
+  const edge = (out: Target, into: HoleEnd[]) => onePost({ out, into, round: { through: [] } });
+  const end = loom.reached('end', edge(outOf(last), forth(hole(last, 1))), t);
 
-  const all = [first, ...later.items];
+  const all = [first, ...items];
   const few = Math.min(WOVEN_TILES, count - 1);
   const inside = (tile: Bead, turn: HoleEnd): Anchor => ({
     first: { through: () => [turn], as: 'turn' },
     way: { to: [outOf(tile), backOutOf(tile), outOf(tile, 1), backOutOf(tile, 1)] },
   });
+  const own = inside(at(all, count - 1 - few), { bead: last, hole: 0, end: 1 });
+  const tail = inside(at(all, 1), { bead: first, hole: 1, end: 0 });
   return {
-    edges: { start: { posts: [post(backOutOf(first), against(first))] }, end },
-    ends: [
-      [t, inside(at(all, count - 1 - few), { bead: last, hole: 0, end: 1 })],
-      [loom.tail, inside(at(all, 1), { bead: first, hole: 1, end: 0 })],
-    ],
+    edges: { start: edge(backOutOf(first), against(first)), end },
+    ends: ownAndTail(loom, t, own, tail),
   };
 }
 

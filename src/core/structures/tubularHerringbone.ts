@@ -4,7 +4,7 @@ import type { Point, Pose } from '../layout/layout';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import { remembered } from '../tools/remember';
-import { against, bothEnds, forth, type Loom, type Made } from '../weave/edge';
+import { against, bothEnds, forth, onePost, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead, type Slot } from '../weave/path';
 import {
@@ -47,9 +47,8 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const rounds = units * p.sequence.length + extraRounds(p);
   const pairs = p.around / 2;
   const pick = (round: number, i: number): Pair => {
-    const [left, right] = t.string([roleOfRound(p, round), roleOfRound(p, round)], 'p', { run: i });
-    if (!left || !right) throw new Error('A pair is two beads.');
-    return { left, right };
+    const pair = t.string([roleOfRound(p, round), roleOfRound(p, round)], 'p', { run: i });
+    return { left: at(pair, 0), right: at(pair, 1) };
   };
 
   const first = w.in({ pass: START, row: 0 }, () => {
@@ -58,7 +57,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
     t.close(at(ring, 0).left);
     return ring;
   });
-  const later = w.repeat<readonly Pair[]>(1, rounds, first, (previous, number) => {
+  const { items, last } = w.repeat<readonly Pair[]>(1, rounds, first, (previous, number) => {
     const round = previous.map((_, i) => {
       const pair = pick(number, i);
       t.through(at(previous, i).right, at(previous, (i + 1) % pairs).left);
@@ -70,14 +69,10 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   // What hangs at an end hangs across the opening, from one column to that opposite.
   const opposite = (round: readonly Pair[]) => at(round, Math.floor((pairs - 1) / 2)).right;
-  const { last } = later;
-  const end = loom.reached(
-    'end',
-    { posts: [[{ out: outOf(at(last, 0).left), into: forth(opposite(last)) }]] },
-    t,
-  );
-  const start = { posts: [[{ out: backOutOf(at(first, 0).left), into: against(opposite(first)) }]] };
-  const all = [first, ...later.items].map((round) => round.flatMap(({ left, right }) => [left, right]));
+  const top = onePost({ out: outOf(at(last, 0).left), into: forth(opposite(last)) });
+  const end = loom.reached('end', top, t);
+  const start = onePost({ out: backOutOf(at(first, 0).left), into: against(opposite(first)) });
+  const all = [first, ...items].map((round) => round.flatMap(({ left, right }) => [left, right]));
   return { edges: { start, end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
 }
 

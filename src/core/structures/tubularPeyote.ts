@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Pose } from '../layout/layout';
 import { roundingMm } from '../layout/solver/solid';
-import { against, bothEnds, forth, type Loom, type Made } from '../weave/edge';
+import { against, bothEnds, forth, onePost, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
 import { besideMm, peyoteRows } from './peyoteRows';
@@ -40,7 +40,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
     t.close(at(round1, 0));
     return { round0, round1 };
   });
-  const later = w.repeat(2, rounds, round1, (previous, number) => {
+  const { items, last } = w.repeat(2, rounds, round1, (previous, number) => {
     const round = previous.map((_, i) => {
       const bead = string(number, i);
       t.through(at(previous, (i + 1) % each));
@@ -52,14 +52,11 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   // What hangs at an end hangs across the opening, from one bead of the round to that opposite.
   const opposite = (round: readonly Bead[]) => at(round, Math.floor(each / 2));
-  const { last } = later;
-  const end = loom.reached('end', { posts: [[{ out: outOf(at(last, 0)), into: forth(opposite(last)) }]] }, t);
+  const end = loom.reached('end', onePost({ out: outOf(at(last, 0)), into: forth(opposite(last)) }), t);
   // The tail runs the other way round.
-  const start = { posts: [[{ out: backOutOf(at(round0, 0)), into: against(opposite(round0)) }]] };
-  return {
-    edges: { start, end },
-    ends: bothEnds(loom, t, [round0, round1, ...later.items], WOVEN_BEADS),
-  };
+  const start = onePost({ out: backOutOf(at(round0, 0)), into: against(opposite(round0)) });
+  const all = [round0, round1, ...items];
+  return { edges: { start, end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
 }
 
 export const tubularPeyote = structure({

@@ -1,7 +1,17 @@
 import * as z from 'zod';
 import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
-import { forth, straight, towards, type Edge, type EdgeName, type Loom, type Made } from '../weave/edge';
+import {
+  forth,
+  onePost,
+  ownAndTail,
+  straight,
+  towards,
+  type Edge,
+  type EdgeName,
+  type Loom,
+  type Made,
+} from '../weave/edge';
 import { backOutOf, hole, outOf } from '../weave/needle';
 import { wovenAt, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
@@ -64,7 +74,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
         t.string(Array<string>(count).fill(turnRole(p)), name),
       );
     const middle = at(seeds(Math.ceil(p.turn / 2), 'turn'), -1);
-    const edge = loom.reached(which, { posts: [[straight(forth(middle))]] }, t);
+    const edge = loom.reached(which, onePost(straight(forth(middle))), t);
     seeds(Math.floor(p.turn / 2), 'on');
     return edge;
   };
@@ -85,33 +95,29 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const shortens = SHORTENS['crosses over a two-hole base'];
   const done = w.pass(p.overlay, { optional: true, tension: 'medium', face: p.face, why, shortens }, () => {
     const middles: Bead[] = [];
-    for (let k = 0; k < units; k++)
-      w.in({ row: k }, () => {
-        middles.push(at(t.string(p.over, 'over'), middleOf(p)));
-        t.through(hole(at(lenses, k + 1), lower(k + 1)));
-      });
+    w.along(line, {}, (_, k) => {
+      middles.push(at(t.string(p.over, 'over'), middleOf(p)));
+      t.through(hole(at(lenses, k + 1), lower(k + 1)));
+    });
     if (p.overlay === 'diagonals') return true;
     w.in({ row: units - 1 }, () => t.travel(backOutOf(last, 1 - lower(units))));
-    for (let k = units - 1; k >= 0; k--)
-      w.in({ row: k }, () => {
-        const half = p.over.slice(0, middleOf(p));
-        t.string(half, 'across');
-        t.back(at(middles, k));
-        t.string([...half].reverse(), 'beyond');
-        t.back(hole(at(lenses, k), 1 - lower(k)));
-      });
+    w.along(line, { backwards: true }, (_, k) => {
+      const half = p.over.slice(0, middleOf(p));
+      t.string(half, 'across');
+      t.back(at(middles, k));
+      t.string([...half].reverse(), 'beyond');
+      t.back(hole(at(lenses, k), 1 - lower(k)));
+    });
     return true;
   });
 
-  const into = (k: number) => [0, 1].flatMap((n) => [outOf(at(lenses, k), n), backOutOf(at(lenses, k), n)]);
+  const into = (k: number) =>
+    towards(...[0, 1].flatMap((n) => [outOf(at(lenses, k), n), backOutOf(at(lenses, k), n)]));
   const few = Math.min(WOVEN_UNITS, units);
   const atEnd = done && p.overlay === 'diagonals';
   return {
     edges: { start, end },
-    ends: [
-      [t, towards(...into(atEnd ? units - few : few))],
-      [loom.tail, towards(...into(few))],
-    ],
+    ends: ownAndTail(loom, t, into(atEnd ? units - few : few), into(few)),
   };
 }
 

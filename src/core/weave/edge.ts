@@ -105,6 +105,27 @@ export const towards = (...to: readonly Target[]): Anchor => ({ way: { to } });
 export const inside = (...beads: readonly Bead[]): Anchor =>
   towards(...beads.flatMap((bead) => [outOf(bead), backOutOf(bead)]));
 
+/** Fastened off in a run of beads, by whichever end of it is nearest. Throws on a run of none. */
+export function inRun(run: readonly Bead[]): Anchor {
+  const [first, last] = [run[0], run.at(-1)];
+  if (!first || !last) throw new Error('A run has one bead at least.');
+  return towards(outOf(last), backOutOf(first));
+}
+
+/** An edge at which one thing can hang, with the ways to hold it, the usual first. */
+export const onePost = (...holds: readonly Hold[]): Edge => ({ posts: [holds] });
+
+/** Both ends of the first thread, and where each is fastened off: the needle's first. */
+export const ownAndTail = (
+  loom: Loom,
+  needle: Needle,
+  own: Anchor | null,
+  tail: Anchor | null,
+): ThreadEnd[] => [
+  [needle, own],
+  [loom.tail, tail],
+];
+
 /** Both ends of the first thread, each fastened off so many rows into the work from its own edge. */
 export function bothEnds(
   loom: Loom,
@@ -114,10 +135,7 @@ export function bothEnds(
 ): ThreadEnd[] {
   const into = Math.min(few, rows.length - 1);
   const row = (k: number) => inside(...(rows.at(k) ?? []));
-  return [
-    [needle, row(-1 - into)],
-    [loom.tail, row(into)],
-  ];
+  return ownAndTail(loom, needle, row(-1 - into), row(into));
 }
 
 /** A run of beads that thread leaves by one end and enters by the other, straight through it. */

@@ -7,6 +7,7 @@ import { boundStitch, structureById } from '@/core/structures/registry';
 import {
   fieldsThatCount,
   offeredRoles,
+  optionsOf,
   ROLE_LETTERS,
   rolesOf,
   type Field,
@@ -95,7 +96,7 @@ function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) 
           label={field.label}
           help={field.help && <WithTerms text={field.help} />}
           value={typeof value === 'number' ? value : String(value)}
-          options={field.options}
+          options={optionsOf(field, Object.keys(piece.beads))}
           onChange={onChange}
         />
       );
