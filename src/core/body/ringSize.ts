@@ -1,4 +1,5 @@
 import type { SourceKind } from '../materials/source';
+import { wholeDown, wholeUp } from '../tools/whole';
 
 /**
  * Ring sizes by their scales. Each is a straight line from the number of a size to the inside of the ring; a
@@ -137,14 +138,14 @@ export function ringSize(scale: RingScale, circumferenceMm: number): string {
   const { letters, zeroMm, stepMm, part } = SCALES[scale];
   const size = Math.round((circumferenceMm - zeroMm) / stepMm / part) * part;
   if (size < 0) return 'below the scale';
-  const whole = Math.floor(size + 1e-9);
+  const whole = wholeDown(size);
   const rest = size - whole;
   if (letters) {
     const letter = whole > 25 ? `Z+${whole - 25}` : String.fromCharCode(65 + whole);
     return rest < 0.25 ? letter : `${letter}½`;
   }
   if (part === 0.1) return size.toFixed(1);
-  return rest < 1e-9
+  return wholeUp(rest) === 0
     ? `${whole}`
     : `${whole === 0 ? '' : whole}${FRACTIONS[rest.toFixed(2).replace(/0$/, '')] ?? ''}`.trim();
 }

@@ -1,4 +1,5 @@
 import type { Body } from '../layout/layout';
+import { wholeUp } from '../tools/whole';
 
 /**
  * By what part of π·d a loop of n round seeds opens less than n·p: 0 where flat ends meet at their inner edges,
@@ -26,6 +27,6 @@ export interface ButtonLoop {
  */
 export function buttonLoop(girthMm: number, seed: Body): ButtonLoop {
   const exact = (girthMm + EDGES_MEET * Math.PI * seed.diameterMm) / seed.lengthMm;
-  const least = Math.ceil(exact - 1e-9);
+  const least = wholeUp(exact);
   return { exact, least, most: least + 1 };
 }

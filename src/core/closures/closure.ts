@@ -4,6 +4,7 @@ import type { Clasp, FindingMaterial } from '../materials/material';
 import { buttonLoop, type ButtonLoop } from './buttonLoop';
 import { loopLengthMm, NO_LOOP, type EndLoops, type SewnLoop } from './sewnLoop';
 import type { EdgeName } from '../weave/edge';
+import { wholeUp } from '../tools/whole';
 
 /** How one end is made. */
 export interface EndChoice {
@@ -188,7 +189,7 @@ function barDoubts({ clasp, end }: EndsChoice, closure: Closure, strip: Strip): 
     {
       code: 'bar-cannot-swing',
       barMm,
-      seeds: end.seedsEachSide + Math.ceil(short / strip.seed.lengthMm - 1e-9),
+      seeds: end.seedsEachSide + wholeUp(short / strip.seed.lengthMm),
     },
   ];
 }

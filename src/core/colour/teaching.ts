@@ -3,6 +3,7 @@ import { shadesOf } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { ROLE_LETTERS } from '../structures/structure';
 import type { Shade } from './shades';
+import { given } from '../tools/given';
 
 /**
  * Colours that stay apart for every kind of colour vision: M. Okabe and K. Ito, "Color Universal Design", 2002,
@@ -39,7 +40,7 @@ export function tellingApart(
   const placeOf = new Map(all.map((key, i) => [key, i]));
   return (role, shade = 0) => {
     if (role === LOOP_ROLE) return { colour: LOOP_COLOUR, mark: null };
-    const i = placeOf.get(`${role}~${shade}`) ?? 0;
+    const i = given(placeOf.get(`${role}~${shade}`), `colour ${shade} of ${role}`);
     return {
       colour: TEACHING_COLOURS[i % TEACHING_COLOURS.length] ?? LOOP_COLOUR,
       // After as many as there are colours, each comes again with another mark.

@@ -14,6 +14,7 @@ import { follow, holeEndOf } from '../weave/follow';
 import { isTraversal, type Bead, type HoleEnd, type Path } from '../weave/path';
 import type { Body, Layout, Point, Pose } from './layout';
 import { mul } from './solver/vectors';
+import { given } from '../tools/given';
 
 /** Where the parts of the whole piece lie along x, mm from the tip of the clasp at its start. */
 export interface Stations {
@@ -92,7 +93,7 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
     const end = loopEndOf(bead.place.section);
     if (end) {
       const edgeMm = end === 'start' ? marks.bodyStartMm : marks.bodyEndMm;
-      const mm = across[end][loopOf(bead)] ?? 0;
+      const mm = given(across[end][loopOf(bead)], 'place of a loop');
       return loopPose(bead, end, edgeMm, leaves[end], parts.ends[end], seed, mm);
     }
     const pose = parts.form.pose(bead);
@@ -105,7 +106,8 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
     const { at } = finding;
     if (at?.joint !== 'start' && at?.joint !== 'end')
       throw new Error(`The layout has no place for ${finding.name}: it is no clasp.`);
-    return [at.joint === 'start' ? marks.ringStartMm : marks.ringEndMm, across[at.joint][at.nth] ?? 0, 0];
+    const x = at.joint === 'start' ? marks.ringStartMm : marks.ringEndMm;
+    return [x, given(across[at.joint][at.nth], 'place of a loop'), 0];
   });
   const around = parts.ends.joined ? { aroundMm: marks.bodyEndMm - marks.bodyStartMm } : {};
   return { poses, findings, body: parts.body, stations: marks, ...around };

@@ -1,6 +1,6 @@
 import { distance, spotPoint, type Layout, type Point } from '../layout/layout';
 import { follow, type Spot, type Trip } from '../weave/follow';
-import { strands, type Move, type Path } from '../weave/path';
+import { strandsOf, type Move, type Path } from '../weave/path';
 
 /** Thread that one knot takes up, mm (from memory; a half hitch pulled down on 0.15 mm thread). */
 export const KNOT_MM = 4;
@@ -24,14 +24,13 @@ export interface ThreadMove {
  * before.
  */
 export function threadMoves(path: Path, layout: Layout): ThreadMove[] {
-  const needles = path.threads.flatMap((thread) => thread.needles);
-  const strandsOf = new Map(needles.map((needle) => [needle, strands(path, needle)]));
+  const strands = strandsOf(path);
   const pointOf = (spot: Spot) => spotPoint(layout, path, spot);
   // Where one trip comes out the next of its needle sets out.
   const reached = new Map<string, Point>();
   return follow(path).map((trip): ThreadMove => {
     const { move, from, into, out } = trip;
-    const strandsHere = strandsOf.get(move.needle) ?? 1;
+    const strandsHere = strands(move.needle);
     if (!into || !out)
       return {
         move,

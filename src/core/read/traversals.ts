@@ -1,5 +1,5 @@
 import { holeKey } from '../weave/links';
-import { isTraversal, strands, type Bead, type Finding, type Path } from '../weave/path';
+import { isTraversal, strandsOf, type Bead, type Finding, type Path } from '../weave/path';
 
 /** What one hole of one bead has to take. */
 export interface HoleUse {
@@ -18,9 +18,7 @@ type Counting = { -readonly [K in keyof HoleUse]: HoleUse[K] };
 /** How often the thread goes through each hole of each bead, in order of first use. */
 export function holeUses(path: Path): HoleUse[] {
   const uses = new Map<number, Counting>();
-  const strandsOf = new Map(
-    path.threads.flatMap(({ needles }) => needles.map((n) => [n, strands(path, n)] as const)),
-  );
+  const strands = strandsOf(path);
   const of = (bead: Bead, hole: number): Counting => {
     const key = holeKey(bead, hole);
     let use = uses.get(key);
@@ -31,7 +29,7 @@ export function holeUses(path: Path): HoleUse[] {
     if (isTraversal(move)) {
       const use = of(move.bead, move.hole);
       use.traversals++;
-      use.strands += strandsOf.get(move.needle) ?? 1;
+      use.strands += strands(move.needle);
     } else if (move.kind === 'knot' && move.into) of(move.into.bead, move.into.hole).knots++;
   }
   return [...uses.values()];
@@ -49,9 +47,10 @@ export function busiestHoles(path: Path): Map<string, HoleUse> {
 
 /** How many threads go through each finding. */
 export function findingPasses(path: Path): Map<Finding, number> {
+  const strands = strandsOf(path);
   const passes = new Map<Finding, number>(path.findings.map((f) => [f, 0]));
   for (const move of path.moves)
     if (move.kind === 'attach')
-      passes.set(move.finding, (passes.get(move.finding) ?? 0) + strands(path, move.needle));
+      passes.set(move.finding, (passes.get(move.finding) ?? 0) + strands(move.needle));
   return passes;
 }

@@ -72,7 +72,7 @@ export function grid(body: (role: string) => BeadSize, { sides, rung, rows }: Si
   /** Middle of the k-th bead from where the run begins in space. */
   const along = (sequence: readonly string[], k: number, forward: boolean) => {
     const { starts, total } = lengths(sequence);
-    const middle = (starts[k] ?? 0) + body(sequence[k] ?? '').lengthMm / 2;
+    const middle = at(starts, k) + body(at(sequence, k)).lengthMm / 2;
     return (forward ? middle : total - middle) - total / 2;
   };
   return {

@@ -1,5 +1,5 @@
 import { holeKey } from '../weave/links';
-import { isTraversal, strands, type Bead, type Move, type Path } from '../weave/path';
+import { isTraversal, strandsOf, type Bead, type Move, type Path } from '../weave/path';
 
 /**
  * How full holes get. A hole is taken by the thread that lies in it, by knots pulled into it, and by the needle
@@ -119,9 +119,7 @@ const harder = (one: HoleState, other: HoleState): boolean =>
 /** Follows every trip through every hole. `holeMm` is the hole of a bead by its role. */
 export function holeFill(path: Path, holeMm: (role: string) => number, gear: Gear): HoleReading {
   const states = new Map<number, Counting>();
-  const adds = new Map(
-    path.threads.flatMap(({ needles }) => needles.map((n) => [n, strands(path, n)] as const)),
-  );
+  const strands = strandsOf(path);
   let first: HoleState | null = null;
   for (const move of path.moves) {
     if (isTraversal(move)) {
@@ -130,7 +128,7 @@ export function holeFill(path: Path, holeMm: (role: string) => number, gear: Gea
       const lying = {
         strands: before?.strands ?? 0,
         knots: before?.knots ?? 0,
-        adds: adds.get(move.needle) ?? 1,
+        adds: strands(move.needle),
       };
       const going = goingOf(holeMm(bead.role), lying, gear);
       const fill = fillOf(holeMm(bead.role), lying, gear);

@@ -2,6 +2,7 @@ import { rowsPass, WOVEN } from '../weave/path';
 import type { Plan } from '../plan/plan';
 import { type WorkPlace } from './stretches';
 import { placesToChange, type ThreadPlan } from './threadPlan';
+import { given } from '../tools/given';
 
 type DivisionOf = ThreadPlan['divisions'][number];
 
@@ -132,7 +133,7 @@ function changesOf(division: DivisionOf, lineOf: LineOf): LaneChange[] {
     // A pass that comes back meets the edge on the near side of its unit.
     const back = behind && behind.pass === pass && behind.unit < unit;
     return {
-      line: lineOf.get(at - 1) ?? 0,
+      line: given(lineOf.get(at - 1), 'line of the lane'),
       unit: back ? unit : unit + 1,
       after: { needle, pass, unit },
     };

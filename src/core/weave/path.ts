@@ -2,6 +2,7 @@
  * A piece of beadwork is its thread path: an ordered list of moves of one or more needles.
  * Everything else (counts, thread, steps, picture) is read off it; see `core/read` and `core/layout`.
  */
+import { given } from '../tools/given';
 
 /** A part of a piece: what is made by itself, or all of it where it is made in one. */
 export type PartId = string;
@@ -220,6 +221,10 @@ export const tailsOf = ({ threads }: Pick<Path, 'threads'>): ReadonlySet<string>
 
 export const passInfo = (path: Path, pass: string): PassInfo => path.passes.get(pass) ?? PLAIN_PASS;
 
-/** Strands that one trip of a needle takes through a hole. */
-export const strands = (path: Path, needle: string): number =>
-  path.threads.some((thread) => thread.doubled && thread.needles.includes(needle)) ? 2 : 1;
+/** Strands that one trip of a needle takes through a hole. Throws for a needle that carries no thread of the path. */
+export function strandsOf({ threads }: Pick<Path, 'threads'>): (needle: string) => number {
+  const strands = new Map(
+    threads.flatMap(({ needles, doubled }) => needles.map((needle) => [needle, doubled ? 2 : 1] as const)),
+  );
+  return (needle) => given(strands.get(needle), `thread on the ${needle} needle`);
+}

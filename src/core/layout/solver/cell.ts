@@ -14,6 +14,7 @@ import {
   type Tension,
   type Section,
 } from '../../weave/path';
+import { given } from '../../tools/given';
 
 /** One bead of the repeat. */
 export interface CellBead {
@@ -115,7 +116,7 @@ export function repeatCell(path: Path, section: Section = WOVEN): RepeatCell | n
     const away = bead.place.unit - first;
     const shift = Math.floor(away / period);
     const kind = away - shift * period;
-    const i = (startOf[kind] ?? 0) + (index.get(bead.id) ?? 0);
+    const i = given(startOf[kind], 'start of a unit') + given(index.get(bead.id), 'place in its unit');
     return i < beads.length ? { bead: i, hole, end, shift } : null;
   };
   const inPeriod = ({ place }: Move) =>
@@ -143,7 +144,7 @@ function stages(path: Path, wanted: (bead: Bead) => boolean = () => true): (bead
     `${sectionKey(section)}/${path.passes.has(pass) ? pass : ''}`;
   for (const bead of path.beads.filter(wanted))
     if (!numbers.has(part(bead))) numbers.set(part(bead), numbers.size);
-  return (bead) => numbers.get(part(bead)) ?? 0;
+  return (bead) => given(numbers.get(part(bead)), 'stage of a bead');
 }
 
 /** Which bead of its unit a bead is: its row in the unit, its pass and its name. */

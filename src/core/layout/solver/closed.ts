@@ -13,6 +13,7 @@ import type { Solid } from './solid';
 import { growStages, OPEN, relax, solveCell, type SolveOptions } from './solve';
 import { quaternionOf } from './turns';
 import { ofColumns } from './vectors';
+import { given } from '../../tools/given';
 
 /** A piece without repeat at rest: a ring, a frame, a motif. */
 export interface SettledPiece {
@@ -67,7 +68,10 @@ function bentStrip(
     const shift = Math.floor((bead.place.unit - strip.phase) / strip.units);
     const unit = bead.place.unit - strip.phase - shift * strip.units;
     const word = `${bead.place.rowInUnit}/${bead.place.pass}/${bead.name}`;
-    const i = byWord.get(`${unit}/${word}`) ?? byName.get(`${unit}/${nameOf(word)}`) ?? 0;
+    const i = given(
+      byWord.get(`${unit}/${word}`) ?? byName.get(`${unit}/${nameOf(word)}`),
+      `bead of the strip for ${word}`,
+    );
     const { centre, turn } = bent(
       shifted(restingOf(flat.state, i), flat.periodMm, flat.twist, shift),
       radius,
@@ -122,7 +126,7 @@ export function openingMm(
   roles: readonly string[],
 ): number {
   const ring = beads.flatMap((at, i) => {
-    const role = cell.beads[i]?.role ?? '';
+    const { role } = given(cell.beads[i], 'bead of the ring');
     return roles.includes(role) ? [{ at, solid: solidOf(role) }] : [];
   });
   const middle = [0, 1, 2].map(

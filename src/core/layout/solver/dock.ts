@@ -5,6 +5,7 @@ import { restingOf, type Resting } from './resting';
 import type { Solid } from './solid';
 import { quaternionOf, type Matrix } from './turns';
 import { add, apply, mean, mul, sub, times, unit } from './vectors';
+import { given } from '../../tools/given';
 
 /** How far from the rest a part made apart is held before thread draws it in, mm. */
 const APART = 3;
@@ -36,10 +37,10 @@ export function dock(
     return inPart.has(b.bead) && !inPart.has(a.bead) ? [[b, a]] : [];
   });
   const end = (at: Resting, { bead, hole, end }: Anchor): Point => {
-    return add(at.centre, apply(at.turn, solids[bead]?.holes[hole]?.[end] ?? [0, 0, 0]));
+    return add(at.centre, apply(at.turn, given(solids[bead]?.holes[hole]?.[end], 'end of a hole')));
   };
   const pairs = joints.map(([a, b]): [Point, Point] => [
-    end(restingOf(own, inPart.get(a.bead) ?? 0), a),
+    end(restingOf(own, given(inPart.get(a.bead), 'bead of the part')), a),
     end(restingOf(state, b.bead), b),
   ]);
   const reach = (of: Float64Array, beads: readonly number[], sign: 1 | -1) =>

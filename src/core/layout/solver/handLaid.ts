@@ -12,6 +12,7 @@ import type { Settled, Twist } from './settled';
 import type { Solid } from './solid';
 import { normalise, PULL, settledAt, THREAD, type SolveOptions } from './solve';
 import { partOf, PER_BEAD, stretch } from './state';
+import { given } from '../../tools/given';
 
 /** What a hand comes to. */
 export interface HandLaid {
@@ -195,11 +196,11 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   }
   kept.forEach((i, k) => all.set(state.subarray(k * PER_BEAD, (k + 1) * PER_BEAD), i * PER_BEAD));
   all.set(state.subarray(-2), all.length - 2);
-  const mode: Twist = Math.cos(state.at(-1) ?? 0) > 0 ? 'straight' : 'half turn';
+  const mode: Twist = Math.cos(given(state.at(-1), 'twist')) > 0 ? 'straight' : 'half turn';
   return settledAt(energy, state, mode, periods, residual);
 }
 
-const periodOf = (state: Float64Array): number => state.at(-2) ?? 0;
+const periodOf = (state: Float64Array): number => given(state.at(-2), 'pitch');
 
 /** What holds the work while it is drawn. */
 function holding(

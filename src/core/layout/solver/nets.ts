@@ -7,6 +7,7 @@ import type { Settled } from './settled';
 import { normalise } from './solve';
 import { beadsOf, partOf, pitchIndex, PER_BEAD } from './state';
 import { quaternionOf, type Matrix } from './turns';
+import { given } from '../../tools/given';
 
 /**
  * A perfect square is a false balance: sides and rungs of single beads are turned by so much against each other, radians.
@@ -112,7 +113,7 @@ function circleByCircle(row: Row): Row {
   const inOneCircle = (anchors: readonly Anchor[]) =>
     anchors.map((anchor): Anchor => {
       const bead = cell.beads[anchor.bead] as CellBead;
-      return { ...anchor, bead: like(bead) ?? 0, shift: 2 * anchor.shift + bead.unit };
+      return { ...anchor, bead: given(like(bead), 'bead alike'), shift: 2 * anchor.shift + bead.unit };
     });
   const spans = cell.spans.map((span) => ({
     ...span,

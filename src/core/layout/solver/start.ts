@@ -4,6 +4,7 @@ import { pitchIndex, PER_BEAD, stateOf } from './state';
 import type { Solid } from './solid';
 import { quaternionOf } from './turns';
 import { across, add, cross, dot, mean, mul, ofColumns, sub, unit } from './vectors';
+import { given } from '../../tools/given';
 
 /** Periods that are laid out to see which way the piece runs. */
 const PERIODS = 8;
@@ -81,7 +82,7 @@ function holeGraph(cell: RepeatCell, solids: readonly Solid[]): HoleGraph {
   };
   const typical = solids.reduce((sum, s) => sum + s.boundMm, 0) / solids.length;
   const at = ({ bead, hole, end, shift }: Anchor, period: number) =>
-    (period + shift) * perPeriod + (endsOf[bead]?.[hole]?.[end] ?? 0);
+    (period + shift) * perPeriod + given(endsOf[bead]?.[hole]?.[end], 'end of a hole');
   for (let period = 0; period < periods; period++) {
     solids.forEach(({ holes }, i) => {
       const points = holes.flat();
