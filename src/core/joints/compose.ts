@@ -1,8 +1,8 @@
 import type { EndLoops } from '../closures/sewnLoop';
-import { Weave, type WeaveOptions } from '../weave/builder';
+import type { Weave } from '../weave/builder';
 import type { Edge, EdgeName, Loom, Made } from '../weave/edge';
 import type { Needle } from '../weave/needle';
-import { TAIL, type Bead, type Path } from '../weave/path';
+import { TAIL, type Bead } from '../weave/path';
 import { hangClasp, sewLoop } from './clasp';
 import { fastenOff } from './fastenOff';
 import { holdAt } from './post';
@@ -10,15 +10,13 @@ import { closeRing, RING } from './ring';
 
 /** The loom of a piece of one part: at either end a clasp half, or nothing, or the two ends sewn to each other. */
 class PieceLoom implements Loom {
-  readonly w: Weave;
   readonly ring: boolean;
   private readonly done = new Set<EdgeName>();
 
   constructor(
+    readonly w: Weave,
     private readonly request: EndLoops,
-    options: WeaveOptions,
   ) {
-    this.w = new Weave(options);
     this.ring = request.joined ?? false;
   }
 
@@ -60,19 +58,23 @@ class PieceLoom implements Loom {
    * When all is woven: what hangs at the start is sewn by the needle that has come back to it, or else by the tail; then
    * the ends are fastened off.
    */
-  finish({ edges, ends }: Made): Path {
+  finish({ edges, ends }: Made): void {
     const { w } = this;
     if (!this.done.has('start')) {
       const back = ends.find(([needle]) => edges.start.posts.some((post) => holdAt(w, needle, post)));
       this.reached('start', edges.start, back?.[0] ?? this.tail);
     }
     for (const end of ends) fastenOff(w, end);
-    return w.path();
   }
 }
 
-/** Weaves a part and closes it, as it is asked. */
-export const compose = (request: EndLoops, options: WeaveOptions, work: (loom: Loom) => Made): Path => {
-  const loom = new PieceLoom(request, options);
-  return loom.finish(work(loom));
-};
+/**
+ * Weaves a part and closes it, as it is asked: on a weave of its own, or in a scope of a path with other parts. Returns
+ * its edges, at which it can be joined to those.
+ */
+export function compose(w: Weave, request: EndLoops, work: (loom: Loom) => Made): Made['edges'] {
+  const loom = new PieceLoom(w, request);
+  const made = work(loom);
+  loom.finish(made);
+  return made.edges;
+}

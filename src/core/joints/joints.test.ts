@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { NO_LOOP, type SewnLoop } from '../closures/sewnLoop';
+import { NO_LOOP, type EndLoops, type SewnLoop } from '../closures/sewnLoop';
 import { STRUCTURES } from '../structures/registry';
-import { against, forth, inside, reversed, straight, type Edge, type Loom } from '../weave/edge';
+import { Weave } from '../weave/builder';
+import { against, forth, inside, reversed, straight, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
-import { FINISH, jointOf, type Bead, type Move } from '../weave/path';
+import { FINISH, jointOf, type Bead, type Move, type Path } from '../weave/path';
 import { compose } from './compose';
 import { RING } from './ring';
 
@@ -35,8 +36,15 @@ function line(loom: Loom): { beads: Bead[]; edges: Record<'start' | 'end', Edge>
   return { beads, edges: { start, end: loom.reached('end', end, t) } };
 }
 
-const woven = (asked: { start: SewnLoop; end: SewnLoop; joined?: boolean }) =>
-  compose(asked, {}, (loom) => {
+/** The path of what is woven and closed so. */
+function composed(asked: EndLoops, work: (loom: Loom) => Made): Path {
+  const w = new Weave();
+  compose(w, asked, work);
+  return w.path();
+}
+
+const woven = (asked: EndLoops) =>
+  composed(asked, (loom) => {
     const { beads, edges } = line(loom);
     const t = loom.w.needle('working');
     return {
@@ -105,7 +113,7 @@ describe('a ring', () => {
 describe('where things hang on an edge of several posts', () => {
   /** Rungs of a ladder laid side by side, as one wide edge. */
   const hung = (loops: number, alone?: number) => {
-    const path = compose({ start: NO_LOOP, end: { ...LOOP, passes: 1, loops } }, {}, (loom) => {
+    const path = composed({ start: NO_LOOP, end: { ...LOOP, passes: 1, loops } }, (loom) => {
       const t = loom.w.needle('working').begin('none');
       const rungs = t.string(['A'], 'r');
       for (let i = 1; i < 6; i++) {

@@ -78,7 +78,7 @@ export function steps(path: Path, words: StepWords): StepGroup[] {
       : {
           section,
           pass,
-          info: passInfo(path, pass),
+          info: passInfo(path, place),
           fromUnit: number,
           toUnit: number,
           times: 1,

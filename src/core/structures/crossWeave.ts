@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { Pose } from '../layout/layout';
 import { forth, inRun, onePost, straight, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { BASE, WOVEN } from '../weave/path';
+import { BASE } from '../weave/path';
 import { goThrough, grid, rowPass, type Run, put } from './grid';
 import { at, partsOf, sequenceSchema, structure } from './structure';
 
@@ -49,7 +49,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   // What hangs at the start lies in the middle of the cord, and leads into the first rung from both sides.
   const first = loom.fromMiddle(left, () =>
-    w.in({ section: WOVEN, pass: BASE, row: -1 }, () => left.string(p.rung, 'rung')),
+    w.in({ section: w.woven, pass: BASE, row: -1 }, () => left.string(p.rung, 'rung')),
   );
   w.in({ row: -1 }, () => right.back(...[...first].reverse()));
   at(rungs, 0)[0] = { beads: first, forward: false };

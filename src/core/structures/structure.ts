@@ -10,9 +10,9 @@ import type { Body, Point, Pose } from '../layout/layout';
 import type { Held, Net } from '../layout/solver/held';
 import type { BeadShape, BeadSize } from '../materials/material';
 import type { RowWord } from '../read/phrases';
-import type { WeaveOptions } from '../weave/builder';
+import { Weave, type WeaveOptions } from '../weave/builder';
 import type { Loom, Made } from '../weave/edge';
-import type { Bead, Path } from '../weave/path';
+import type { Bead, PartId, Path } from '../weave/path';
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
 export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room' | 'fixed'>;
@@ -96,6 +96,13 @@ export interface Weaveable {
   /** What closes the piece beyond its whole units, in words; null where nothing does. */
   readonly closing: string | null;
   weave(units: number, request: WeaveRequest): Path;
+  /** Weaves it as a part of a path that others are woven into, and returns its scope there with its edges. */
+  weaveInto(
+    path: Weave,
+    part: PartId,
+    units: number,
+    request: WeaveRequest,
+  ): { readonly w: Weave; readonly edges: Made['edges'] };
   /** Sizes that do not suit each other, in words that say what to do; empty when all do. */
   advise?(body: (role: string) => Body): string[];
   /** The closed form; `without` are the optional passes that are left out. */
@@ -244,7 +251,7 @@ interface Definition<S extends z.ZodType> extends Omit<Structure, 'defaults' | '
 }
 
 /** How a structure is woven: what it writes on a loom, whatever is asked for at its edges. */
-interface Program extends Omit<Weaveable, 'weave'> {
+interface Program extends Omit<Weaveable, 'weave' | 'weaveInto'> {
   /** Rows that make one unit; one where nothing is said. */
   readonly rowsPerUnit?: number;
   /** Holes of the bead of a role, where it has not one. */
@@ -253,15 +260,28 @@ interface Program extends Omit<Weaveable, 'weave'> {
 }
 
 /** A program on the loom of a piece of one part. */
-const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weaveable => ({
-  ...rest,
-  weave: (units, { without, room, fixed, ...ends }) =>
-    compose(
-      ends,
-      { rowsPerUnit, holes, ...(without && { without }), ...(room && { room }), ...(fixed && { fixed }) },
-      (loom) => work(loom, units),
-    ),
-});
+const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weaveable => {
+  const optionsOf = ({ without, room, fixed }: WeaveRequest) => ({
+    rowsPerUnit,
+    holes,
+    without,
+    room,
+    fixed,
+  });
+  const on = (w: Weave, units: number, ends: EndLoops) => compose(w, ends, (loom) => work(loom, units));
+  return {
+    ...rest,
+    weave: (units, request) => {
+      const w = new Weave(optionsOf(request));
+      on(w, units, request);
+      return w.path();
+    },
+    weaveInto: (path, part, units, request) => {
+      const w = path.scope(part, optionsOf(request));
+      return { w, edges: on(w, units, request) };
+    },
+  };
+};
 
 /** Makes a structure of its definition: the parameters are checked before they reach `bind`. */
 export const structure = <S extends z.ZodType>({ params, bind, ...rest }: Definition<S>): Structure => ({

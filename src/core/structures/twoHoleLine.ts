@@ -70,7 +70,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   /** Half the seeds of a turn, what hangs from the one in the middle, and the other half. */
   const turn = (which: EdgeName, row: number): Edge => {
     const seeds = (count: number, name: string) =>
-      w.in({ section: wovenAt(which), pass: 'turn', row }, () =>
+      w.in({ section: wovenAt(which, w.part), pass: 'turn', row }, () =>
         t.string(Array<string>(count).fill(turnRole(p)), name),
       );
     const middle = at(seeds(Math.ceil(p.turn / 2), 'turn'), -1);

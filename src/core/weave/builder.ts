@@ -1,11 +1,12 @@
 import { Links } from './links';
 import {
   BASE,
-  FINISH,
+  MAIN,
   PLAIN_PASS,
   TAIL,
-  WOVEN,
+  finishOf,
   jointOf,
+  ofPart,
   wovenOf,
   type Bead,
   type Finding,
@@ -58,6 +59,20 @@ export interface WeaveOptions {
   readonly fixed?: (bead: Bead, hole: number) => number;
 }
 
+/** What all parts of a path are written into. */
+class Work {
+  readonly beads: Bead[] = [];
+  readonly findings: Finding[] = [];
+  readonly moves: Move[] = [];
+  readonly threads: Thread[] = [];
+  readonly zips: Zip[] = [];
+  readonly passes = new Map<string, PassInfo>();
+  readonly parts = new Map<PartId, PartInfo>();
+  /** Each part by itself. */
+  readonly scopes = new Map<PartId, Weave>();
+  readonly links = new Links({ moves: this.moves, threads: this.threads });
+}
+
 interface Whereabouts {
   readonly section?: Section;
   readonly pass?: string;
@@ -83,63 +98,88 @@ interface Whereabouts {
  * ```
  */
 export class Weave implements Written {
-  private readonly beads: Bead[] = [];
-  private readonly findings: Finding[] = [];
-  private readonly moves: Move[] = [];
-  private readonly threads: Thread[] = [];
-  private readonly zips: Zip[] = [];
-  private readonly passes = new Map<string, PassInfo>();
-  private readonly parts = new Map<PartId, PartInfo>();
   private readonly needles = new Map<string, Needle>();
   private readonly holes: Readonly<Record<string, number>>;
   private readonly without: ReadonlySet<string>;
   private rowsPerUnit: number;
   private run: number | undefined;
-  private place: Place = { section: WOVEN, pass: BASE, unit: 0, row: 0, rowInUnit: 0 };
+  private place: Place;
+  private readonly roomOf: (role: string) => number;
 
   /** @internal The bare links so far; read only when something asks. */
-  readonly links = new Links({ moves: this.moves, threads: this.threads });
-  /** @internal */
-  readonly room: (role: string) => number;
+  readonly links: Links;
   /** @internal */
   readonly fixed: (bead: Bead, hole: number) => number;
 
-  constructor({
-    rowsPerUnit = 1,
-    holes = {},
-    without = new Set(),
-    room = () => Infinity,
-    fixed = () => 0,
-  }: WeaveOptions = {}) {
+  /** @param part what is woven, of the path that `work` is written into */
+  constructor(
+    {
+      rowsPerUnit = 1,
+      holes = {},
+      without = new Set(),
+      room = () => Infinity,
+      fixed = () => 0,
+    }: WeaveOptions = {},
+    readonly part: PartId = MAIN,
+    private readonly work: Work = new Work(),
+  ) {
+    if (work.scopes.has(part)) throw new Error(`The part ${part} is woven already.`);
+    work.scopes.set(part, this);
     this.rowsPerUnit = rowsPerUnit;
     this.holes = holes;
     this.without = without;
-    this.room = room;
+    this.roomOf = room;
     this.fixed = fixed;
+    this.links = work.links;
+    this.place = { section: this.woven, pass: BASE, unit: 0, row: 0, rowInUnit: 0 };
+  }
+
+  /**
+   * Another part, woven into the same path: its needles, roles and passes are its own, its beads and links are all
+   * one's. Throws for a part that is woven already.
+   *
+   * ```ts
+   * const top = w.scope('top', { holes: { A: 2 } });
+   * const t = top.needle('working');
+   * ```
+   */
+  scope(part: PartId, options: WeaveOptions = {}): Weave {
+    return new Weave(options, part, this.work);
+  }
+
+  /** The section whose units grow in number with the part. */
+  get woven(): Section {
+    return wovenOf(this.part);
+  }
+
+  /** @internal Trips that a hole of a bead takes, whatever part it is of. */
+  room(bead: Bead): number {
+    // A component has no scope of its own: it is of the part that it is made in.
+    const scope = this.work.scopes.get(bead.place.section.part) ?? this;
+    return scope.roomOf(bead.role.slice(ofPart(scope.part, '').length));
   }
 
   /** The needle of that name. One that is new carries a thread of its own, whose other end is its tail. */
   needle(name: string, { doubled = false } = {}): Needle {
     const kept = this.needles.get(name);
     if (kept) return kept;
-    if (!this.threads.some((thread) => thread.needles.includes(name)))
-      this.threads.push({
-        needles: [name, this.threads.length === 0 ? TAIL : tailOf(name)],
-        folded: false,
-        doubled,
-      });
+    const own = ofPart(this.part, name);
+    const tail = ofPart(this.part, this.needles.size === 0 ? TAIL : tailOf(name));
+    if (!this.work.threads.some((thread) => thread.needles.includes(own)))
+      this.work.threads.push({ needles: [own, tail], folded: false, doubled });
     return this.threaded(name);
   }
 
   /** One cord folded in the middle: a needle, or a cord end, on either side. */
   cord(one: string, other: string, { doubled = false } = {}): [Needle, Needle] {
-    this.threads.push({ needles: [one, other], folded: true, doubled });
+    const needles = [ofPart(this.part, one), ofPart(this.part, other)] as const;
+    this.work.threads.push({ needles, folded: true, doubled });
     return [this.threaded(one), this.threaded(other)];
   }
 
   finding(name: string, holes = 1, at: Finding['at'] = null): Finding {
-    const finding = { id: this.findings.length, name, holes, at };
-    this.findings.push(finding);
+    const finding = { id: this.work.findings.length, name, holes, at };
+    this.work.findings.push(finding);
     return finding;
   }
 
@@ -160,25 +200,25 @@ export class Weave implements Written {
 
   /** A pass with what holds for all of it. Returns null where it is optional and left out. */
   pass<T>(name: string, info: Partial<PassInfo>, work: () => T): T | null {
-    this.passes.set(name, { ...PLAIN_PASS, ...info });
+    this.work.passes.set(ofPart(this.part, name), { ...PLAIN_PASS, ...info });
     if (info.optional && this.without.has(name)) return null;
     return this.in({ pass: name }, work);
   }
 
   /** A component made apart, under its own name; the same program can be used again, and mirrored. */
   component<T>(name: PartId, work: () => T, { mirrored = false } = {}): T {
-    this.parts.set(name, { folds: null, liesAlong: false, mirrored });
+    this.work.parts.set(name, { folds: null, liesAlong: false, mirrored });
     return this.in({ section: wovenOf(name), row: 0, rowsPerUnit: 1 }, work);
   }
 
   /** A pass of what is worked at a joint. */
   joint<T>(joint: JointId, pass: string, work: () => T): T {
-    return this.in({ section: jointOf(joint), pass, row: 0, rowsPerUnit: 1 }, work);
+    return this.in({ section: jointOf(joint, this.part), pass, row: 0, rowsPerUnit: 1 }, work);
   }
 
   /** A pass of what is done to the thread when all is woven. */
   finish<T>(pass: string, work: () => T): T {
-    return this.in({ section: FINISH, pass, row: 0, rowsPerUnit: 1 }, work);
+    return this.in({ section: finishOf(this.part), pass, row: 0, rowsPerUnit: 1 }, work);
   }
 
   /**
@@ -191,7 +231,7 @@ export class Weave implements Written {
     work: (fold: number, previous: T | null) => T,
     { liesAlong = false } = {},
   ): T[] {
-    this.parts.set(name, { folds, liesAlong, mirrored: false });
+    this.work.parts.set(name, { folds, liesAlong, mirrored: false });
     const parts: T[] = [];
     this.in({ section: wovenOf(name), row: 0, rowsPerUnit: 1 }, () => {
       for (let fold = 0; fold < folds; fold++)
@@ -247,19 +287,23 @@ export class Weave implements Written {
    * length; the checker names those that are not.
    */
   zip(needle: Needle, one: readonly Bead[], other: readonly Bead[]): void {
-    this.zips.push({ place: this.place, edges: [one, other] });
+    this.work.zips.push({ place: this.place, edges: [one, other] });
     for (let i = 0; i < Math.min(one.length, other.length); i++)
       needle.through(one[i] as Bead, other[i] as Bead);
   }
 
   /** Whether a foreign stop bead is on the thread, to be taken off. */
   stopIsOn(): boolean {
-    const last = this.moves.findLast(({ kind }) => kind === 'begin' || kind === 'release');
+    const own = new Set([...this.needles.values()].map(({ name }) => name));
+    const last = this.work.moves.findLast(
+      ({ kind, needle }) => (kind === 'begin' || kind === 'release') && own.has(needle),
+    );
     return last?.kind === 'begin' && last.stop === 'foreign';
   }
 
+  /** The path, with all parts that are woven into it. */
   path(): Path {
-    const { beads, findings, moves, threads, zips, passes, parts } = this;
+    const { beads, findings, moves, threads, zips, passes, parts } = this.work;
     return { beads, findings, moves, threads, zips, passes, parts };
   }
 
@@ -285,18 +329,25 @@ export class Weave implements Written {
   addBead(role: string, slot: Slot, name: string, row: number | undefined): Bead {
     const place = row === undefined ? this.place : this.at({ row });
     const of = this.run === undefined ? slot : { run: this.run, ...slot };
-    const bead = { id: this.beads.length, role, holes: this.holes[role] ?? 1, slot: of, name, place };
-    this.beads.push(bead);
+    const bead = {
+      id: this.work.beads.length,
+      role: ofPart(this.part, role),
+      holes: this.holes[role] ?? 1,
+      slot: of,
+      name,
+      place,
+    };
+    this.work.beads.push(bead);
     return bead;
   }
 
   /** @internal */
   add(move: Move): void {
-    this.moves.push(move);
+    this.work.moves.push(move);
   }
 
   private threaded(name: string): Needle {
-    const needle = new Needle(this, name);
+    const needle = new Needle(this, ofPart(this.part, name));
     this.needles.set(name, needle);
     return needle;
   }

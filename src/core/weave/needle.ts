@@ -40,8 +40,8 @@ export interface Written {
   /** Where the moves being written belong. */
   readonly here: Place;
   readonly links: Links;
-  /** Trips that a hole of this role takes; travelling keeps to it. */
-  readonly room: (role: string) => number;
+  /** Trips that a hole of a bead takes; travelling keeps to it. */
+  room(bead: Bead): number;
   /** Trips that the finished work makes through a hole beside hidden ways, where that is known. */
   readonly fixed: (bead: Bead, hole: number) => number;
   add(move: Move): void;
@@ -141,11 +141,11 @@ export class Needle {
    * Throws a PathError where no way leads there.
    */
   travel(...targets: Target[]): this {
-    const { links, room, fixed } = this.work;
+    const { links, fixed } = this.work;
     const from = links.lastOut(this.name);
     const taken = ({ bead, hole }: HoleEnd) =>
       Math.max(links.traversals(bead, hole), links.travels(bead, hole) + fixed(bead, hole));
-    const route = from && findRoute(links, from, targets, (end) => taken(end) < room(end.bead.role));
+    const route = from && findRoute(links, from, targets, (end) => taken(end) < this.work.room(end.bead));
     if (!route)
       throw new PathError(`No hidden way with room leads the ${this.name} needle to where it is to go.`);
     for (const { bead, hole, end } of route.through) this.go([{ bead, hole }], otherEnd(end), 'travel');

@@ -30,17 +30,22 @@ function section(zone: Section['zone'], part: PartId, joint: JointId | null): Se
 
 /** What is woven of a part. */
 export const wovenOf = (part: PartId): Section => section('woven', part, null);
-/** What is woven at an end of the main part only, such as a turn. */
-export const wovenAt = (joint: JointId): Section => section('woven', MAIN, joint);
-/** What is worked at a joint. */
-export const jointOf = (joint: JointId): Section => section('joint', MAIN, joint);
+/** What is woven at an end of a part only, such as a turn. */
+export const wovenAt = (joint: JointId, part: PartId = MAIN): Section => section('woven', part, joint);
+/** What is worked at a joint of a part. */
+export const jointOf = (joint: JointId, part: PartId = MAIN): Section => section('joint', part, joint);
 /** The section whose units grow in number with the piece. */
 export const WOVEN = wovenOf(MAIN);
-/** What is done to the thread when all is woven. */
-export const FINISH = section('finish', MAIN, null);
+/** What is done to the thread of a part when all is woven. */
+export const finishOf = (part: PartId): Section => section('finish', part, null);
+export const FINISH = finishOf(MAIN);
 
 /** A section in words that are its own, to be a part of a key. */
-export const sectionKey = ({ zone, part, joint }: Section): string => `${zone} ${joint ?? part}`;
+export const sectionKey = ({ zone, part, joint }: Section): string =>
+  ofPart(part, `${zone} ${joint ?? part}`);
+
+/** A name within a part, as the whole path knows it: roles, passes and needles of two parts are never the same. */
+export const ofPart = (part: PartId, name: string): string => (part === MAIN ? name : `${part}/${name}`);
 
 /** The pass that weaves what grows, and the one that begins it. */
 export const BASE = 'base';
@@ -219,7 +224,9 @@ export const TAIL = 'tail';
 export const tailsOf = ({ threads }: Pick<Path, 'threads'>): ReadonlySet<string> =>
   new Set(threads.flatMap(({ needles: [, other], folded }) => (folded ? [] : [other])));
 
-export const passInfo = (path: Path, pass: string): PassInfo => path.passes.get(pass) ?? PLAIN_PASS;
+/** What holds for the pass that something is placed in. */
+export const passInfo = ({ passes }: Pick<Path, 'passes'>, { section, pass }: Place): PassInfo =>
+  passes.get(ofPart(section.part, pass)) ?? PLAIN_PASS;
 
 /** Strands that one trip of a needle takes through a hole. Throws for a needle that carries no thread of the path. */
 export function strandsOf({ threads }: Pick<Path, 'threads'>): (needle: string) => number {

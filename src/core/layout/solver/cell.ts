@@ -13,6 +13,7 @@ import {
   type Path,
   type Tension,
   type Section,
+  ofPart,
 } from '../../weave/path';
 import { given } from '../../tools/given';
 
@@ -103,8 +104,8 @@ export function repeatCell(path: Path, section: Section = WOVEN): RepeatCell | n
         stage: stageOf(bead),
         apart: false,
         setIn: setIn.has(bead),
-        drawsIn: passInfo(path, bead.place.pass).shortens !== null,
-        face: passInfo(path, bead.place.pass).face,
+        drawsIn: passInfo(path, bead.place).shortens !== null,
+        face: passInfo(path, bead.place).face,
         word: beadWord(bead),
       });
     }
@@ -141,7 +142,7 @@ const setInOf = (path: Path): ReadonlySet<Bead> =>
 function stages(path: Path, wanted: (bead: Bead) => boolean = () => true): (bead: Bead) => number {
   const numbers = new Map<string, number>();
   const part = ({ place: { section, pass } }: Bead) =>
-    `${sectionKey(section)}/${path.passes.has(pass) ? pass : ''}`;
+    `${sectionKey(section)}/${path.passes.has(ofPart(section.part, pass)) ? pass : ''}`;
   for (const bead of path.beads.filter(wanted))
     if (!numbers.has(part(bead))) numbers.set(part(bead), numbers.size);
   return (bead) => given(numbers.get(part(bead)), 'stage of a bead');
@@ -161,8 +162,8 @@ export function closedCell(path: Path): RepeatCell {
     stage: stageOf(bead),
     apart: isApart(path, bead),
     setIn: setIn.has(bead),
-    drawsIn: passInfo(path, bead.place.pass).shortens !== null,
-    face: passInfo(path, bead.place.pass).face,
+    drawsIn: passInfo(path, bead.place).shortens !== null,
+    face: passInfo(path, bead.place).face,
     word: bead.name,
   }));
   const anchor = ({ bead, hole, end }: HoleEnd): Anchor => ({ bead: bead.id, hole, end, shift: 0 });
@@ -182,7 +183,7 @@ function distinctSpans(
     if (a.includes(null) || b.includes(null)) continue;
     const span = standard(a as Anchor[], b as Anchor[]);
     const key = `${word(span.from)}~${word(span.to)}`;
-    const pull = PULLS[passInfo(path, move.place.pass).tension];
+    const pull = PULLS[passInfo(path, move.place).tension];
     if (word(span.from) !== word(span.to))
       spans.set(key, {
         ...span,
