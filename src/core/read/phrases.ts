@@ -1,5 +1,5 @@
 import { counted } from '../words/figures';
-import { isTraversal, WOVEN, type Bead, type Move, type Path, type Traversal } from '../weave/path';
+import { isTraversal, WOVEN, type Bead, type Move, type Path, type Traversal, slotKey } from '../weave/path';
 import { head, list, runs } from './runs';
 import { sectionWords } from '../words/sections';
 
@@ -141,7 +141,7 @@ function climbing(run: readonly Traversal[], words: StepWords): string | null {
   const { bead, place } = run[run.length - 1] as Traversal;
   const climbs = run.every(
     (m, i) =>
-      m.bead.name === bead.name &&
+      slotKey(m.bead.slot) === slotKey(bead.slot) &&
       m.bead.role === bead.role &&
       m.bead.place.section === place.section &&
       m.bead.place.row === place.row - (run.length - 1 - i),

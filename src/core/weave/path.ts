@@ -75,6 +75,9 @@ export interface Slot {
   readonly run?: number;
 }
 
+/** A slot in words that are its own, to be a part of a key. */
+export const slotKey = ({ of, index, run }: Slot): string => `${of} ${index} ${run ?? ''}`;
+
 /** One bead of the piece. `role` says which material it takes, `name` its slot in a word of its own. */
 export interface Bead {
   readonly id: number;

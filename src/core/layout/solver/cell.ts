@@ -14,6 +14,7 @@ import {
   type Tension,
   type Section,
   ofPart,
+  type Slot,
 } from '../../weave/path';
 import { given } from '../../tools/given';
 
@@ -34,6 +35,7 @@ export interface CellBead {
   readonly drawsIn: boolean;
   /** The face of the work that its pass lies on; null where the path says nothing. */
   readonly face: PassInfo['face'];
+  readonly slot: Slot;
   /** Which bead of its unit it is: the same in every unit of its kind. */
   readonly word: string;
 }
@@ -106,6 +108,7 @@ export function repeatCell(path: Path, section: Section = WOVEN): RepeatCell | n
         setIn: setIn.has(bead),
         drawsIn: passInfo(path, bead.place).shortens !== null,
         face: passInfo(path, bead.place).face,
+        slot: bead.slot,
         word: beadWord(bead),
       });
     }
@@ -164,6 +167,7 @@ export function closedCell(path: Path): RepeatCell {
     setIn: setIn.has(bead),
     drawsIn: passInfo(path, bead.place).shortens !== null,
     face: passInfo(path, bead.place).face,
+    slot: bead.slot,
     word: bead.name,
   }));
   const anchor = ({ bead, hole, end }: HoleEnd): Anchor => ({ bead: bead.id, hole, end, shift: 0 });

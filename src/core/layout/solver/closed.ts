@@ -1,6 +1,6 @@
-import { WOVEN, type Path } from '../../weave/path';
+import { WOVEN, type Path, slotKey } from '../../weave/path';
 import type { Point } from '../layout';
-import { closedCell, repeatCell, type RepeatCell } from './cell';
+import { closedCell, repeatCell, type RepeatCell, beadWord } from './cell';
 import { CellEnergy } from './energy';
 import { AT_EASE } from './stage';
 import { PER_BEAD, stateOf } from './state';
@@ -60,16 +60,17 @@ function bentStrip(
   const round = (units / strip.units) * flat.periodMm;
   const radius = round / (2 * Math.PI);
   const byWord = new Map(strip.beads.map(({ unit, word }, i) => [`${unit}/${word}`, i]));
-  const byName = new Map(strip.beads.map(({ unit, word }, i) => [`${unit}/${nameOf(word)}`, i]));
+  // A pass that is worked otherwise in a ring has its beads in other rows: then the slot says which is which.
+  const bySlot = new Map(strip.beads.map(({ unit, slot }, i) => [`${unit}/${slotKey(slot)}`, i]));
 
   const n = body.length;
   const state = stateOf(n);
   body.forEach((bead, k) => {
     const shift = Math.floor((bead.place.unit - strip.phase) / strip.units);
     const unit = bead.place.unit - strip.phase - shift * strip.units;
-    const word = `${bead.place.rowInUnit}/${bead.place.pass}/${bead.name}`;
+    const word = beadWord(bead);
     const i = given(
-      byWord.get(`${unit}/${word}`) ?? byName.get(`${unit}/${nameOf(word)}`),
+      byWord.get(`${unit}/${word}`) ?? bySlot.get(`${unit}/${slotKey(bead.slot)}`),
       `bead of the strip for ${word}`,
     );
     const { centre, turn } = bent(
@@ -86,8 +87,6 @@ function bentStrip(
   minimise(energy.evaluate, state, { steps: 200, stillAt: 1e-2, mostMove: 0.1 });
   return relax(first, beadSolids, state, 'free', options);
 }
-
-const nameOf = (word: string) => word.replace(/\/.*\//, '/');
 
 /** The first part of a closed cell: the strip itself, whose beads come first in the path. */
 const stageZero = (whole: RepeatCell, count: number): RepeatCell => ({
