@@ -1,9 +1,9 @@
 import type { Weave } from '../weave/builder';
-import type { Edge, EdgeName, Hold, Post } from '../weave/edge';
+import type { Edge, Hold, Post } from '../weave/edge';
 import type { Needle } from '../weave/needle';
-import type { HoleEnd } from '../weave/path';
+import type { HoleEnd, JointId } from '../weave/path';
 
-/** The pass in which the needle comes to where a clasp half is sewn on. */
+/** The pass in which the needle comes to where something is sewn on. */
 const GO_TO_THE_LOOP = 'go to the loop';
 
 /** The posts that hold so many things: one alone, or each the middle of as many equal stretches of the edge. */
@@ -24,12 +24,16 @@ export function holdAt(w: Weave, needle: Needle, post: Post): Hold | null {
   return (stands && post.find(({ out }) => same(out, stands))) ?? null;
 }
 
-/** Brings the needle to a post, and says how to hold what hangs there: the way that begins where it stands, or the usual one. */
-export function goToPost(w: Weave, needle: Needle, end: EdgeName, post: Post): Hold {
+/**
+ * Brings the needle to a post, and says how to hold what hangs there: the way that begins where it stands, or the usual
+ * one. Thread that has not been anywhere comes in by that way.
+ */
+export function goToPost(w: Weave, needle: Needle, joint: JointId, post: Post): Hold {
   const hold = holdAt(w, needle, post) ?? post[0];
-  if (!hold) throw new Error(`A post at the ${end} has no way to hold anything.`);
+  if (!hold) throw new Error(`A post at the ${joint} has no way to hold anything.`);
   const stands = w.links.lastOut(needle.name);
-  w.joint(end, GO_TO_THE_LOOP, () => {
+  w.joint(joint, GO_TO_THE_LOOP, () => {
+    if (!stands) needle.enter(hold.into);
     if (hold.reach && stands) needle.enter(hold.reach(stands));
     else needle.travel(hold.out);
   });

@@ -3,7 +3,9 @@ import type { EndLoops } from '../closures/sewnLoop';
 import { tally } from '../read/tally';
 import { STRUCTURES } from '../structures/registry';
 import { at } from '../structures/structure';
+import { joinBetween } from '../joints/between';
 import { ends } from '../testing/woven';
+import type { Edge } from './edge';
 import { Weave } from './builder';
 import { checkPath } from './check';
 import { follow } from './follow';
@@ -101,17 +103,14 @@ describe('a scope', () => {
     const path = new Weave();
     const top = raw.bind({ ...raw.defaults, rows: 3 }).weaveInto(path, 'top', 3, OPEN);
     const band = raw.bind(raw.defaults).weaveInto(path, 'band', 12, OPEN);
-    const middle = (edge: typeof top.edges.start) => at(edge.alone ?? at(edge.posts, 0), 0);
-    for (const name of ['start', 'end'] as const) {
+    const middle = (edge: Edge) => ({ posts: [edge.alone ?? at(edge.posts, 0)] });
+    for (const [name, other] of [
+      ['start', 'end'],
+      ['end', 'start'],
+    ] as const) {
       const t = band.w.needle(`join ${name}`).begin('none');
-      const other = name === 'start' ? 'end' : 'start';
-      // Through the last rung of the band, a bead out, through the rung of the square, and a bead back.
-      band.w.joint(name, 'join', () => {
-        const here = middle(band.edges[name]).into;
-        t.enter(here).string(['A'], 'out');
-        t.enter(middle(top.edges[other]).into).string(['A'], 'back');
-        t.enter(here, 'close');
-      });
+      const edges = [middle(band.edges[name]), middle(top.edges[other])] as const;
+      joinBetween(band.w, t, name, edges, { across: ['A'], back: ['A'], rounds: 1 });
     }
     const whole = path.path();
     expect(checkPath(whole)).toEqual([]);
