@@ -51,6 +51,21 @@ describe('edits on their way', () => {
     expect(states).toEqual(['saving', 'saving', 'saving', 'saved']);
   });
 
+  it('are behind a newer state of the page only while nothing of them is owed or undecided', async () => {
+    const { sync } = window();
+    expect([3, 4].map((revision) => sync.isBehind(revision))).toEqual([false, true]);
+    await sync.change(named('Slack'));
+    expect(sync.isBehind(9)).toBe(false);
+    await vi.runAllTimersAsync();
+    expect([4, 5].map((revision) => sync.isBehind(revision))).toEqual([false, true]);
+    send.mockResolvedValueOnce({ kind: 'stale' });
+    await sync.change(named('Ebb'));
+    await vi.runAllTimersAsync();
+    expect(sync.isBehind(9)).toBe(false);
+    sync.restart(9);
+    expect([9, 10].map((revision) => sync.isBehind(revision))).toEqual([false, true]);
+  });
+
   it('start each from the revision that the one before made', async () => {
     const { sync } = window();
     await sync.change(named('One'));

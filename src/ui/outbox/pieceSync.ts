@@ -83,6 +83,11 @@ export class PieceSync {
     this.restart(this.owed.revision);
   }
 
+  /** Whether a state that the server has now is newer than what this window goes on from, and nothing here is owed to it. */
+  isBehind(revision: number): boolean {
+    return this.state.kind === 'saved' && !this.owing && revision > this.owed.revision;
+  }
+
   /** True while something has not reached the server. */
   get owing(): boolean {
     return this.owed.change !== null;

@@ -97,6 +97,15 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id]);
 
+  useEffect(() => {
+    // The page has a newer state: what was left behind by this window has arrived meanwhile, or another window made it.
+    if (!sync.current?.isBehind(revision)) return;
+    history.go(initial);
+    sync.current.restart(revision, initial);
+    // Only a page that comes anew brings one.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [revision]);
+
   const keep = useCallback((next: Piece) => {
     if (sync.current) void sync.current.change(next);
     else early.current = true;
