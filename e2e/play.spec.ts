@@ -129,22 +129,24 @@ test('colours: turns, counted by colour; a palette colour dropped on a bead, by 
   await expect(second).toContainText('olive');
 });
 
-test('a seventh bead comes into use, in a colour of its own, and the eighth is offered', LONG, async ({
-  page,
-}) => {
-  await startBracelet(page, 'Pell', 'Strung line');
-  await openChoice(page, 'Stitch');
-  await expect(page.getByRole('button', { name: /^Add H/ })).toHaveCount(0);
-  await page.getByRole('button', { name: /^Add G/ }).click();
-  await expect(page.getByRole('button', { name: /^Add H/ })).toBeVisible();
-  const row = slip(page).getByRole('row').filter({ hasText: 'G ·' });
-  await expect(row).toContainText('violet');
-  await openChoice(page, 'Beads');
-  await pick(page, 'Bead G: size and shape', 'pressed ball 6 mm');
-  await expect(row).toContainText('pressed ball 6 mm');
-  await page.reload();
-  await expect(row).toContainText('pressed ball 6 mm');
-});
+test(
+  'a seventh bead comes into use, in a colour of its own, and the eighth is offered',
+  LONG,
+  async ({ page }) => {
+    await startBracelet(page, 'Pell', 'Strung line');
+    await openChoice(page, 'Stitch');
+    await expect(page.getByRole('button', { name: /^Add H/ })).toHaveCount(0);
+    await page.getByRole('button', { name: /^Add G/ }).click();
+    await expect(page.getByRole('button', { name: /^Add H/ })).toBeVisible();
+    const row = slip(page).getByRole('row').filter({ hasText: 'G ·' });
+    await expect(row).toContainText('violet');
+    await openChoice(page, 'Beads');
+    await pick(page, 'Bead G: size and shape', 'pressed ball 6 mm');
+    await expect(row).toContainText('pressed ball 6 mm');
+    await page.reload();
+    await expect(row).toContainText('pressed ball 6 mm');
+  },
+);
 
 test('a motif is drawn bead by bead, counted, and read off row by row', async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Flat peyote');
