@@ -1,6 +1,9 @@
+import { readFileSync } from 'node:fs';
 import { eq, sql } from 'drizzle-orm';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { newPiece } from '@/core/piece/newPiece';
+import { partOf, withPart } from '@/core/piece/partOfPiece';
+import { PIECE_FORMAT, type Piece } from '@/core/piece/piece';
 import { patternOf } from '@/core/records/pattern';
 import { readSettings, USUAL_SETTINGS, type SettingsChange } from '@/core/records/settings';
 import { swatchOf } from '@/core/records/swatches';
@@ -29,7 +32,6 @@ import { addSwatch, swatches } from './swatches';
 import { addVariant, variants } from './variants';
 import { emptyDump, kindsOfDatabase } from './testing/databases';
 import { changeWorkspace, theWorkspace } from './workspaces';
-import { partOf } from '@/core/piece/partOfPiece';
 
 let empty: Blob;
 beforeAll(async () => {
@@ -398,6 +400,31 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
     const [old] = (await patterns(database.db, ws)).found;
     expect(old?.doc).toEqual(patternOf({ ...doc('old'), wearer: null }));
     expect(await patternById(database.db, ws, old?.id ?? '')).toMatchObject({ ok: true });
+  });
+
+  it('rows of every earlier format are found by their stitch and read, and saved in the newest', async () => {
+    const older = JSON.parse(readFileSync('src/core/testing/older/format-2.json', 'utf8')) as Piece[];
+    const present = doc('present');
+    for (const raw of [older[0], present])
+      if (raw) await database.db.insert(piece).values({ workspaceId: ws, doc: raw });
+    const labels = await pieceLabels(database.db, ws);
+    expect(labels.map(({ name, structureId }) => `${name}: ${structureId}`).sort()).toEqual([
+      'Any strung-line: strung-line',
+      `present: ${partOf(present).structure.id}`,
+    ]);
+    const { found, unreadable } = await pieces(database.db, ws);
+    expect(unreadable).toEqual([]);
+    expect(found.map((one) => one.doc.format)).toEqual([PIECE_FORMAT, PIECE_FORMAT]);
+    const old = found.find((one) => one.doc.name === 'Any strung-line');
+    if (!old) throw new Error('The older one is not there.');
+    const saved = await savePiece(database.db, ws, old.id, {
+      doc: withPart(old.doc, { units: 9 }),
+      baseRevision: old.revision,
+      changeId: 'later',
+    });
+    expect(saved.kind).toBe('saved');
+    const [row] = await database.db.select().from(piece).where(eq(piece.id, old.id));
+    expect(row?.doc).toMatchObject({ format: PIECE_FORMAT, parts: [{ units: 9 }] });
   });
 
   it('14,000 rows are kept in one go, or none of them', async () => {
