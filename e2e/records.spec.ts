@@ -22,10 +22,15 @@ test('somebody is added, measured again, and put away and back', LONG, async ({ 
   await expect(card.getByRole('row')).toHaveCount(3);
   await expectAccessible(page);
 
+  /** Whether the browser would ask before the page is left. */
+  const asks = () => page.evaluate(() => !dispatchEvent(new Event('beforeunload', { cancelable: true })));
+  expect(await asks()).toBe(false);
   await card.getByLabel('Note on Runa').fill('second alto');
+  expect(await asks()).toBe(true);
   const kept = page.waitForResponse((answer) => answer.request().method() === 'POST');
   await card.getByLabel('Note on Runa').blur();
   await kept;
+  await expect.poll(asks).toBe(false);
   await page.reload();
   await expect(page.getByLabel('Note on Runa')).toHaveValue('second alto');
   await page.getByRole('button', { name: 'Archive Runa' }).click();

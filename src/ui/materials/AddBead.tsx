@@ -7,6 +7,7 @@ import { measureDoubts, UNMEASURED, type MeasureDoubt, type MeasuredBead } from 
 import type { BeadKind } from '@/core/materials/material';
 import { addBeadAction } from '@/server/actions/materials';
 import { ask } from '../fields/ask';
+import { useWarnOfLeaving } from '../fields/useWarnOfLeaving';
 import { Pick } from '../fields/Pick';
 import { beadFields } from './beadFields';
 import { Doubts, MeasureFields, Simulated, useMeasures } from './measures';
@@ -18,6 +19,7 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
   const router = useRouter();
   const id = useId();
   const [name, setName] = useState('');
+  useWarnOfLeaving(name.trim() !== '');
   const [like, setLike] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [saving, start] = useTransition();

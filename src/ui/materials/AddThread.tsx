@@ -7,6 +7,7 @@ import { THREAD_MAKES, type ThreadMake } from '@/core/materials/material';
 import { readThread } from '@/core/materials/threadName';
 import { addThreadAction } from '@/server/actions/materials';
 import { ask } from '../fields/ask';
+import { useWarnOfLeaving } from '../fields/useWarnOfLeaving';
 import { useLengths } from '../shell/lengths';
 import { Choice } from '../fields/Choice';
 import styles from './materials.module.css';
@@ -19,6 +20,7 @@ export function AddThread() {
   const { fine, figure } = useLengths();
   const [name, setName] = useState('');
   const [called, setCalled] = useState('');
+  useWarnOfLeaving(name.trim() !== '' || called.trim() !== '');
   const [make, setMake] = useState<ThreadMake>('gel-spun');
   const [problem, setProblem] = useState<string | null>(null);
   const [saving, start] = useTransition();

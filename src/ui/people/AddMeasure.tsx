@@ -9,6 +9,7 @@ import type { Person } from '@/server/screens';
 import { ask } from '../fields/ask';
 import { Pick } from '../fields/Pick';
 import { RingSizeInput } from '../fields/RingSizeInput';
+import { useWarnOfLeaving } from '../fields/useWarnOfLeaving';
 import { useLengths } from '../shell/lengths';
 import { today } from '../shell/today';
 import styles from './people.module.css';
@@ -20,6 +21,7 @@ export function AddMeasure({ person }: { readonly person: Person }) {
   const router = useRouter();
   const [place, setPlace] = useState<Place>('wrist');
   const [length, setLength] = useState('');
+  useWarnOfLeaving(length.trim() !== '');
   const [day, setDay] = useState(today());
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();

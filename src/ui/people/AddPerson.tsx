@@ -8,6 +8,7 @@ import { formatLength } from '@/core/length/length';
 import { addPersonAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
 import { ask } from '../fields/ask';
+import { useWarnOfLeaving } from '../fields/useWarnOfLeaving';
 import { useOpened } from '../shell/focus';
 import { useLengths } from '../shell/lengths';
 import styles from './people.module.css';
@@ -30,6 +31,7 @@ export function AddPerson({ place = 'wrist', autoFocus = true, onWriting, onAdde
   const router = useRouter();
   const [name, setName] = useState('');
   const [girth, setGirth] = useState('');
+  useWarnOfLeaving(name.trim() !== '' || girth.trim() !== '');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const opened = useOpened<HTMLFormElement>(onCancel, autoFocus ? 'field' : 'nothing');

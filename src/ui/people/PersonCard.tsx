@@ -9,6 +9,7 @@ import { changePersonAction } from '@/server/actions/people';
 import type { Person } from '@/server/screens';
 import { ask } from '../fields/ask';
 import { useUndo } from '../fields/useUndo';
+import { useWarnOfLeaving } from '../fields/useWarnOfLeaving';
 import { useLengths } from '../shell/lengths';
 import { AddMeasure } from './AddMeasure';
 import { MeasureHistory } from './MeasureHistory';
@@ -88,6 +89,7 @@ function EditableText({
   const { message } = App.useApp();
   const router = useRouter();
   const [typed, setTyped] = useState<string | null>(null);
+  useWarnOfLeaving(typed !== null && typed.trim() !== value);
   const keep = async () => {
     if (typed === null || typed.trim() === value) return setTyped(null);
     const answer = await ask(changePersonAction, { id, [field]: typed });

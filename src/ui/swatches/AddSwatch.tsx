@@ -11,6 +11,7 @@ import { swatchOf, type Swatch } from '@/core/records/swatches';
 import { addSwatchAction } from '@/server/actions/swatches';
 import type { StoredPiece } from '@/server/screens';
 import { ask } from '../fields/ask';
+import { useWarnOfLeaving } from '../fields/useWarnOfLeaving';
 import { Choice } from '../fields/Choice';
 import { CountInput } from '../fields/CountInput';
 import { LengthInput } from '../fields/LengthInput';
@@ -42,6 +43,7 @@ export function AddSwatch({ pieces, onAdded, onCancel }: Props) {
   const [finished, setFinished] = useState(true);
   const [day, setDay] = useState(today());
   const [note, setNote] = useState('');
+  useWarnOfLeaving(units !== null || lengthMm !== null || note.trim() !== '');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const opened = useOpened<HTMLElement>(onCancel);
