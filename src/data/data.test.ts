@@ -1,37 +1,22 @@
-import { readFileSync } from 'node:fs';
-import { eq, sql } from 'drizzle-orm';
+import { sql } from 'drizzle-orm';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { newPiece } from '@/core/piece/newPiece';
-import { partOf, withPart } from '@/core/piece/partOfPiece';
-import { PIECE_FORMAT, type Piece } from '@/core/piece/piece';
-import { patternOf } from '@/core/records/pattern';
+import { partOf } from '@/core/piece/partOfPiece';
 import { readSettings, USUAL_SETTINGS, type SettingsChange } from '@/core/records/settings';
 import { swatchOf } from '@/core/records/swatches';
 import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import { openMemory, type Database } from './database';
 import { catalogue, keepCatalogue, keepMaterials, topUpCatalogue } from './materials';
 import { migrate } from './migrate';
-import { putAway, rawRow } from './archive';
+import { putAway } from './archive';
 import { addMeasure, addPerson, changePerson, people } from './people';
 import { cardsOf, keepCards } from './cards';
-import { addPattern, patternById, patterns } from './patterns';
-import {
-  addPiece,
-  asideVersions,
-  pieceById,
-  pieceLabels,
-  pieces,
-  savePiece,
-  settle,
-  SETTLEMENTS,
-  type Settlement,
-} from './pieces';
+import { addPiece, asideVersions, pieceById, pieces, savePiece, settle, SETTLEMENTS } from './pieces';
 import { Refusal } from './records';
-import { material, measure, pattern, person, piece, pieceVersion, swatch, variant } from './schema';
 import { addSwatch, swatches } from './swatches';
-import { addVariant, variants } from './variants';
 import { emptyDump, kindsOfDatabase } from './testing/databases';
 import { changeWorkspace, theWorkspace } from './workspaces';
+import { recordTests } from './testing/recordTests';
 
 let empty: Blob;
 beforeAll(async () => {
@@ -277,155 +262,7 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
     expect((await theWorkspace(database.db)).settings.easeMm.ring).toEqual(easeMm(2));
   });
 
-  describe('what could not be read again is never written', () => {
-    const longName = 'm'.repeat(81);
-    const odd = { snug: 9, comfortable: 3, loose: 4 };
-    const bracelet = doc('one');
-    const cases: [string, () => Promise<unknown>][] = [
-      ['a name too long', () => addPiece(database.db, ws, doc(longName))],
-      ['a character that no database keeps', () => addPiece(database.db, ws, doc('a\0b'))],
-      ['half a character', () => addPiece(database.db, ws, doc('a\ud83d'))],
-      [
-        'ease out of order',
-        () =>
-          addPiece(database.db, ws, {
-            ...bracelet,
-            wear: { school: 'ease', fit: 'snug', easeMm: odd, thicknessEffect: true },
-          }),
-      ],
-      ['a pattern of such', () => addPattern(database.db, ws, patternOf(doc(longName)))],
-      ['a variant of such', () => addVariant(database.db, ws, crypto.randomUUID(), doc(longName))],
-      [
-        'a swatch whose parameters its stitch does not know',
-        () =>
-          addSwatch(database.db, ws, {
-            ...swatchOf(partOf(bracelet), {
-              units: 20,
-              lengthMm: 61,
-              takenOn: '2026-06-01',
-              tension: 'medium',
-              note: '',
-              without: [],
-            }),
-            structure: { id: 'strung-line', params: { sequence: 'banana' } },
-          }),
-      ],
-      ['a person without a name', () => addPerson(database.db, ws, { name: '  ', girths: {} })],
-      ['a wrist that nobody has', () => addPerson(database.db, ws, { name: 'Tove', girths: { wrist: 3 } })],
-      ['a needle of no thickness', () => keepMaterials(database.db, ws, 'needle', [{ id: 'x' }])],
-    ];
-    it.each(cases)('%s', async (_, write) => {
-      const before = await counts();
-      await expect(write()).rejects.toThrow(Refusal);
-      expect(await counts()).toEqual(before);
-    });
-    const counts = async () => {
-      const { db } = database;
-      const tables = ['piece', 'pattern', 'variant', 'swatch', 'person', 'measure', 'material'];
-      const all = tables.map((table) => sql.raw(`(select count(*) from ${table})::int as ${table}`));
-      return (await db.execute(sql`select ${sql.join(all, sql`, `)}`)).rows;
-    };
-  });
-
-  it('a row that cannot be read stays where it is, is told of, and hides no other', async () => {
-    const { db } = database;
-    const good = await addPiece(db, ws, doc('good'));
-    const [bad] = await db
-      .insert(piece)
-      .values({ workspaceId: ws, doc: { name: 'from elsewhere', format: 99 } })
-      .returning();
-    const all = await pieces(db, ws);
-    expect(all.found.map(({ id }) => id)).toEqual([good.id]);
-    expect(all.unreadable).toMatchObject([{ kind: 'piece', id: bad?.id, name: 'from elsewhere' }]);
-    expect(all.unreadable[0]?.why).not.toBe('');
-    expect(await pieceById(db, ws, bad?.id ?? '')).toMatchObject({ ok: false });
-    expect((await pieceLabels(db, ws)).map(({ name }) => name).sort()).toEqual(['from elsewhere', 'good']);
-    expect(JSON.parse((await rawRow(db, ws, 'piece', bad?.id ?? '')) ?? '')).toMatchObject({
-      doc: { format: 99 },
-    });
-    expect(await rawRow(db, crypto.randomUUID(), 'piece', bad?.id ?? '')).toBeNull();
-    expect(await putAway(db, ws, 'piece', bad?.id ?? '', true)).toBe(true);
-    expect((await pieces(db, ws)).unreadable).toEqual([]);
-
-    await db.insert(swatch).values({ workspaceId: ws, doc: ['not a swatch'] });
-    await db.insert(pattern).values({ workspaceId: ws, doc: 'nothing' });
-    await db.insert(variant).values({ workspaceId: ws, pieceId: good.id, doc: {} });
-    await db.insert(pieceVersion).values({ workspaceId: ws, pieceId: good.id, changeId: 'x', doc: 7 });
-    const [who] = await db
-      .insert(person)
-      .values({ workspaceId: ws, name: 'n'.repeat(200) })
-      .returning();
-    const tove = await addPerson(db, ws, { name: 'Tove', girths: { wrist: 155 } });
-    await db.insert(measure).values({ workspaceId: ws, personId: tove.id, place: 'wrist', mm: 1e9 });
-    await db.update(material).set({ data: {} }).where(eq(material.key, 'needle-11'));
-    expect((await swatches(db, ws)).unreadable).toMatchObject([{ name: 'without a name' }]);
-    expect((await patterns(db, ws)).unreadable).toHaveLength(1);
-    expect((await variants(db, ws, good.id)).unreadable).toHaveLength(1);
-    expect((await asideVersions(db, ws, good.id)).unreadable).toHaveLength(1);
-    const everybody = await people(db, ws);
-    expect(everybody.found.map(({ name, girths }) => [name, girths.wrist])).toEqual([['Tove', 155]]);
-    expect(everybody.unreadable.map(({ kind }) => kind).sort()).toEqual(['measure', 'person']);
-    expect(everybody.unreadable.some(({ id }) => id === who?.id)).toBe(true);
-    const known = await catalogue(db, ws);
-    expect(known.unreadable).toMatchObject([{ kind: 'needle', id: 'needle-11' }]);
-    expect(known.needles).toHaveLength(NEEDLES.length - 1);
-  });
-
-  it('a version that cannot be read is not settled, but put away', async () => {
-    const { id } = await addPiece(database.db, ws, doc('one'));
-    const [aside] = await database.db
-      .insert(pieceVersion)
-      .values({ workspaceId: ws, pieceId: id, changeId: 'x', doc: {} })
-      .returning();
-    const choose = (choice: Settlement) => settle(database.db, ws, aside?.id ?? '', choice);
-    expect(await choose('use aside')).toEqual({ kind: 'unreadable' });
-    expect(await choose('keep both')).toEqual({ kind: 'unreadable' });
-    expect((await asideVersions(database.db, ws, id)).unreadable).toHaveLength(1);
-    expect((await choose('keep current')).kind).toBe('settled');
-    expect((await asideVersions(database.db, ws, id)).unreadable).toEqual([]);
-  });
-
-  it('documents of every earlier form are read: a bare piece is a pattern, a swatch told no format', async () => {
-    const { format: _, ...swatchDoc } = swatchOf(partOf(doc('one')), {
-      units: 20,
-      lengthMm: 61,
-      takenOn: '2026-06-01',
-      tension: 'medium',
-      note: '',
-      without: [],
-    });
-    await database.db.insert(swatch).values({ workspaceId: ws, doc: swatchDoc });
-    await database.db.insert(pattern).values({ workspaceId: ws, doc: { ...doc('old'), wearer: null } });
-    expect((await swatches(database.db, ws)).found[0]?.doc).toEqual({ format: 1, ...swatchDoc });
-    const [old] = (await patterns(database.db, ws)).found;
-    expect(old?.doc).toEqual(patternOf({ ...doc('old'), wearer: null }));
-    expect(await patternById(database.db, ws, old?.id ?? '')).toMatchObject({ ok: true });
-  });
-
-  it('rows of every earlier format are found by their stitch and read, and saved in the newest', async () => {
-    const older = JSON.parse(readFileSync('src/core/testing/older/format-2.json', 'utf8')) as Piece[];
-    const present = doc('present');
-    for (const raw of [older[0], present])
-      if (raw) await database.db.insert(piece).values({ workspaceId: ws, doc: raw });
-    const labels = await pieceLabels(database.db, ws);
-    expect(labels.map(({ name, structureId }) => `${name}: ${structureId}`).sort()).toEqual([
-      'Any strung-line: strung-line',
-      `present: ${partOf(present).structure.id}`,
-    ]);
-    const { found, unreadable } = await pieces(database.db, ws);
-    expect(unreadable).toEqual([]);
-    expect(found.map((one) => one.doc.format)).toEqual([PIECE_FORMAT, PIECE_FORMAT]);
-    const old = found.find((one) => one.doc.name === 'Any strung-line');
-    if (!old) throw new Error('The older one is not there.');
-    const saved = await savePiece(database.db, ws, old.id, {
-      doc: withPart(old.doc, { units: 9 }),
-      baseRevision: old.revision,
-      changeId: 'later',
-    });
-    expect(saved.kind).toBe('saved');
-    const [row] = await database.db.select().from(piece).where(eq(piece.id, old.id));
-    expect(row?.doc).toMatchObject({ format: PIECE_FORMAT, parts: [{ units: 9 }] });
-  });
+  recordTests(() => ({ database, ws }), doc);
 
   it('14,000 rows are kept in one go, or none of them', async () => {
     const needle = NEEDLES[0];

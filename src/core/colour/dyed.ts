@@ -1,3 +1,4 @@
+import { beadOf } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Shade } from './shades';
 
@@ -9,7 +10,8 @@ export function dyed(
   { name, hex }: Shade,
 ): Partial<PartOfPiece> {
   const key = role as keyof PartOfPiece['beads'];
-  if (shade === 0) return { beads: { ...beads, [key]: { ...beads[key], colourName: name, colour: hex } } };
+  if (shade === 0)
+    return { beads: { ...beads, [key]: { ...beadOf({ beads }, role), colourName: name, colour: hex } } };
   const own = colourings[key as keyof PartOfPiece['colourings']];
   if (!own) return {};
   const more = own.more.map((old, i) => (i === shade - 1 ? { name, hex } : old));

@@ -2,6 +2,7 @@ import type { Weave } from '../weave/builder';
 import type { Edge } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import type { JointId } from '../weave/path';
+import { given } from '../tools/given';
 import { goToPost } from './post';
 
 /** What lies between two edges that are joined: the same at every post of them. */
@@ -12,9 +13,6 @@ export interface Between {
   /** How often thread goes round, at the least once. */
   readonly rounds: number;
 }
-
-/** The beads of a joint by their way: across, or back. */
-const BETWEEN_SLOTS = { across: 'across', back: 'back' } as const;
 
 /** Two edges that do not have the same number of posts, so that no joint can join them one by one. */
 export class UnequalEdges extends Error {
@@ -39,14 +37,13 @@ export function joinBetween(
   if (here.posts.length !== there.posts.length)
     throw new UnequalEdges([here.posts.length, there.posts.length]);
   here.posts.forEach((post, nth) => {
-    const { into } = goToPost(w, needle, joint, post);
-    const [other] = there.posts[nth] ?? [];
-    if (!other) throw new Error(`Post ${nth} of the other edge has no way to hold anything.`);
+    const { into } = goToPost(w, needle, joint, post, 'go to the edge');
+    const other = given(there.posts[nth]?.[0], 'way to hold on to the other edge');
     const run = here.posts.length === 1 ? {} : { run: nth };
     w.joint(joint, 'join the edges', () => {
-      const out = needle.string(across, BETWEEN_SLOTS.across, run);
+      const out = needle.string(across, 'across', run);
       needle.enter(other.into);
-      const home = needle.string(back, BETWEEN_SLOTS.back, run);
+      const home = needle.string(back, 'back', run);
       needle.enter(into);
       for (let round = 1; round < rounds; round++)
         needle

@@ -3,7 +3,7 @@ import type { Edge, Hold, Post } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import type { HoleEnd, JointId } from '../weave/path';
 
-/** The pass in which the needle comes to where something is sewn on. */
+/** The pass in which the needle comes to where a clasp half is sewn on. */
 const GO_TO_THE_LOOP = 'go to the loop';
 
 /** The posts that hold so many things: one alone, or each the middle of as many equal stretches of the edge. */
@@ -28,11 +28,11 @@ export function holdAt(w: Weave, needle: Needle, post: Post): Hold | null {
  * Brings the needle to a post, and says how to hold what hangs there: the way that begins where it stands, or the usual
  * one. Thread that has not been anywhere comes in by that way.
  */
-export function goToPost(w: Weave, needle: Needle, joint: JointId, post: Post): Hold {
+export function goToPost(w: Weave, needle: Needle, joint: JointId, post: Post, pass = GO_TO_THE_LOOP): Hold {
   const hold = holdAt(w, needle, post) ?? post[0];
   if (!hold) throw new Error(`A post at the ${joint} has no way to hold anything.`);
   const stands = w.links.lastOut(needle.name);
-  w.joint(joint, GO_TO_THE_LOOP, () => {
+  w.joint(joint, pass, () => {
     if (!stands) needle.enter(hold.into);
     if (hold.reach && stands) needle.enter(hold.reach(stands));
     else needle.travel(hold.out);

@@ -6,6 +6,7 @@ import type { BeadKind, BeadMaterial } from '../materials/material';
 import { easeOf, USUAL_SETTINGS, type Settings } from '../records/settings';
 import { structureById } from '../structures/registry';
 import { at, FIRST_ROLES, ROLE_LETTERS, type RoleLetter, type Structure } from '../structures/structure';
+import { given } from '../tools/given';
 import type { Piece } from './piece';
 import { asPiece, type PartOfPiece } from './partOfPiece';
 
@@ -20,13 +21,12 @@ export const inColour = (kind: BeadKind, colour: { name: string; hex: string }):
 /** The colour that a role starts in: each of the palette in turn. */
 function colourOf(role: string) {
   const nth = ROLE_LETTERS.indexOf(role as RoleLetter) % PALETTE.length;
-  return role === LOOP_ROLE ? byName('cream') : at(PALETTE, nth);
-}
-
-function byName(name: string) {
-  const colour = PALETTE.find((one) => one.name === name);
-  if (!colour) throw new Error(`The palette has no ${name}.`);
-  return colour;
+  return role === LOOP_ROLE
+    ? given(
+        PALETTE.find(({ name }) => name === 'cream'),
+        'cream in the palette',
+      )
+    : at(PALETTE, nth);
 }
 
 /** The bead of the catalogue that a stitch starts with in a role. */

@@ -3,6 +3,7 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { colouringSchema, type Shade } from '../colour/shades';
 import { beadMaterialSchema, sizeOf, type BeadMaterial, type BeadSize } from '../materials/material';
 import { structureById } from '../structures/registry';
+import { given } from '../tools/given';
 import { FIRST_ROLES, LATER_ROLES, ROLE_LETTERS, type RoleLetter } from '../structures/structure';
 
 /** More units than any piece has; beyond it the count is a slip of the finger. */
@@ -63,9 +64,12 @@ export const partSchema = z.object({
 });
 export type Part = z.infer<typeof partSchema>;
 
-/** The bead of a role. A later role that has none of its own yet has the first one's. */
+/** The bead of a role. A later role that has none of its own yet has the first one's. Throws for what is no role. */
 export const beadOf = ({ beads }: Pick<Part, 'beads'>, role: string): BeadMaterial =>
-  beads[role as keyof Part['beads']] ?? beads.A;
+  given(
+    beads[role as keyof Part['beads']] ?? (LATER_ROLES.some((later) => later === role) ? beads.A : null),
+    `bead for ${role}`,
+  );
 
 /** The colours that a role's beads come in: its own first. */
 export const shadesOf = (part: Pick<Part, 'beads' | 'colourings'>, role: string): Shade[] => {
@@ -73,7 +77,7 @@ export const shadesOf = (part: Pick<Part, 'beads' | 'colourings'>, role: string)
   return [{ name, hex }, ...(part.colourings[role as RoleLetter]?.more ?? [])];
 };
 
-/** What the layout must know of the bead of each role. */
+/** What the layout must know of the bead of each role. Throws for what is no role. */
 export function bodiesOf(part: Pick<Part, 'beads'>): (role: string) => BeadSize {
   const bodies = new Map<string, BeadSize>();
   return (role) => {

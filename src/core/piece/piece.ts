@@ -58,7 +58,7 @@ const endSchema = z.object({
   rings: z.object({ finding: findingSchema, count: z.number().int().min(1).max(6) }).nullable(),
 });
 
-/** More parts than any piece is made of. */
+/** What is planned is one part: more are read once they are. */
 const MOST_PARTS = 1;
 
 /** The choices of a piece, and nothing that can be worked out from them. */
@@ -112,6 +112,17 @@ export const pieceSchema = choicesSchema.refine(
 );
 export type Piece = z.infer<typeof pieceSchema>;
 export type Wearer = NonNullable<Piece['wearer']>;
+
+/** A document of any format so far, brought to the present one; what is no piece is refused with these words. */
+export const documentSchema = (otherwise: string) =>
+  z.unknown().transform((raw, context): Piece => {
+    try {
+      return migratePiece(raw);
+    } catch {
+      context.addIssue(otherwise);
+      return z.NEVER;
+    }
+  });
 
 /** Brings an older document to the present format. Throws a ZodError where it is not a piece at all. */
 export const migratePiece = (raw: unknown): Piece =>

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { dyed } from '../colour/dyed';
 import { tellingApart } from '../colour/teaching';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { planned } from '../testing/planned';
@@ -38,6 +39,22 @@ describe('roles past F', () => {
     const read = partOf(migratePiece(JSON.parse(JSON.stringify(asPiece(lineOf(ten))))));
     expect(beadOf(read, 'J')).toEqual(read.beads.A);
     expect(planned(read).quantities.find(({ role }) => role === 'J')?.bead).toEqual(read.beads.A);
+  });
+
+  it('without a bead of their own take a colour all the same, and no document is broken by it', () => {
+    const part = lineOf(ten);
+    const change = dyed(part, 'J', 0, { name: 'foam', hex: '#d8e4dc' });
+    const after = asPiece({ ...part, ...change });
+    expect(partOf(migratePiece(after)).beads.J).toEqual({
+      ...part.beads.A,
+      colourName: 'foam',
+      colour: '#d8e4dc',
+    });
+  });
+
+  it('are letters: what is none has no bead', () => {
+    for (const role of ['j', 'AA', 'one/A', ''])
+      expect(() => beadOf(lineOf(ten), role)).toThrow(/no bead for/);
   });
 
   it('keep the bead that is chosen for them through a file', () => {

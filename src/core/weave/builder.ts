@@ -60,7 +60,7 @@ export interface WeaveOptions {
 }
 
 /** What all parts of a path are written into. */
-class Work {
+class SharedPath {
   readonly beads: Bead[] = [];
   readonly findings: Finding[] = [];
   readonly moves: Move[] = [];
@@ -111,7 +111,7 @@ export class Weave implements Written {
   /** @internal */
   readonly fixed: (bead: Bead, hole: number) => number;
 
-  /** @param part what is woven, of the path that `work` is written into */
+  /** @param part what is woven, of the path that it shares with others */
   constructor(
     {
       rowsPerUnit = 1,
@@ -121,16 +121,16 @@ export class Weave implements Written {
       fixed = () => 0,
     }: WeaveOptions = {},
     readonly part: PartId = MAIN,
-    private readonly work: Work = new Work(),
+    private readonly shared: SharedPath = new SharedPath(),
   ) {
-    if (work.scopes.has(part)) throw new Error(`The part ${part} is woven already.`);
-    work.scopes.set(part, this);
+    if (shared.scopes.has(part)) throw new Error(`The part ${part} is woven already.`);
+    shared.scopes.set(part, this);
     this.rowsPerUnit = rowsPerUnit;
     this.holes = holes;
     this.without = without;
     this.roomOf = room;
     this.fixed = fixed;
-    this.links = work.links;
+    this.links = shared.links;
     this.place = { section: this.woven, pass: BASE, unit: 0, row: 0, rowInUnit: 0 };
   }
 
@@ -144,7 +144,7 @@ export class Weave implements Written {
    * ```
    */
   scope(part: PartId, options: WeaveOptions = {}): Weave {
-    return new Weave(options, part, this.work);
+    return new Weave(options, part, this.shared);
   }
 
   /** The section whose units grow in number with the part. */
@@ -155,7 +155,7 @@ export class Weave implements Written {
   /** @internal Trips that a hole of a bead takes, whatever part it is of. */
   room(bead: Bead): number {
     // A component has no scope of its own: it is of the part that it is made in.
-    const scope = this.work.scopes.get(bead.place.section.part) ?? this;
+    const scope = this.shared.scopes.get(bead.place.section.part) ?? this;
     return scope.roomOf(bead.role.slice(ofPart(scope.part, '').length));
   }
 
@@ -165,21 +165,21 @@ export class Weave implements Written {
     if (kept) return kept;
     const own = ofPart(this.part, name);
     const tail = ofPart(this.part, this.needles.size === 0 ? TAIL : tailOf(name));
-    if (!this.work.threads.some((thread) => thread.needles.includes(own)))
-      this.work.threads.push({ needles: [own, tail], folded: false, doubled });
+    if (!this.shared.threads.some((thread) => thread.needles.includes(own)))
+      this.shared.threads.push({ needles: [own, tail], folded: false, doubled });
     return this.threaded(name);
   }
 
   /** One cord folded in the middle: a needle, or a cord end, on either side. */
   cord(one: string, other: string, { doubled = false } = {}): [Needle, Needle] {
     const needles = [ofPart(this.part, one), ofPart(this.part, other)] as const;
-    this.work.threads.push({ needles, folded: true, doubled });
+    this.shared.threads.push({ needles, folded: true, doubled });
     return [this.threaded(one), this.threaded(other)];
   }
 
   finding(name: string, holes = 1, at: Finding['at'] = null): Finding {
-    const finding = { id: this.work.findings.length, name, holes, at };
-    this.work.findings.push(finding);
+    const finding = { id: this.shared.findings.length, name, holes, at };
+    this.shared.findings.push(finding);
     return finding;
   }
 
@@ -200,14 +200,14 @@ export class Weave implements Written {
 
   /** A pass with what holds for all of it. Returns null where it is optional and left out. */
   pass<T>(name: string, info: Partial<PassInfo>, work: () => T): T | null {
-    this.work.passes.set(ofPart(this.part, name), { ...PLAIN_PASS, ...info });
+    this.shared.passes.set(ofPart(this.part, name), { ...PLAIN_PASS, ...info });
     if (info.optional && this.without.has(name)) return null;
     return this.in({ pass: name }, work);
   }
 
   /** A component made apart, under its own name; the same program can be used again, and mirrored. */
   component<T>(name: PartId, work: () => T, { mirrored = false } = {}): T {
-    this.work.parts.set(name, { folds: null, liesAlong: false, mirrored });
+    this.shared.parts.set(name, { folds: null, liesAlong: false, mirrored });
     return this.in({ section: wovenOf(name), row: 0, rowsPerUnit: 1 }, work);
   }
 
@@ -231,7 +231,7 @@ export class Weave implements Written {
     work: (fold: number, previous: T | null) => T,
     { liesAlong = false } = {},
   ): T[] {
-    this.work.parts.set(name, { folds, liesAlong, mirrored: false });
+    this.shared.parts.set(name, { folds, liesAlong, mirrored: false });
     const parts: T[] = [];
     this.in({ section: wovenOf(name), row: 0, rowsPerUnit: 1 }, () => {
       for (let fold = 0; fold < folds; fold++)
@@ -287,7 +287,7 @@ export class Weave implements Written {
    * length; the checker names those that are not.
    */
   zip(needle: Needle, one: readonly Bead[], other: readonly Bead[]): void {
-    this.work.zips.push({ place: this.place, edges: [one, other] });
+    this.shared.zips.push({ place: this.place, edges: [one, other] });
     for (let i = 0; i < Math.min(one.length, other.length); i++)
       needle.through(one[i] as Bead, other[i] as Bead);
   }
@@ -295,7 +295,7 @@ export class Weave implements Written {
   /** Whether a foreign stop bead is on the thread, to be taken off. */
   stopIsOn(): boolean {
     const own = new Set([...this.needles.values()].map(({ name }) => name));
-    const last = this.work.moves.findLast(
+    const last = this.shared.moves.findLast(
       ({ kind, needle }) => (kind === 'begin' || kind === 'release') && own.has(needle),
     );
     return last?.kind === 'begin' && last.stop === 'foreign';
@@ -303,7 +303,7 @@ export class Weave implements Written {
 
   /** The path, with all parts that are woven into it. */
   path(): Path {
-    const { beads, findings, moves, threads, zips, passes, parts } = this.work;
+    const { beads, findings, moves, threads, zips, passes, parts } = this.shared;
     return { beads, findings, moves, threads, zips, passes, parts };
   }
 
@@ -330,20 +330,20 @@ export class Weave implements Written {
     const place = row === undefined ? this.place : this.at({ row });
     const of = this.run === undefined ? slot : { run: this.run, ...slot };
     const bead = {
-      id: this.work.beads.length,
+      id: this.shared.beads.length,
       role: ofPart(this.part, role),
       holes: this.holes[role] ?? 1,
       slot: of,
       name,
       place,
     };
-    this.work.beads.push(bead);
+    this.shared.beads.push(bead);
     return bead;
   }
 
   /** @internal */
   add(move: Move): void {
-    this.work.moves.push(move);
+    this.shared.moves.push(move);
   }
 
   private threaded(name: string): Needle {

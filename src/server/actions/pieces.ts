@@ -8,7 +8,7 @@ import { correctedBeads, withCorrected } from '@/core/piece/corrected';
 import { patternOf } from '@/core/records/pattern';
 import { BEAD_ROLES, partSchema } from '@/core/piece/part';
 import { asPiece, type PartOfPiece } from '@/core/piece/partOfPiece';
-import { migratePiece, type Piece } from '@/core/piece/piece';
+import { documentSchema, type Piece } from '@/core/piece/piece';
 import { copyOf, forWearer, inBead, pieceName } from '@/core/piece/variants';
 import { newPart } from '@/core/piece/newPiece';
 import { structureById } from '@/core/structures/registry';
@@ -148,14 +148,7 @@ async function setBeside(at: At, pieceId: string, doc: Piece): Promise<Answer<nu
   return done(null);
 }
 
-const versionSchema = z.unknown().transform((raw, context): Piece => {
-  try {
-    return migratePiece(raw);
-  } catch {
-    context.addIssue('This version could not be read, so it was not set beside.');
-    return z.NEVER;
-  }
-});
+const versionSchema = documentSchema('This version could not be read, so it was not set beside.');
 
 /** Sets a version of a piece beside it. */
 export const setBesideAction = action(

@@ -19,7 +19,6 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
   const router = useRouter();
   const id = useId();
   const [name, setName] = useState('');
-  useWarnOfLeaving(name.trim() !== '');
   const [like, setLike] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [saving, start] = useTransition();
@@ -27,6 +26,7 @@ export function AddBead({ kinds }: { readonly kinds: readonly BeadKind[] }) {
   const fields = kind ? beadFields(kind) : [];
   // What was typed for a bead with two holes is nothing to one with one.
   const { typed, type, clear, values, wrong } = useMeasures(fields.map(({ key }) => key));
+  useWarnOfLeaving(name.trim() !== '' || Object.values(typed).some((text) => text?.trim()));
   const [asked, setAsked] = useState<readonly MeasureDoubt[]>([]);
   const write = (key: keyof MeasuredBead, text: string) => {
     setAsked([]);

@@ -12,13 +12,10 @@ interface Props {
 /** Every way a bead lies, drawn once, to be used by `#{id}{key}`. */
 export const ShapeDefs = ({ id, shapes, looks }: Props) => (
   <defs>
-    {[...shapes].map(([key, shape]) => {
-      const seen = looks(shape.role, shape.shade);
-      return (
-        <g key={key} id={`${id}${key}`}>
-          {seen && <SeenBead {...seen} shape={shape} />}
-        </g>
-      );
-    })}
+    {[...shapes].map(([key, shape]) => (
+      <g key={key} id={`${id}${key}`}>
+        <SeenBead {...looks(shape.role, shape.shade)} shape={shape} />
+      </g>
+    ))}
   </defs>
 );

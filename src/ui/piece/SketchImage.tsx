@@ -126,8 +126,7 @@ function paint(
     }
 }
 
-function pathsOf(shape: Shape, seen: SeenAs | null) {
-  if (!seen) return null;
+function pathsOf(shape: Shape, seen: SeenAs) {
   const { outline, shade, glint, mouths } = beadPaths(seen.bead, shape, ABOUT_ORIGIN);
   return {
     seen,

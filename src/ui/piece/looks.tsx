@@ -3,7 +3,7 @@
 import { createContext, use, useMemo, type ReactNode } from 'react';
 import { tellingApart, type Mark } from '@/core/colour/teaching';
 import type { BeadMaterial } from '@/core/materials/material';
-import { shadesOf } from '@/core/piece/part';
+import { beadOf, shadesOf } from '@/core/piece/part';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 
 /** How beads are shown: as they are, or so that they are told apart more easily. */
@@ -28,8 +28,8 @@ export interface SeenAs {
   readonly mark: Mark | null;
 }
 
-/** The bead of a role, in one of its colours; null for a role that has none. */
-export type Looks = (role: string, shade?: number) => SeenAs | null;
+/** The bead of a role, in one of its colours. Throws for what is no role. */
+export type Looks = (role: string, shade?: number) => SeenAs;
 
 type Coloured = Pick<PartOfPiece, 'beads'> & { readonly colourings?: PartOfPiece['colourings'] };
 
@@ -37,8 +37,7 @@ type Coloured = Pick<PartOfPiece, 'beads'> & { readonly colourings?: PartOfPiece
 export function looksOf({ beads, colourings = {} }: Coloured, { teaching, marks }: Looking): Looks {
   const told = tellingApart({ beads, colourings });
   return (role, shade = 0) => {
-    const bead = beads[role as keyof PartOfPiece['beads']] as BeadMaterial | undefined;
-    if (!bead) return null;
+    const bead = beadOf({ beads }, role);
     const apart = told(role, shade);
     const { name, hex } = teaching
       ? apart.colour

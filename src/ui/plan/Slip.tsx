@@ -216,7 +216,7 @@ function BeadRow({ role, shade, name, looks, onChoose, within = false, children 
   const seen = looks(role, shade);
   const words = (
     <>
-      {seen && <BeadIcon {...seen} size={within ? 18 : 22} />}
+      <BeadIcon {...seen} size={within ? 18 : 22} />
       {name}
     </>
   );

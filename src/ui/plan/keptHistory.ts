@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { changeBetween } from '@/core/piece/changes';
-import { migratePiece, type Piece } from '@/core/piece/piece';
+import { documentSchema, type Piece } from '@/core/piece/piece';
 import { ANY_STYLE, type PieceHistory, type Trail } from './pieceHistory';
 
 /** As many states are kept to either side as anybody goes back through after a pause. */
@@ -8,14 +8,7 @@ const MOST_KEPT = 60;
 const keyOf = (pieceId: string) => `ivyloom-history/${pieceId}`;
 
 /** Kept before the program was updated, it may be of an older format. */
-const pieceSchema = z.unknown().transform((raw, context): Piece => {
-  try {
-    return migratePiece(raw);
-  } catch {
-    context.addIssue('no piece');
-    return z.NEVER;
-  }
-});
+const pieceSchema = documentSchema('This is no piece.');
 const stateSchema = z.object({ piece: pieceSchema });
 const keptSchema = z.object({
   piece: pieceSchema,

@@ -54,7 +54,6 @@ export function MotifEditor({ field, piece, onChange }: Props) {
       ...Array.from({ length: chart.step }, (_, i) => rowOf(chart, motif.length + i, chart.from[0] ?? 'A')),
     ]);
   const shorter = () => set(motif.slice(0, -chart.step));
-  const seenIn = (cell: RoleLetter) => looks(cell);
   return (
     <fieldset className={styles.motif}>
       <legend>{field.label}</legend>
@@ -68,7 +67,7 @@ export function MotifEditor({ field, piece, onChange }: Props) {
               checked={letter === role}
               onChange={() => setRole(letter)}
             />
-            <Icon seen={seenIn(letter)} />
+            <Icon seen={looks(letter)} />
             {letter}
           </label>
         ))}
@@ -88,7 +87,7 @@ export function MotifEditor({ field, piece, onChange }: Props) {
                   aria-label={`${chart.word} ${row + 1}, bead ${column + 1}: ${cell}, put ${role}`}
                   onClick={() => put(row, column)}
                 >
-                  <Icon seen={seenIn(cell)} />
+                  <Icon seen={looks(cell)} />
                 </button>
               ))}
             </li>
@@ -109,8 +108,9 @@ export function MotifEditor({ field, piece, onChange }: Props) {
   );
 }
 
-const Icon = ({ seen }: { readonly seen: ReturnType<ReturnType<typeof useLooks>> }) =>
-  seen && <BeadIcon {...seen} size={22} />;
+const Icon = ({ seen }: { readonly seen: ReturnType<ReturnType<typeof useLooks>> }) => (
+  <BeadIcon {...seen} size={22} />
+);
 
 /** A motif is of beads of one size: one that is put in takes the size of those that are there, in its own colour. */
 function inOneSize(beads: PartOfPiece['beads'], like: RoleLetter, role: RoleLetter): PartOfPiece['beads'] {
