@@ -1,14 +1,15 @@
 // npm run layouts: solves the layouts that ship with the program, for the usual materials, and writes them.
 // `-- --keep` solves only those that are missing; `-- --progress` tells each.
 import { readdirSync, writeFileSync } from 'node:fs';
-import type { CellLayout, LayoutRequest } from '@/core/layout/cellLayout';
-import { solveLayout } from '@/core/layout/solveLayout';
+import { isDressed, type KeptLayout, type Layouts, type ToLayOut } from '@/core/layout/kept';
+import { solveKept } from '@/core/layout/solveKept';
 import { BEADS } from '@/core/materials/catalogue';
 import { newPart } from '@/core/piece/newPiece';
 import { partOf, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { NoPlan, Plan } from '@/core/plan/plan';
 import { shippedLayouts } from '@/core/layout/shipped';
-import { planPart } from '@/core/plan/shipped';
+import { toLayOutFirst } from '@/core/plan/madeApart';
+import { planPart } from '@/core/plan/plan';
 import { misfit } from '@/core/structures/parts';
 import { STRUCTURES } from '@/core/structures/registry';
 import type { Structure } from '@/core/structures/structure';
@@ -38,10 +39,13 @@ function withEveryChoice({ id, fields }: Structure): PartOfPiece[] {
   );
 }
 
-/** A piece planned by its closed form; what goes wrong says in which stitch. */
-function planned(piece: PartOfPiece): Plan | NoPlan {
+const beadsOf = (request: ToLayOut): number =>
+  isDressed(request) ? request.units * request.sizes.length : request.cell.beads.length;
+
+/** A piece planned with these layouts, by its closed form where there are none; what goes wrong says in which stitch. */
+function planned(piece: PartOfPiece, layouts: Layouts = () => undefined): Plan | NoPlan {
   try {
-    return planPart(piece, { layouts: () => undefined });
+    return planPart(piece, { layouts });
   } catch (error) {
     const { id, params } = piece.structure;
     throw new Error(`${id} ${JSON.stringify(params)}: ${(error as Error).message}`, { cause: error });
@@ -60,22 +64,24 @@ function usualPieces(): PartOfPiece[] {
 }
 
 await speak(() => {
-  const requests = new Map<string, LayoutRequest>();
-  for (const piece of usualPieces()) {
-    const plan = planned(piece);
-    if (plan.ok && plan.toLayOut) requests.set(plan.toLayOut.key, plan.toLayOut);
-  }
   const kept = process.argv.includes('--keep') ? shippedLayouts : () => undefined;
-  const solved = [...requests].sort().map(([key, request], i): [string, CellLayout] => {
+  const solved = new Map<string, KeptLayout>();
+  const solve = (request: ToLayOut) => {
     const start = Date.now();
-    const layout = kept(key) ?? solveLayout(request);
+    solved.set(request.key, kept(request.key) ?? solveKept(request));
     if (process.stderr.isTTY || process.argv.includes('--progress'))
-      console.error(
-        `${i + 1} of ${requests.size}: ${request.cell.beads.length} beads, ${Date.now() - start} ms`,
-      );
-    return [key, layout];
-  });
-  writeFileSync(FILE, `${JSON.stringify(Object.fromEntries(solved))}\n`);
-  const loose = solved.filter(([, layout]) => !layout.settled);
-  return `Wrote ${solved.length} layouts to ${FILE}${loose.length > 0 ? `; not settled: ${loose.map(([key]) => key).join(', ')}` : ''}`;
+      console.error(`${solved.size}: ${beadsOf(request)} beads, ${Date.now() - start} ms`);
+  };
+  for (const piece of usualPieces()) {
+    // How a frame lies depends on how many rows it has, and what strings it on how it lies: one after another.
+    const missing = () => {
+      const plan = planned(piece, (key) => solved.get(key));
+      return plan.ok ? toLayOutFirst(plan) : null;
+    };
+    for (let next = missing(); next; next = missing()) solve(next);
+  }
+  const sorted = [...solved].sort(([a], [b]) => (a < b ? -1 : 1));
+  writeFileSync(FILE, `${JSON.stringify(Object.fromEntries(sorted))}\n`);
+  const loose = sorted.filter(([, layout]) => !layout.settled);
+  return `Wrote ${sorted.length} layouts to ${FILE}${loose.length > 0 ? `; not settled: ${loose.map(([key]) => key).join(', ')}` : ''}`;
 });

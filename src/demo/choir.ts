@@ -44,6 +44,7 @@ export const DEMO_PIECES = [
   'breakwater-band',
   'lantern-line',
   'slack-water',
+  'net-floats',
 ] as const;
 
 /** Reads one of the example pieces. Throws where the file is not a piece. */

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import * as z from 'zod';
 import type { Card } from '@/core/plan/card';
-import type { CellLayout } from '@/core/layout/cellLayout';
+import type { KeptLayout } from '@/core/layout/kept';
 import type { Settings } from '@/core/records/settings';
 import { cardsOf, keepCards, type KeptCard } from '@/data/cards';
 import { piecesByIds, type StoredPiece } from '@/data/pieces';
@@ -21,7 +21,7 @@ export type BenchCard =
 export interface BenchCards {
   readonly cards: Readonly<Record<string, BenchCard>>;
   /** What their pictures are drawn from. */
-  readonly laidOut: Readonly<Record<string, CellLayout>>;
+  readonly laidOut: Readonly<Record<string, KeptLayout>>;
 }
 
 /** What plans stand on beside the piece itself. */

@@ -1,10 +1,10 @@
-import type { CellLayout } from '@/core/layout/cellLayout';
+import type { KeptLayout } from '@/core/layout/kept';
 import { shippedLayouts } from '@/core/layout/shipped';
 import type { Piece } from '@/core/piece/piece';
 import { USUAL_SETTINGS } from '@/core/records/settings';
 import { planned } from './planner';
 
-export type LaidOut = Readonly<Record<string, CellLayout>>;
+export type LaidOut = Readonly<Record<string, KeptLayout>>;
 
 /** Layouts that ship, by their keys. */
 export const layoutsOf = (keys: Iterable<string>): LaidOut =>

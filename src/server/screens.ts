@@ -1,7 +1,7 @@
 import { cache } from 'react';
 import * as z from 'zod';
 import type { Answers } from '@/core/plan/answers';
-import type { CellLayout } from '@/core/layout/cellLayout';
+import type { KeptLayout } from '@/core/layout/kept';
 import type { BeadKind } from '@/core/materials/material';
 import type { Piece } from '@/core/piece/piece';
 import { catalogue, type Catalogue, type StoredCatalogue } from '@/data/materials';
@@ -136,7 +136,7 @@ export interface PlanScreenData {
 
 /** What lies ready beside the piece that is planned. */
 export interface PlanBench {
-  readonly laidOut: Readonly<Record<string, CellLayout>>;
+  readonly laidOut: Readonly<Record<string, KeptLayout>>;
   readonly aside: Readings<AsideVersion>;
   /** What is set beside it, to be compared. */
   readonly variants: Readings<StoredVariant>;

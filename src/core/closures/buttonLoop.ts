@@ -6,7 +6,7 @@ import { wholeUp } from '../tools/whole';
  * 1 where they meet on their middle line. Rounded ends lie between; the solver's loops of 10 to 20 seeds come to
  * 0.39 to 0.45 (`closure.test.ts` lays them out again).
  */
-const EDGES_MEET = 0.42;
+export const EDGES_MEET = 0.42;
 
 /** Inside perimeter of a closed loop of `count` seeds, mm: between n·p − π·d and n·p. */
 export const loopOpeningMm = (count: number, { lengthMm, diameterMm }: Body): number =>

@@ -21,6 +21,8 @@ export interface EndLoops {
   readonly start: SewnLoop;
   readonly end: SewnLoop;
   readonly joined?: boolean;
+  /** A body is set in before it is closed. */
+  readonly about?: boolean;
 }
 
 /** An end at which nothing is sewn on. */

@@ -36,7 +36,13 @@ export interface Distinction {
 export function tellingApart(
   piece: Pick<PartOfPiece, 'beads' | 'colourings'>,
 ): (role: string, shade?: number) => Distinction {
-  const all = ROLE_LETTERS.flatMap((role) => shadesOf(piece, role).map((_, shade) => `${role}~${shade}`));
+  // Beads within what is strung are told apart like any others.
+  const others = Object.keys(piece.beads).filter(
+    (role) => role !== LOOP_ROLE && !ROLE_LETTERS.some((letter) => letter === role),
+  );
+  const all = [...ROLE_LETTERS, ...others].flatMap((role) =>
+    shadesOf(piece, role).map((_, shade) => `${role}~${shade}`),
+  );
   const placeOf = new Map(all.map((key, i) => [key, i]));
   return (role, shade = 0) => {
     if (role === LOOP_ROLE) return { colour: LOOP_COLOUR, mark: null };

@@ -26,6 +26,7 @@ const question = (change: Partial<GaugeQuestion> = {}): GaugeQuestion => ({
   restless: false,
   lean: 0,
   shortening: null,
+  unsureMm: [0, 0],
   swatches: null,
   baseSwatches: null,
   own: null,

@@ -92,6 +92,8 @@ export interface GaugeQuestion {
   /** How far beads lean on their thread, radians: a leaning row of hard beads is longer by 1 / cos. */
   readonly lean: number;
   readonly shortening: Shortening | null;
+  /** By how much a unit may be shorter, and longer, for what is not known of the parts that it strings, mm. */
+  readonly unsureMm: readonly [shorter: number, longer: number];
   /** Swatches with every pass worked, and of the base alone. */
   readonly swatches: SwatchFinding | null;
   readonly baseSwatches: SwatchFinding | null;
@@ -141,6 +143,7 @@ export function gaugeOf(q: GaugeQuestion): Gauge {
   const snugMm = layout ? layout.snugMm * times : pitchMm;
   // The two opinions, rounder and sharper edges, and what a net gives: all of it is likely.
   const all = [...edges, snugMm, pitchMm, closed.pitchMm, pitchMm / Math.cos(q.lean)];
+  all.push(pitchMm - q.unsureMm[0], pitchMm + q.unsureMm[1]);
   const [least, most] = [Math.min(...all), Math.max(...all)];
   const spread = Math.hypot(LOT_SPREAD, uniform((most - least) / pitchMm), uniform(mayShorten));
   const drawnIn = withShortening(pitchMm, spread, shortening);

@@ -7,6 +7,7 @@ import { hangClasp, sewLoop } from './clasp';
 import { fastenOff } from './fastenOff';
 import { holdAt } from './post';
 import { closeRing, RING } from './ring';
+import { setIn } from './setIn';
 
 /** The loom of a piece of one part: at either end a clasp half, or nothing, or the two ends sewn to each other. */
 class PieceLoom implements Loom {
@@ -30,11 +31,17 @@ class PieceLoom implements Loom {
   }
 
   reached(name: EdgeName, edge: Edge, needle: Needle): Edge {
+    if (name === 'end') this.setInOnce(needle);
     this.done.add(name);
     if (name === 'start') this.release(needle);
     if (this.ring && edge.meeting) closeRing(this.w, needle, edge.meeting);
     if (this.request[name].passes > 0) hangClasp(this.w, needle, name, this.request[name], edge);
     return edge;
+  }
+
+  /** The body that the part goes round is set in before it is closed. */
+  private setInOnce(needle: Needle): void {
+    if (this.request.about && !this.done.has('end')) setIn(this.w, needle);
   }
 
   release(needle: Needle): void {
@@ -64,6 +71,8 @@ class PieceLoom implements Loom {
       const back = ends.find(([needle]) => edges.start.posts.some((post) => holdAt(w, needle, post)));
       this.reached('start', edges.start, back?.[0] ?? this.tail);
     }
+    // A ring that closes itself as it is woven never tells of its end.
+    if (ends[0]) this.setInOnce(ends[0][0]);
     for (const end of ends) fastenOff(w, end);
   }
 }

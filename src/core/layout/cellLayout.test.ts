@@ -10,6 +10,7 @@ import { all, ends } from '../testing/woven';
 import { layoutRequest, settledOf } from './cellLayout';
 import { solveLayout } from './solveLayout';
 import { holeEnd, distance, type Layout } from './layout';
+import { cellLayoutAt } from './kept';
 import { shippedLayouts } from './shipped';
 import { restingOf } from './solver/resting';
 import { CellEnergy } from './solver/energy';
@@ -89,7 +90,7 @@ describe.each(LAID_OUT.map((s) => [s.name, s.id] as const))('what ships: %s', (_
     const open = planPart({ ...newPart('Kept', id, null), units: 12 }, { layouts: () => undefined });
     if (!open.ok || !open.toLayOut) throw new Error('nothing to lay out');
     expect(open.gauge.source).toBe('closed form');
-    const kept = shippedLayouts(open.toLayOut.key);
+    const kept = cellLayoutAt(shippedLayouts, open.toLayOut.key);
     if (!kept) throw new Error('nothing kept');
     const again = solveLayout(open.toLayOut);
     expect(again.pitchMm).toBeCloseTo(kept.pitchMm, 3);
@@ -107,7 +108,7 @@ describe.each(LAID_OUT.map((s) => [s.name, s.id] as const))('what ships: %s', (_
       const open = planPart({ ...piece, units: 12, structure: { id, params } }, { layouts: () => undefined });
       if (!open.ok || !open.toLayOut) throw new Error('nothing to lay out');
       const { key, cell, sizes } = open.toLayOut;
-      const kept = shippedLayouts(key);
+      const kept = cellLayoutAt(shippedLayouts, key);
       if (!kept) throw new Error(`${id} ${JSON.stringify(choice)} does not ship.`);
       const energy = new CellEnergy(
         cell,

@@ -44,9 +44,6 @@ export const cellLayoutSchema = z.object({
 });
 export type CellLayout = z.infer<typeof cellLayoutSchema>;
 
-/** Finds the layout that is kept under a key; undefined where there is none yet. */
-export type Layouts = (key: string) => CellLayout | undefined;
-
 /** What is to be solved, and the name under which its answer is kept. */
 export interface LayoutRequest {
   readonly key: string;

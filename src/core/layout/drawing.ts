@@ -1,6 +1,7 @@
 import type { BeadSize } from '../materials/material';
 import { HIDDEN_MM, type ThreadMove } from '../read/thread';
 import type { Bead, Path, Section } from '../weave/path';
+import { within, type Inner } from './bent';
 import type { Layout, Point } from './layout';
 import { isRound, outline, type Flat } from './outline';
 import { leaning } from './lean';
@@ -43,6 +44,8 @@ export interface DrawnBead {
   /** Turn in the plane of the picture, degrees. */
   readonly angle: number;
   readonly depth: number;
+  /** Which of those that stand in the place of one bead it is, from 0; absent where it is the bead itself. */
+  readonly nth?: number;
 }
 
 /** A stretch of bare thread that shows. */
@@ -66,6 +69,8 @@ export interface Drawable {
   readonly path: Path;
   readonly layout: Layout;
   readonly thread?: readonly ThreadMove[];
+  /** The beads that stand in the place of one, for roles that take parts made apart. */
+  readonly inner?: (role: string) => readonly Inner[] | null;
 }
 
 /** Turns that look the same are drawn by one shape: parts of a half turn, and of a matrix's 1. */
@@ -78,7 +83,7 @@ export const flatFor =
 
 /** The beads and bare thread of a layout, as they are seen. */
 export function drawing(
-  { path, layout, thread = [] }: Drawable,
+  { path, layout, thread = [], inner = () => null }: Drawable,
   sizeOf: (role: string) => BeadSize,
   view: View,
 ): Drawing {
@@ -94,24 +99,31 @@ export function drawing(
     solids.set(role, made);
     return made;
   };
+  const drawn = (bead: Bead, { role, shade, pose }: Inner): DrawnBead => {
+    const { solid, round } = solidFor(role);
+    const seen = seenFrom(eye, turnOf(leaning(pose)));
+    const { angle, turn } = uprighted(seen);
+    const lies = round ? Math.round(FINE * turn[6]) : turn.map((v) => Math.round(FINE * v)).join();
+    const key = `${role}/${lies}${shade === undefined ? '' : `~${shade}`}`;
+    if (!shapes.has(key)) {
+      const tint = shade === undefined ? {} : { shade };
+      shapes.set(key, { role, ...tint, edge: outline(solid, turn), mouths: mouthsOf(solid, turn) });
+    }
+    return {
+      bead,
+      shape: key,
+      at: flat(pose.centre),
+      angle: (angle * 180) / Math.PI,
+      depth: dot(eye.near, pose.centre),
+    };
+  };
   const beads = path.beads.flatMap((bead): DrawnBead[] => {
     const pose = layout.poses[bead.id];
     if (!pose) return [];
-    const { solid, round } = solidFor(bead.role);
-    const seen = seenFrom(eye, turnOf(leaning(pose)));
-    const { angle, turn } = uprighted(seen);
-    const key = `${bead.role}/${round ? Math.round(FINE * turn[6]) : turn.map((v) => Math.round(FINE * v)).join()}`;
-    if (!shapes.has(key))
-      shapes.set(key, { role: bead.role, edge: outline(solid, turn), mouths: mouthsOf(solid, turn) });
-    return [
-      {
-        bead,
-        shape: key,
-        at: flat(pose.centre),
-        angle: (angle * 180) / Math.PI,
-        depth: dot(eye.near, pose.centre),
-      },
-    ];
+    const made = inner(bead.role);
+    return made
+      ? made.map((one, nth) => ({ ...drawn(bead, { ...one, pose: within(pose, one.pose) }), nth }))
+      : [drawn(bead, { role: bead.role, pose })];
   });
   const once = new Map<string, DrawnThread>();
   for (const { move, gapMm, span } of thread) {

@@ -12,6 +12,7 @@ import type { EndLoops } from '../closures/sewnLoop';
 import type { Form } from '../structures/structure';
 import { follow, holeEndOf } from '../weave/follow';
 import { isTraversal, type Bead, type HoleEnd, type Path } from '../weave/path';
+import { CORE_ROLE, isSetIn } from '../joints/setIn';
 import type { Body, Layout, Point, Pose } from './layout';
 import { mul } from './solver/vectors';
 import { given } from '../tools/given';
@@ -83,6 +84,12 @@ function loopsAcross(path: Path, { form, ends }: PieceParts, end: EdgeName): num
   });
 }
 
+/** The body that a strip will be closed about, while the strip is laid out flat: behind its middle, and touching it. */
+function coreBehind({ bodyStartMm, bodyEndMm }: Stations, { form, body }: PieceParts): Pose {
+  const z = (form.thicknessMm + body(CORE_ROLE).diameterMm) / 2;
+  return { centre: [(bodyStartMm + bodyEndMm) / 2, 0, z], axis: [1, 0, 0] };
+}
+
 /** Lays out a whole piece: its woven part by the structure's form, its end loops beside it. */
 export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
   const marks = stations(parts);
@@ -96,6 +103,7 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
       const mm = given(across[end][loopOf(bead)], 'place of a loop');
       return loopPose(bead, end, edgeMm, leaves[end], parts.ends[end], seed, mm);
     }
+    if (isSetIn(bead.place.section.joint)) return coreBehind(marks, parts);
     const pose = parts.form.pose(bead);
     const [x, y, z] = pose.centre;
     const to = parts.form.leansTo?.(bead);

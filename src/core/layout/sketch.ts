@@ -189,14 +189,17 @@ export interface StandingBead {
 export const standing = ({ parts }: Sketch): StandingBead[] =>
   parts
     .flatMap(({ beads, atMm, times, stepMm, stepUnits, unitsOn }) =>
-      beads.flatMap((drawn) =>
-        Array.from({ length: times }, (_, time): StandingBead => ({
-          drawn,
-          time,
-          unit: drawn.bead.place.unit + time * stepUnits + unitsOn,
-          at: [drawn.at[0] + atMm + time * stepMm, drawn.at[1]],
-        })),
-      ),
+      // Of those that stand in the place of one bead the first stands for it.
+      beads
+        .filter(({ nth = 0 }) => nth === 0)
+        .flatMap((drawn) =>
+          Array.from({ length: times }, (_, time): StandingBead => ({
+            drawn,
+            time,
+            unit: drawn.bead.place.unit + time * stepUnits + unitsOn,
+            at: [drawn.at[0] + atMm + time * stepMm, drawn.at[1]],
+          })),
+        ),
     )
     .sort((a, b) => a.at[0] - b.at[0] || a.at[1] - b.at[1]);
 

@@ -1,6 +1,7 @@
 import { KIND_FACTS } from '../body/kinds';
 import { formatFine, formatLength, type LengthStyle } from '../length/length';
-import { shadesOf } from './part';
+import { CORE_ROLE } from '../joints/setIn';
+import { partName, shadesOf } from './part';
 import { partOf, type PartOfPiece } from './partOfPiece';
 import type { Piece } from './piece';
 import { graduationOf, structureById } from '../structures/registry';
@@ -42,28 +43,62 @@ export function changeBetween(before: Piece, after: Piece, style: LengthStyle): 
 /** Every choice by its name, the ones that carry others along first. */
 function facts(piece: Piece, style: LengthStyle): Map<string, string> {
   const parts = piece.parts.map(({ id }) => partOf(piece, id));
+  /** What is chosen of a part made apart, with its name before it. */
+  const ofParts = (facts: (part: PartOfPiece) => Facts): Facts =>
+    parts.flatMap((part) =>
+      facts(part).map(([name, is]): [string, string] => [`${prefix(part)}${name}`, is]),
+    );
   return new Map<string, string>([
     ['name', piece.name],
     ['kind', piece.kind],
     ['wearer', piece.wearer?.name ?? 'nobody'],
     ...girths(piece, style),
     ...wear(piece, style),
-    ...parts.flatMap((part) => chosenOf(part, style)),
+    ['parts made apart', apart(piece)],
+    ...ofParts((part) => chosenOf(part, style)),
     ...ends(piece, style),
-    ...parts.flatMap((part) => countedBy(part, style)),
+    ...ofParts((part) => countedBy(part, style)),
     ['thread', piece.thread.name],
     ['colour of the thread', piece.threadColour?.name ?? 'open'],
     ['needle', piece.needle.name],
     ['thread doubled', yes(piece.doubled)],
-    ...parts.map((part): [string, string] => ['thread changed', threadChanges(part)]),
+    ...ofParts((part) => [['thread changed', threadChanges(part)]]),
     ['needle in the', `${piece.hand} hand`],
   ]);
 }
+
+/** The part that carries the others goes without a name, as the piece does. */
+const prefix = ({ count, partName: name, beads }: PartOfPiece): string =>
+  count.by === 'fit' ? '' : `${partName({ name, beads })}, `;
+
+const apart = ({ parts }: Piece): string =>
+  parts.flatMap((part) => (part.count.by === 'fit' ? [] : [partName(part)])).join(', ') || 'none';
+
+/** How a part made apart is strung, and what its count goes by. */
+const madeAs = ({ count }: PartOfPiece, style: LengthStyle): Facts =>
+  count.by === 'fit'
+    ? []
+    : [
+        ['thread that strings it', `${count.way} ${count.way === 'between' ? 'its beads' : 'its threads'}`],
+        [
+          'takes of the length',
+          count.measuredMm === null ? 'as reckoned' : formatFine(count.measuredMm, style),
+        ],
+      ];
+
+/** What is strung in the place of beads. */
+const strungIn = ({ strung, others }: PartOfPiece): Facts =>
+  Object.entries(strung).flatMap(([role, id]): Facts => {
+    const part = others.find((other) => other.id === id);
+    return part ? [[`in the place of ${role}`, partName(part)]] : [];
+  });
 
 /** What a part is woven of. */
 function chosenOf(part: PartOfPiece, style: LengthStyle): Facts {
   const structure = structureById(part.structure.id);
   return [
+    ...madeAs(part, style),
+    ...strungIn(part),
     ['stitch', structure?.name.toLowerCase() ?? part.structure.id],
     ...(structure?.fields ?? []).map((field): [string, string] => [
       field.label.toLowerCase(),
@@ -159,7 +194,8 @@ function counts({ units, structure }: PartOfPiece): string {
 
 const beads = (piece: PartOfPiece): Facts =>
   Object.entries(piece.beads).flatMap(([role, bead]): Facts => {
-    const name = role.length === 1 ? `bead ${role}` : 'clasp loops';
+    const name =
+      role.length === 1 ? `bead ${role}` : role === CORE_ROLE ? 'what it goes round' : 'clasp loops';
     const colouring = piece.colourings[role as keyof PartOfPiece['colourings']];
     const shades = shadesOf(piece, role).map((shade) => shade.name);
     return [

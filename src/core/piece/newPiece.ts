@@ -7,6 +7,7 @@ import { easeOf, USUAL_SETTINGS, type Settings } from '../records/settings';
 import { structureById } from '../structures/registry';
 import { at, FIRST_ROLES, ROLE_LETTERS, type RoleLetter, type Structure } from '../structures/structure';
 import { given } from '../tools/given';
+import { MAIN } from '../weave/path';
 import type { Piece } from './piece';
 import { asPiece, type PartOfPiece } from './partOfPiece';
 
@@ -118,7 +119,12 @@ export function newPart(
   if (!structure) throw new Error(`There is no structure "${structureId}".`);
   const [closing = 'clasp'] = KIND_FACTS[kind].closings;
   return {
+    id: MAIN,
     name,
+    partName: '',
+    others: [],
+    count: { by: 'fit' },
+    strung: {},
     kind,
     wearer,
     wear: startingWear(kind, wearer, settings),

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { LOOP_ROLE } from '../closures/sewnLoop';
+import { CORE_ROLE } from '../joints/setIn';
 import { colouringSchema, type Shade } from '../colour/shades';
 import { beadMaterialSchema, sizeOf, type BeadMaterial, type BeadSize } from '../materials/material';
 import { structureById } from '../structures/registry';
@@ -9,7 +10,7 @@ import { FIRST_ROLES, LATER_ROLES, ROLE_LETTERS, type RoleLetter } from '../stru
 /** More units than any piece has; beyond it the count is a slip of the finger. */
 export const MOST_UNITS = 5000;
 
-/** Everything that a bead is chosen for. */
+/** Everything that a bead of any part is chosen for. */
 export const BEAD_ROLES = [...ROLE_LETTERS, LOOP_ROLE] as const;
 
 const each = <R extends string, S extends z.ZodType>(roles: readonly R[], schema: S): Record<R, S> =>
@@ -18,11 +19,44 @@ const each = <R extends string, S extends z.ZodType>(roles: readonly R[], schema
 const beadsSchema = z.strictObject({
   ...each([...FIRST_ROLES, LOOP_ROLE] as const, beadMaterialSchema),
   ...each(LATER_ROLES, beadMaterialSchema.optional()),
+  /** Of a part that goes round a body: that body. */
+  [CORE_ROLE]: beadMaterialSchema.optional(),
 });
+
+/**
+ * How the thread that strings a part made apart goes through it: between its beads and through the hole of the body that it
+ * is about, or under its threads, which leaves its beads where they lie.
+ */
+export const WAYS = ['between', 'under'] as const;
+export type Way = (typeof WAYS)[number];
+
+/** Letters of the name of a part. */
+export const MOST_LETTERS_OF_A_PART = 40;
+
+const idSchema = z.string().min(1).max(40);
 
 /** What is chosen of one part: its stitch, its beads, and how many units it has. */
 export const partSchema = z.object({
-  id: z.string().min(1).max(40),
+  id: idSchema,
+  /** What the maker calls it; empty where it goes by the name of the piece. */
+  name: z.string().trim().max(MOST_LETTERS_OF_A_PART).default(''),
+  /**
+   * What its count goes by. `fit`: it takes up what the wish leaves; `around`: it is closed into a ring about a body that
+   * is set in, and made apart, to be strung like a bead.
+   */
+  count: z
+    .discriminatedUnion('by', [
+      z.object({ by: z.literal('fit') }),
+      z.object({
+        by: z.literal('around'),
+        way: z.enum(WAYS),
+        /** How much of the thread's length one takes up when it is strung, as the maker measured it. */
+        measuredMm: z.number().min(1).max(200).nullable(),
+      }),
+    ])
+    .default({ by: 'fit' }),
+  /** Parts made apart that are strung in the place of a bead, by the role that they take. */
+  strung: z.partialRecord(z.enum(ROLE_LETTERS), idSchema).default({}),
   structure: z
     .object({ id: z.string(), params: z.record(z.string(), z.unknown()) })
     .refine((s) => structureById(s.id) !== undefined, 'This version knows no such structure.'),
@@ -86,3 +120,9 @@ export function bodiesOf(part: Pick<Part, 'beads'>): (role: string) => BeadSize 
     return body;
   };
 }
+
+/** What a maker calls a part that she has given no name. */
+export const partName = ({ name, beads }: Pick<Part, 'name' | 'beads'>): string => {
+  const core = beads[CORE_ROLE];
+  return name || (core ? `framed ${core.shape}` : 'part');
+};

@@ -1,41 +1,69 @@
-import { MAIN } from '../weave/path';
+import { given } from '../tools/given';
 import { partSchema, type Part } from './part';
 import { PIECE_FORMAT, type Piece } from './piece';
 
 /** One part of a piece with all that it has of the piece: what it is planned from, and what a maker chooses for it. */
-export type PartOfPiece = Omit<Piece, 'format' | 'parts'> & Omit<Part, 'id'>;
+export type PartOfPiece = Omit<Piece, 'format' | 'parts' | 'name'> &
+  Omit<Part, 'name'> & {
+    /** Of the piece. */
+    readonly name: string;
+    /** What the maker calls the part. */
+    readonly partName: string;
+    /** The other parts of the piece, which it may string. */
+    readonly others: readonly Part[];
+  };
 
 /** Parts choices into those of a part and those that all parts of a piece have. */
 function split(choices: Partial<PartOfPiece>): { ofPart: Partial<Part>; ofPiece: Partial<Piece> } {
-  const entries = Object.entries(choices);
+  const { name, partName, others: _others, ...rest } = choices;
+  const entries = Object.entries(rest);
   const isOfPart = ([key]: readonly [string, unknown]) => key in partSchema.shape;
   return {
-    ofPart: Object.fromEntries(entries.filter(isOfPart)),
-    ofPiece: Object.fromEntries(entries.filter((entry) => !isOfPart(entry))),
+    ofPart: {
+      ...Object.fromEntries(entries.filter(isOfPart)),
+      ...(partName !== undefined && { name: partName }),
+    },
+    ofPiece: {
+      ...Object.fromEntries(entries.filter((entry) => !isOfPart(entry))),
+      ...(name !== undefined && { name }),
+    },
   };
 }
 
-/** A piece that is made of this part alone. */
+/** The piece that this part is of: alone, or with the others that it has. */
 export function asPiece(part: PartOfPiece): Piece {
   const { ofPart, ofPiece } = split(part);
-  return { format: PIECE_FORMAT, ...ofPiece, parts: [{ id: MAIN, ...ofPart }] } as Piece;
+  // What is strung is made before it is strung.
+  return { format: PIECE_FORMAT, ...ofPiece, parts: [...part.others, ofPart] } as Piece;
 }
 
-/** A part of a piece by its id, the first where none is named. Throws where the piece has no such part. */
-function partById({ parts }: Pick<Piece, 'parts'>, id = parts[0]?.id): Part {
-  const found = parts.find((part) => part.id === id);
+/** The part that carries the others: the last that is strung by none. */
+export const carrying = ({ parts }: Pick<Piece, 'parts'>): Part => {
+  const strung = new Set(parts.flatMap((part) => Object.values(part.strung)));
+  return given(parts.findLast(({ id }) => !strung.has(id)) ?? parts.at(-1), 'part of the piece');
+};
+
+/** A part of a piece by its id, the one that carries the others where none is named. Throws where the piece has no such part. */
+function partById(piece: Pick<Piece, 'parts'>, id = carrying(piece).id): Part {
+  const found = piece.parts.find((part) => part.id === id);
   if (!found) throw new Error(`The piece has no part ${id}.`);
   return found;
 }
 
-/** One part of a piece, the first where none is named. Throws where the piece has no such part. */
+/** One part of a piece, the one that carries the others where none is named. Throws where the piece has no such part. */
 export function partOf(piece: Piece, id?: string): PartOfPiece {
-  const { format: _format, parts: _parts, ...shared } = piece;
-  const { id: _id, ...part } = partById(piece, id);
-  return { ...shared, ...part };
+  const { format: _format, parts, name, ...shared } = piece;
+  const part = partById(piece, id);
+  const { name: partName, ...own } = part;
+  const others = parts.filter((other) => other !== part);
+  return { ...shared, ends: endsOf(part, shared.ends), ...own, name, partName, others };
 }
 
-/** A piece with something changed of one part, the first where none is named, or of what all have. Throws as `partOf`. */
+/** What is made apart about a body is closed into a ring; the ends of the piece are those of the part that carries it. */
+const endsOf = ({ count }: Part, ends: Piece['ends']): Piece['ends'] =>
+  count.by === 'around' ? { ...ends, closing: 'joined', extender: null, chain: null } : ends;
+
+/** A piece with something changed of one part, the carrying one where none is named, or of what all have. Throws as `partOf`. */
 export function withPart(piece: Piece, change: Partial<PartOfPiece>, id?: string): Piece {
   const { ofPart, ofPiece } = split(change);
   const before = partById(piece, id);

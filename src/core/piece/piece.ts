@@ -5,6 +5,7 @@ import { shadeSchema } from '../colour/shades';
 import { NEEDLES, byId } from '../materials/catalogue';
 import { claspSchema, findingSchema, needleSchema, threadSchema } from '../materials/material';
 import { easeSchema } from '../records/settings';
+import { CORE_ROLE } from '../joints/setIn';
 import { storableSchema } from '../records/storable';
 import { migrateDocument } from './migrations';
 import { partSchema } from './part';
@@ -58,8 +59,8 @@ const endSchema = z.object({
   rings: z.object({ finding: findingSchema, count: z.number().int().min(1).max(6) }).nullable(),
 });
 
-/** What is planned is one part: more are read once they are. */
-const MOST_PARTS = 1;
+/** More parts than any piece is made of. */
+export const MOST_PARTS = 12;
 
 /** The choices of a piece, and nothing that can be worked out from them. */
 const choicesSchema = z.object({
@@ -84,7 +85,23 @@ const choicesSchema = z.object({
   /** A finished length of the maker's own, in the place of what `wear` comes to; null leaves it to that. */
   targetMm: finished.nullable().default(null),
   /** What it is made of, in the order in which it is made. */
-  parts: z.array(partSchema).min(1, 'A piece has one part at least.').max(MOST_PARTS),
+  parts: z
+    .array(partSchema)
+    .min(1, 'A piece has one part at least.')
+    .max(MOST_PARTS)
+    .refine(
+      (parts) => new Set(parts.map(({ id }) => id)).size === parts.length,
+      'Two parts have the same id.',
+    )
+    .refine(
+      (parts) => parts.every(({ count, beads }) => count.by !== 'around' || beads[CORE_ROLE]),
+      'A part that goes round a body must have one.',
+    )
+    .refine(
+      (parts) =>
+        parts.every(({ strung }) => Object.values(strung).every((id) => parts.some((one) => one.id === id))),
+      'A part is strung that the piece does not have.',
+    ),
   thread: threadSchema,
   /** Its colour; null while it is left open. */
   threadColour: shadeSchema.nullable().default(null),

@@ -174,7 +174,7 @@ function replanned(piece: PartOfPiece, plan: Plan, { beads }: Parts, lookups: Pa
           change: { structure: { ...piece.structure, params: { ...params, extra: extra + more } } },
         });
   for (const { role, bead } of plan.quantities) {
-    if (role === LOOP_ROLE) continue;
+    if (role === LOOP_ROLE || plan.components.has(role)) continue;
     const parts = plan.weaveable.parts.filter((part) => part.role === role);
     for (const kind of neighbouring(bead, beads))
       if (parts.every((part) => misfit(part, kind) === null))

@@ -12,12 +12,14 @@ import type { ThreadHabits } from '../supplies/threadPlan';
 import { remembered } from '../tools/remember';
 import type { Path } from '../weave/path';
 import { pathWithRoutes } from '../weave/worked';
+import type { AsBead } from './asBead';
 import { noPlan, rulesOf, standsInTheWay, type NoPlan } from './problems';
 
 /** A part of a piece with its stitch bound and its materials at hand: what every later stage goes by. */
 export interface BoundPart {
   readonly ok: true;
   readonly piece: PartOfPiece;
+  readonly components: ReadonlyMap<string, AsBead>;
   readonly structure: Structure;
   readonly weaveable: Weaveable;
   /** Beads that do not suit what they are to do, and yet can be woven. */
@@ -37,6 +39,7 @@ export interface BoundPart {
 /** Binds the stitch of a piece, once, and looks whether anything stands in the way before it is woven. */
 export function bindPart(
   piece: PartOfPiece,
+  components: BoundPart['components'],
   { holeFactor }: Pick<ThreadHabits, 'holeFactor'>,
 ): BoundPart | NoPlan {
   const bound = boundStitch(piece.structure);
@@ -48,6 +51,7 @@ export function bindPart(
   const body = bodiesOf(piece);
   const { mostLoops = 1 } = weaveable;
   const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops);
+  const loops = { ...closure.loops, about: piece.count.by === 'around' };
   const gear: Gear = {
     threadMm: piece.thread.diameterMm,
     needleMm: needsNeedle(piece.thread) ? piece.needle.diameterMm : null,
@@ -57,7 +61,7 @@ export function bindPart(
   const room = remembered((role: string) => tripsThatGo(holeMm(role), gear, piece.doubled ? 2 : 1));
   const without = new Set(piece.without);
   const pathOf = remembered((units: number) =>
-    pathWithRoutes((ways) => weaveable.weave(units, { ...closure.loops, without, ...ways }), {
+    pathWithRoutes((ways) => weaveable.weave(units, { ...loops, without, ...ways }), {
       room,
       doubled: piece.doubled,
     }),
@@ -65,6 +69,7 @@ export function bindPart(
   return {
     ok: true,
     piece,
+    components,
     structure,
     weaveable,
     doubtful,

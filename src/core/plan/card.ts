@@ -1,6 +1,7 @@
 import type { Closing } from '../body/kinds';
 import type { Sit } from '../body/wear';
 import { countWords } from '../piece/choosing';
+import { beadsInAll, threadInAllMm } from './madeApart';
 import type { NoPlan, Plan } from './plan';
 import type { Problem } from './problems';
 
@@ -22,7 +23,7 @@ export type Card =
 /** What a plan says on its card. */
 export function cardOf(plan: Plan | NoPlan): Card {
   if (!plan.ok) return { ok: false, problem: plan.problem };
-  const { chosen, closure, sit, quantities, thread } = plan;
+  const { chosen, closure, sit } = plan;
   return {
     ok: true,
     units: chosen.units,
@@ -30,7 +31,7 @@ export function cardOf(plan: Plan | NoPlan): Card {
     finishedMm: chosen.finishedMm,
     closing: closure.closing,
     sit,
-    beads: quantities.reduce((sum, q) => sum + q.total, 0),
-    threadMm: thread.totalMm,
+    beads: beadsInAll(plan),
+    threadMm: threadInAllMm(plan),
   };
 }

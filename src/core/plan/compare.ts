@@ -3,6 +3,7 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { countWords } from '../piece/choosing';
 import { formatLength, formatThread, type LengthStyle } from '../length/length';
 import type { Piece } from '../piece/piece';
+import { beadsInAll, lengthsInAll, threadInAllMm } from './madeApart';
 import type { Plan } from './plan';
 import { offTarget } from '../words/figures';
 
@@ -20,8 +21,6 @@ interface Facet {
   readonly of: (plan: Plan, style: LengthStyle) => string;
 }
 
-const beadsInAll = ({ quantities }: Plan): number => quantities.reduce((sum, { total }) => sum + total, 0);
-
 /** "A round seed 8/0, black and cream" */
 const beadWords = ({ role, bead, shades }: Plan['quantities'][number]): string => {
   const colours = shades.length > 0 ? shades.map(({ name }) => name).join(' and ') : bead.colourName;
@@ -37,8 +36,8 @@ const FACETS: readonly Facet[] = [
   { what: 'sits', of: ({ sit }) => sit ?? 'fixed length' },
   { what: 'beads', of: ({ quantities }) => quantities.map(beadWords).join('; ') },
   { what: 'beads in all', of: (plan) => String(beadsInAll(plan)) },
-  { what: 'thread', of: ({ thread }, style) => formatThread(thread.totalMm, style.unit, style.decimal) },
-  { what: 'lengths of thread', of: ({ thread }) => String(thread.lengths) },
+  { what: 'thread', of: (plan, style) => formatThread(threadInAllMm(plan), style.unit, style.decimal) },
+  { what: 'lengths of thread', of: (plan) => String(lengthsInAll(plan)) },
   { what: 'wide', of: ({ widthMm }, style) => formatLength(widthMm, style) },
   { what: 'thick', of: ({ thicknessMm }, style) => formatLength(thicknessMm, style) },
   { what: 'weighs', of: ({ weight }) => `${Math.round(weight.grams)} g` },

@@ -1,11 +1,15 @@
+import { about, asideMm } from '../body/about';
 import { wear, type Wear } from '../body/wear';
 import type { Candidate, FitQuestion } from '../fit/candidates';
 import { fitOf, type Arranged } from '../fit/fitOf';
+import type { Point } from '../layout/layout';
+import { CORE_ROLE } from '../joints/setIn';
 import { MOST_UNITS } from '../piece/part';
 import type { BoundPart } from './bindPart';
 import { formOf, type StitchForm } from './form';
 import type { Lookups } from './lookups';
 import { noPlan, type NoPlan } from './problems';
+import { WOVEN, type Path } from '../weave/path';
 
 /** Fewer units do not go round. */
 const LEAST_IN_RING = 3;
@@ -21,20 +25,37 @@ export interface FittedPart extends BoundPart, StitchForm {
   readonly chainMm: number;
 }
 
+/** Where the woven beads of a path lie. */
+const placesIn = ({ beads }: Path, form: StitchForm['form']): Point[] =>
+  beads.flatMap((bead) => (bead.place.section === WOVEN ? [form.pose(bead).centre] : []));
+
+/** The length that is wished for: that of the body inside it, or what its wearer and the choices come to. */
+function wishOf({ piece, body, pathOf, weaveable }: BoundPart, { form }: StitchForm): Wear {
+  const { thicknessMm, widthMm } = form;
+  if (piece.count.by === 'around')
+    return about({
+      kind: piece.kind,
+      core: body(CORE_ROLE),
+      thicknessMm,
+      asideMm: asideMm(placesIn(pathOf(Math.max(weaveable.minimumUnits, LEAST_IN_RING)), form)),
+    });
+  return wear({
+    kind: piece.kind,
+    girths: piece.wearer?.girths ?? {},
+    choice: piece.wear,
+    targetMm: piece.targetMm,
+    thicknessMm,
+    widthMm,
+  });
+}
+
 /** Sizes a part to its wearer: the form of its stitch, the length that is wished for, the counts that come near. */
 export function fitPart(part: BoundPart, lookups: Lookups, arranged: Arranged | null): FittedPart | NoPlan {
   const { piece, weaveable, closure, rules } = part;
   const ends = closure.loops;
   const size = formOf({ ...part, ends }, lookups);
   const { form, gauge } = size;
-  const wished = wear({
-    kind: piece.kind,
-    girths: piece.wearer?.girths ?? {},
-    choice: piece.wear,
-    targetMm: piece.targetMm,
-    thicknessMm: form.thicknessMm,
-    widthMm: form.widthMm,
-  });
+  const wished = wishOf(part, size);
   const { allowanceMm } = closure;
   if (allowanceMm >= wished.wishMm)
     return noPlan({ code: 'clasp-longer-than-piece', allowanceMm, wishMm: wished.wishMm });

@@ -1,6 +1,7 @@
 import type { StitchKey, SwatchBook } from '../fit/swatchBook';
 import { atPitch, gaugeOf, shorteningOf, type Gauge } from '../gauge/gauge';
-import type { LayoutRequest, Layouts } from '../layout/cellLayout';
+import type { LayoutRequest } from '../layout/cellLayout';
+import { cellLayoutAt, type Layouts } from '../layout/kept';
 import { leanOf } from '../layout/lean';
 import { mirroredForm } from '../layout/solvedForm';
 import type { BeadSize } from '../materials/material';
@@ -8,6 +9,9 @@ import { beadOf } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { stitchKey, stitchOf } from '../gauge/stitch';
 import type { EndLoops } from '../closures/sewnLoop';
+import { unitTally } from '../read/tally';
+import type { Built } from '../read/totals';
+import type { AsBead } from './asBead';
 import { rolesOf, type Form, type Structure, type Weaveable } from '../structures/structure';
 
 interface FormQuestion {
@@ -16,6 +20,7 @@ interface FormQuestion {
   readonly weaveable: Weaveable;
   readonly body: (role: string) => BeadSize;
   readonly ends: EndLoops;
+  readonly components: ReadonlyMap<string, AsBead>;
 }
 
 /** The form that a stitch takes, and how that is known. */
@@ -28,13 +33,13 @@ export interface StitchForm {
 
 /** How long, broad and thick a unit comes out: by measure, by layout, or by the closed form. */
 export function formOf(
-  { piece, structure, weaveable, body, ends }: FormQuestion,
+  { piece, structure, weaveable, body, ends, components }: FormQuestion,
   { layouts, swatches }: { readonly layouts: Layouts; readonly swatches: SwatchBook },
 ): StitchForm {
   const { params } = piece.structure;
   const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
   const { sample, request } = stitch;
-  const found = (request && layouts(request.key)) ?? null;
+  const found = request && cellLayoutAt(layouts, request.key);
   // What does not rest from its own arrangement is no layout: the closed form stands.
   const layout = found?.settled ? found : null;
   const solved = layout && stitch.solved(layout);
@@ -53,6 +58,7 @@ export function formOf(
         )
       : 0,
     shortening,
+    unsureMm: unsureMm(components, sample),
     // Figures that nobody has measured are no better than a chart.
     own: piece.gauge ?? (weaveable.pathless?.example ? { source: 'table', pitchMm: laidOut.pitchMm } : null),
     swatches:
@@ -68,6 +74,24 @@ export function formOf(
   const flat = atPitch(laidOut, gauge.pitchMm);
   const form = piece.hand === 'left' ? mirroredForm(flat) : flat;
   return { form, gauge, toLayOut: found ? null : request };
+}
+
+/** By how much a unit may be shorter, and longer, for what is not known of the parts that it strings. */
+function unsureMm(components: FormQuestion['components'], { path, units }: Built): [number, number] {
+  const unit = unitTally(path, Math.floor(units / 2));
+  const all = [...components].map(
+    ([
+      role,
+      {
+        betweenMm: [least, most],
+        bead,
+      },
+    ]) => {
+      const times = unit.get(role) ?? 0;
+      return [times * (bead.lengthMm - least), times * (most - bead.lengthMm)] as const;
+    },
+  );
+  return [all.reduce((sum, [shorter]) => sum + shorter, 0), all.reduce((sum, [, longer]) => sum + longer, 0)];
 }
 
 /** Joined into a ring, the work ends where it begins: nothing of it lies beyond its whole units. */

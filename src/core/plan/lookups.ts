@@ -1,5 +1,5 @@
 import { NO_SWATCHES, type SwatchBook } from '../fit/swatchBook';
-import type { Layouts } from '../layout/cellLayout';
+import type { Layouts } from '../layout/kept';
 import { USUAL_SETTINGS } from '../records/settings';
 import type { ThreadHabits } from '../supplies/threadPlan';
 

@@ -21,6 +21,10 @@ export type Problem =
   | { readonly code: 'rules'; readonly rules: readonly CountRule[] }
   | { readonly code: 'clasp-longer-than-piece'; readonly allowanceMm: number; readonly wishMm: number }
   | { readonly code: 'too-many-units'; readonly units: number; readonly most: number }
+  /** A part that would be strung in what it strings. */
+  | { readonly code: 'strung-in-itself'; readonly part: string }
+  /** What stands in the way of a part that is strung. */
+  | { readonly code: 'part'; readonly part: string; readonly of: Problem }
   /** The program’s own fault: planning broke. */
   | { readonly code: 'fault'; readonly why: string };
 
@@ -30,8 +34,8 @@ export function standsInTheWay(
   weaveable: Weaveable,
   doubtful: readonly Unsuited[],
 ): Problem | null {
-  const { kind, wear: choice, wearer, ends } = piece;
-  const place = missingGirth({ kind, choice, girths: wearer?.girths ?? {} });
+  const { kind, wear: choice, wearer, ends, count } = piece;
+  const place = count.by === 'fit' ? missingGirth({ kind, choice, girths: wearer?.girths ?? {} }) : null;
   // A bail goes over what it is told to, without anybody's girth.
   if (place) return { code: 'no-girth', place, kind, nobody: wearer === null };
   const wrong = doubtful.filter((one) => one.why === 'holes');

@@ -1,5 +1,6 @@
 import { shadeCounts, type Shade, type Shading } from '../colour/shades';
 import { LOOP_ROLE } from '../closures/sewnLoop';
+import { CORE_ROLE } from '../joints/setIn';
 import { MM_PER_INCH } from '../length/length';
 import type { BeadMaterial } from '../materials/material';
 import { beadOf, shadesOf } from '../piece/part';
@@ -45,7 +46,7 @@ export function quantities(
   const period = cellOf(path)?.period ?? 1;
   const middle = Array.from({ length: period }, (_, k) => unitTally(path, Math.floor(units / 2) + k));
   const busiest = busiestHoles(from.at.path);
-  return [...rolesOf(weaveable), LOOP_ROLE].flatMap((role) => {
+  return [...rolesOf(weaveable), LOOP_ROLE, CORE_ROLE].flatMap((role) => {
     const total = all.get(role) ?? 0;
     if (total === 0) return [];
     const perUnit = middle.reduce((sum, unit) => sum + (unit.get(role) ?? 0), 0) / period;

@@ -1,5 +1,7 @@
 import { shippedLayouts } from '../layout/shipped';
-import { solveLayout } from '../layout/solveLayout';
+import type { KeptLayout, ToLayOut } from '../layout/kept';
+import { solveKept } from '../layout/solveKept';
+import { toLayOutFirst } from './madeApart';
 import { partOf, type PartOfPiece } from '../piece/partOfPiece';
 import type { Piece } from '../piece/piece';
 import * as plan from './plan';
@@ -20,12 +22,17 @@ export const planPart = (part: PartOfPiece, lookups: Partial<plan.Lookups> = {})
 export const planPiece = (piece: Piece, lookups: Partial<plan.Lookups> = {}): plan.Plan | plan.NoPlan =>
   planPart(partOf(piece), lookups);
 
+const toLayOutOf = (plan: plan.Plan | plan.NoPlan): ToLayOut | null => (plan.ok ? toLayOutFirst(plan) : null);
+
 /** The same, with whatever is not laid out yet solved on the spot: takes up to some seconds. */
 export function planSolved(part: PartOfPiece, lookups: Partial<plan.Lookups> = {}): plan.Plan | plan.NoPlan {
-  const first = planPart(part, lookups);
-  if (!first.ok || !first.toLayOut) return first;
-  const { key } = first.toLayOut;
-  const layout = solveLayout(first.toLayOut);
   const { layouts } = { layouts: shippedLayouts, ...lookups };
-  return planPart(part, { ...lookups, layouts: (wanted) => (wanted === key ? layout : layouts(wanted)) });
+  const solved = new Map<string, KeptLayout>();
+  const planned = () => planPart(part, { ...lookups, layouts: (key) => solved.get(key) ?? layouts(key) });
+  let plan = planned();
+  for (let request = toLayOutOf(plan); request && !solved.has(request.key); request = toLayOutOf(plan)) {
+    solved.set(request.key, solveKept(request));
+    plan = planned();
+  }
+  return plan;
 }

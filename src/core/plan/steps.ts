@@ -1,18 +1,30 @@
 import { rowLists, type RowList } from '../colour/rowList';
 import { namesIn } from '../colour/shades';
 import { LOOP_ROLE } from '../closures/sewnLoop';
+import { CORE_ROLE } from '../joints/setIn';
+import { beadOf } from '../piece/part';
 import type { Plan } from './plan';
 import type { Work } from './work';
 import type { StepWords } from '../read/phrases';
 import { steps, unitSteps, type StepGroup, type ToldUnit } from '../read/steps';
 import { strokes } from '../read/strokes';
 
-const stepWords = ({ hand, weaveable }: Plan, { path, layout }: Work): StepWords => ({
-  hand,
-  row: weaveable.rowWord,
-  role: (role) => (role === LOOP_ROLE ? 'loop seed' : role),
+const stepWords = (plan: Plan, { path, layout }: Work): StepWords => ({
+  hand: plan.hand,
+  row: plan.weaveable.rowWord,
+  role: roleWords(plan),
   strokes: strokes(path, layout),
 });
+
+/** What the bead of a role is called in the steps: by its letter, or by a word where it has none of its own. */
+const roleWords =
+  ({ components, seen }: Plan) =>
+  (role: string): string =>
+    role === LOOP_ROLE
+      ? 'loop seed'
+      : role === CORE_ROLE
+        ? beadOf(seen, role).shape
+        : (components.get(role)?.name ?? role);
 
 /** The worded steps of a plan; worked out only when somebody reads them. */
 export const planSteps = (plan: Plan): StepGroup[] =>

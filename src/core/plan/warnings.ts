@@ -12,6 +12,7 @@ import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Unsuited } from '../structures/parts';
 import type { Structure } from '../structures/structure';
 import type { ThreadPlan } from '../supplies/threadPlan';
+import type { AsBead } from './asBead';
 import type { ThreadDoubt } from '../supplies/threadSense';
 
 /** What a plan that stands should still be looked at for. The interface words it. */
@@ -40,6 +41,14 @@ export type Warning =
   | { readonly code: 'odd-shape'; readonly bead: Unsuited }
   | { readonly code: 'sizes'; readonly advice: string }
   | { readonly code: 'other-thread' }
+  /** Parts that are made, and that nothing strings. */
+  | { readonly code: 'loose-parts'; readonly parts: readonly string[] }
+  /** How much of the thread's length a part made apart takes up is known between these only. */
+  | {
+      readonly code: 'part-not-measured';
+      readonly part: string;
+      readonly betweenMm: readonly [number, number];
+    }
   | { readonly code: 'gauge-differs'; readonly gaugeMm: number; readonly workedOutMm: number }
   | { readonly code: 'no-path' }
   | { readonly code: 'example-figures' }
@@ -68,6 +77,13 @@ interface Findings {
   readonly unsuited: readonly Unsuited[];
   readonly advice: readonly string[];
   readonly pathless: { readonly example: boolean } | null;
+  readonly strung: Strung;
+}
+
+/** What is strung in the place of beads, and what is made and is not. */
+interface Strung {
+  readonly components: Iterable<Pick<AsBead, 'name' | 'betweenMm'>>;
+  readonly loose: readonly string[];
 }
 
 /** A flat strip longer than a choker stands off the neck. */
@@ -84,6 +100,7 @@ export function warningsOf(f: Findings): Warning[] {
     ...f.threadDoubts.map((doubt): Warning => ({ code: 'thread', doubt })),
     ...f.unsuited.map((bead): Warning => ({ code: 'odd-shape', bead })),
     ...f.advice.map((advice): Warning => ({ code: 'sizes', advice })),
+    ...strungWarnings(f.strung),
     ...makingWarnings(f),
   ];
 }
@@ -109,6 +126,14 @@ function placeWarnings({ piece, structure, chosen, wear }: Findings): Warning[] 
   if (piece.kind === 'necklace' && piece.ends.closing === 'joined' && finishedMm < HEAD_MM)
     warnings.push({ code: 'over-the-head', finishedMm, headMm: HEAD_MM });
   return warnings;
+}
+
+function strungWarnings({ components, loose }: Strung): Warning[] {
+  const unsure = [...components].filter(({ betweenMm: [least, most] }) => least < most);
+  return [
+    ...(loose.length > 0 ? [{ code: 'loose-parts', parts: loose } as const] : []),
+    ...unsure.map(({ name, betweenMm }): Warning => ({ code: 'part-not-measured', part: name, betweenMm })),
+  ];
 }
 
 /** A measured unit that differs by more than this from what was worked out is looked at twice (from memory). */

@@ -1,6 +1,7 @@
 import { shading, type Shading } from '../colour/shades';
 import { tinted } from '../colour/tint';
 import type { View } from '../layout/drawing';
+import type { Inner } from '../layout/bent';
 import { leanOf } from '../layout/lean';
 import { layOutPiece, stations, type PieceParts, type Stations } from '../layout/pieceLayout';
 import { wholeSketch, type Sketch } from '../layout/sketch';
@@ -10,6 +11,7 @@ import { reading, type Built, type Reading } from '../read/totals';
 import { rolesOf } from '../structures/structure';
 import { holeFill, type HoleReading } from '../supplies/holeFill';
 import { once, remembered } from '../tools/remember';
+import { innerRole, type AsBead } from './asBead';
 import type { FittedPart } from './fitPart';
 import { coloursOf, quantities, type RoleQuantity } from './quantities';
 import { sketchOf, withoutThread, workOf, type Work } from './work';
@@ -38,9 +40,13 @@ interface WovenPart extends WovenReadings {
   readonly threadOf: (built: Built) => readonly ThreadMove[];
 }
 
+/** The beads of a part made apart, by their roles in whatever strings it. */
+const innerRoles = (component: AsBead | undefined): readonly Inner[] | null =>
+  component?.inner().map((one) => ({ ...one, role: innerRole(component.id, one.role) })) ?? null;
+
 /** Weaves a part of so many units, lays it out, and reads off what it takes. */
 export function weavePart(part: FittedPart): WovenPart {
-  const { piece, weaveable, form, units, body, closure, gear, chainMm, pathOf } = part;
+  const { piece, components, weaveable, form, units, body, closure, gear, chainMm, pathOf } = part;
   const clasp = { startMm: closure.startMm + chainMm, endMm: closure.endMm + chainMm };
   const leans = (role: string) => leanOf(beadOf(piece, role), piece.thread, piece.doubled);
   const parts = (n: number): PieceParts => ({
@@ -55,7 +61,11 @@ export function weavePart(part: FittedPart): WovenPart {
   const from = reading(pathOf, units, weaveable.minimumUnits);
   const threadOf = remembered((built: Built) => threadMoves(built.path, layOut(built)));
   const { pathless } = weaveable;
-  const workOfAll = (built: Built) => (pathless ? withoutThread : workOf)(built, layOut);
+  const inner = remembered((role: string) => innerRoles(components.get(role)));
+  const workOfAll = (built: Built): Work => ({
+    ...(pathless ? withoutThread : workOf)(built, layOut),
+    inner,
+  });
   const work = once(() => workOfAll({ path: pathOf(units), units }));
   const shaded = rolesOf(weaveable).some((role) => piece.colourings[role]);
   const shades = once(() => shading(pathOf(units), units, piece.colourings));

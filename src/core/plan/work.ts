@@ -1,5 +1,5 @@
 import { loopEndOf } from '../closures/sewnLoop';
-import type { View } from '../layout/drawing';
+import type { Drawable, View } from '../layout/drawing';
 import type { PieceLayout } from '../layout/pieceLayout';
 import { repeatedSketch, wholeSketch, type Sketch } from '../layout/sketch';
 import type { BeadSize } from '../materials/material';
@@ -13,6 +13,8 @@ export interface Work {
   readonly path: Path;
   readonly layout: PieceLayout;
   readonly thread: readonly ThreadMove[];
+  /** The beads of what is strung in the place of one, by its role. */
+  readonly inner?: Drawable['inner'];
 }
 
 /** A built path, laid out, with its thread. */

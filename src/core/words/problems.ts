@@ -74,6 +74,10 @@ export function wordProblem(problem: Problem, style: LengthStyle): string {
         `The clasp and its loops take ${formatLength(problem.allowanceMm, style)}, and the whole piece is to be ` +
         `${formatLength(problem.wishMm, style)}. Nothing is left to weave: take a shorter clasp or fewer loop seeds.`
       );
+    case 'strung-in-itself':
+      return `The ${problem.part} would be strung in itself. Take a bead in its place in one of the two parts.`;
+    case 'part':
+      return `The ${problem.part}: ${wordProblem(problem.of, style)}`;
     case 'fault':
       return `This could not be worked out, by a fault of the program (${problem.why}). Your choices are kept: take the last one back, or choose otherwise.`;
     case 'too-many-units':

@@ -93,6 +93,16 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
         title: 'Your own stitch.',
         text: 'Beads, length and thread are reckoned from what you measured. Its thread path is not known, so there are no steps, holes are not checked, and the picture shows amounts, not places.',
       };
+    case 'loose-parts':
+      return {
+        title: `Nothing strings ${warning.parts.map((part) => `the ${part}`).join(' or ')}.`,
+        text: 'Choose under Stitch in the place of which bead, or take it out.',
+      };
+    case 'part-not-measured':
+      return {
+        title: `How much room a ${warning.part} takes is not sure.`,
+        text: `Strung, it takes between ${formatFine(warning.betweenMm[0], style)} and ${formatFine(warning.betweenMm[1], style)} of the thread’s length, for its beads give way to their neighbours. Make one, string it between two neighbours, measure it, and write that under Stitch.`,
+      };
     case 'other-thread':
       return {
         title: 'Your swatch is in another thread.',

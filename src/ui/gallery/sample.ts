@@ -1,7 +1,7 @@
 import { newPart } from '@/core/piece/newPiece';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { planPart, type NoPlan, type Plan } from '@/core/plan/plan';
-import type { Layouts } from '@/core/layout/cellLayout';
+import type { Layouts } from '@/core/layout/kept';
 
 /** A sample is about so long, mm, and has so many units at least and at most beyond the fewest. */
 const LONG_MM = 46;

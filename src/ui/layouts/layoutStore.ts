@@ -1,11 +1,6 @@
 import { createStore, entries, set } from 'idb-keyval';
-import {
-  cellLayoutSchema,
-  SOLVER_VERSION,
-  type CellLayout,
-  type LayoutRequest,
-  type Layouts,
-} from '@/core/layout/cellLayout';
+import { SOLVER_VERSION } from '@/core/layout/cellLayout';
+import { keptLayoutSchema, type KeptLayout, type Layouts, type ToLayOut } from '@/core/layout/kept';
 import type { FromLayout, ToLayout } from '@/workers/layoutProtocol';
 
 /** What is known, and what is being worked out. A new object whenever either changes. */
@@ -19,7 +14,7 @@ export interface LayoutState {
 /** How far a layout is, from 0 to 1; why it could not be found; null where none is wanted. */
 export type LayingOut = number | { readonly why: string } | null;
 
-export const layingOut = ({ working, failed }: LayoutState, wanted: LayoutRequest | null): LayingOut => {
+export const layingOut = ({ working, failed }: LayoutState, wanted: ToLayOut | null): LayingOut => {
   if (working) return working.done / working.of;
   const why = wanted && failed.get(wanted.key);
   return why === null || why === undefined ? null : { why };
@@ -33,7 +28,7 @@ const NONE: Layouts = () => undefined;
  * shows; the others that ship are fetched when the first of them is asked for.
  */
 class LayoutStore {
-  private readonly solved = new Map<string, CellLayout>();
+  private readonly solved = new Map<string, KeptLayout>();
   private readonly failed = new Map<string, string>();
   private readonly listeners = new Set<() => void>();
   private worker: Worker | null = null;
@@ -65,7 +60,7 @@ class LayoutStore {
   }
 
   /** Solves the request unless it is known, under way, or has failed before. Null stops what is under way. */
-  want(request: LayoutRequest | null): void {
+  want(request: ToLayOut | null): void {
     if (this.working?.key === request?.key) return;
     if (this.working) this.stop();
     this.wanted = request?.key ?? null;
@@ -75,7 +70,7 @@ class LayoutStore {
     });
   }
 
-  private solve(request: LayoutRequest): void {
+  private solve(request: ToLayOut): void {
     if (this.known(request.key) || this.failed.has(request.key) || this.working?.key === request.key) return;
     this.working = { key: request.key, done: 0, of: 1 };
     this.worker ??= this.start();
@@ -116,7 +111,7 @@ class LayoutStore {
     this.opened = true;
     try {
       for (const [key, value] of await entries<string, unknown>(database())) {
-        const layout = cellLayoutSchema.safeParse(value);
+        const layout = keptLayoutSchema.safeParse(value);
         if (key.startsWith(`${SOLVER_VERSION}:`) && layout.success) this.solved.set(key, layout.data);
       }
       if (this.solved.size > 0) this.changed();

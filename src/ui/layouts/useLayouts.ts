@@ -1,11 +1,11 @@
 'use client';
 
 import { createContext, createElement, use, useMemo, useSyncExternalStore, type ReactNode } from 'react';
-import type { CellLayout } from '@/core/layout/cellLayout';
+import type { KeptLayout } from '@/core/layout/kept';
 import { atFirst, layoutStore, type LayoutState } from './layoutStore';
 
 /** Layouts by their keys. */
-export type LaidOut = Readonly<Record<string, CellLayout>>;
+export type LaidOut = Readonly<Record<string, KeptLayout>>;
 
 const Given = createContext<LaidOut>({});
 

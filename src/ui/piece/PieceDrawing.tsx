@@ -30,7 +30,7 @@ export const PieceDrawing = memo(function PieceDrawing({
   return (
     <g>
       <Ends piece={piece} plan={plan} />
-      <SketchDrawing piece={piece} sketch={sketch} lit={lit} within={within} />
+      <SketchDrawing piece={{ ...piece, ...plan.seen }} sketch={sketch} lit={lit} within={within} />
       {(plan.weaveable.pathless ? [] : sketch.routes).map((points, i) => (
         <polyline
           key={i}

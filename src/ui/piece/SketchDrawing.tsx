@@ -77,7 +77,9 @@ function Part({ part: { beads, threads }, shapes, looks, lit, threadMm, threadCo
         const look = shape && looks(shape.role, shape.shade);
         if (!look) return [];
         const { id, role } = lies.bead;
-        return [{ id, role, picture: <SeenBead {...look} shape={shape} lies={lies} /> }];
+        return [
+          { key: `${id}/${lies.nth ?? ''}`, role, picture: <SeenBead {...look} shape={shape} lies={lies} /> },
+        ];
       }),
     [beads, shapes, looks],
   );
@@ -90,8 +92,8 @@ function Part({ part: { beads, threads }, shapes, looks, lit, threadMm, threadCo
         strokeWidth={Math.max(threadMm, 0.12)}
         strokeLinecap="round"
       />
-      {seen.map(({ id, role, picture }) => (
-        <g key={id} opacity={lit && !lit.includes(role) ? STEPPED_BACK : undefined}>
+      {seen.map(({ key, role, picture }) => (
+        <g key={key} opacity={lit && !lit.includes(role) ? STEPPED_BACK : undefined}>
           {picture}
         </g>
       ))}

@@ -3,6 +3,8 @@
 import { useMemo } from 'react';
 import { choosing, countWords, hasChosen } from '@/core/piece/choosing';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import { madeApart } from '@/core/plan/madeApart';
+import { counted } from '@/core/words/figures';
 import type { Plan } from '@/core/plan/plan';
 import type { Catalogue } from '@/server/screens';
 import { Term } from '../glossary/Term';
@@ -75,11 +77,32 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
           onToggle={(event) => onStepsOpen(event.currentTarget.open)}
         >
           <summary>How it is worked, step by step</summary>
-          {stepsOpen && later && <Steps plan={later.plan} />}
+          {stepsOpen && later && <StepsOfAll plan={later.plan} />}
         </details>
       )}
       {!plan.weaveable.pathless && later && <RowLists plan={later.plan} />}
     </section>
+  );
+}
+
+/** What is made first, one of each in words of its own; then what strings it. */
+function StepsOfAll({ plan }: { readonly plan: Plan }) {
+  const made = madeApart(plan);
+  if (made.length === 0) return <Steps plan={plan} />;
+  return (
+    <>
+      {made.map(({ component, times }) => (
+        <section key={component.id}>
+          <h3>
+            First make {counted(times, component.name)}
+            {times > 1 && ', each like this'}
+          </h3>
+          <Steps plan={component.plan} />
+        </section>
+      ))}
+      <h3>Then</h3>
+      <Steps plan={plan} />
+    </>
   );
 }
 

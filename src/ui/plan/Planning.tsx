@@ -5,7 +5,10 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { choosing, countWords } from '@/core/piece/choosing';
-import { planOrFault, type Plan } from '@/core/plan/plan';
+import type { Component } from '@/core/plan/planned';
+import { madeApart, toLayOutFirst } from '@/core/plan/madeApart';
+import { planOrFault, planPartOrFault, type Plan } from '@/core/plan/plan';
+import type { PartId } from '@/core/weave/path';
 import { partOf, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Piece } from '@/core/piece/piece';
 import { wordProblem } from '@/core/words/problems';
@@ -26,6 +29,7 @@ import { CHOICE_TITLES, Choices, type ChoiceTitle } from './choices/Choices';
 import { Corrected } from './Corrected';
 import { CountSection } from './CountSection';
 import { PaletteDrag } from './palette/PaletteDrag';
+import { useOpenPart } from './parts/useOpenPart';
 import { PlanHeader } from './PlanHeader';
 import { PointedProvider, usePointer } from './pointed';
 import type { Early } from './FirstLook';
@@ -67,17 +71,29 @@ function Planned({
 }: Props) {
   const router = useRouter();
   const refresh = useCallback(() => router.refresh(), [router]);
-  const { piece, part, state, change, take, undo, redo, restart, letGo } = usePiece(
-    stored.id,
-    stored.doc,
-    stored.revision,
-    refresh,
-  );
+  const {
+    piece,
+    part: carrier,
+    change: changeCarrier,
+    state,
+    take,
+    undo,
+    redo,
+    restart,
+    letGo,
+  } = usePiece(stored.id, stored.doc, stored.revision, refresh);
   const { style } = useLengths();
   const progress = useLayouts();
   const lookups = useLookups();
   const plan = useMemo(() => planOrFault(piece, lookups), [piece, lookups]);
-  const toLayOut = plan.ok ? plan.toLayOut : null;
+  const { rooms, part, change } = useOpenPart(piece, changeCarrier, take);
+  const isCarrier = part.id === carrier.id;
+  /** Of the part that is open. */
+  const partPlan = useMemo(
+    () => (isCarrier ? plan : planPartOrFault(part, lookups)),
+    [isCarrier, plan, part, lookups],
+  );
+  const toLayOut = plan.ok ? toLayOutFirst(plan) : null;
   useEffect(() => layoutStore.want(toLayOut), [toLayOut]);
   useEffect(() => () => layoutStore.want(null), []);
   /** The last plan that stood: it stays in view, greyed, while a choice is being mended. */
@@ -95,17 +111,28 @@ function Planned({
     const title = CHOICE_TITLES[Number(key) - 1] ?? null;
     moveTo(choice === title ? null : title);
   });
+  /** Opens the beads of the part that has this one. */
+  const chooseBead = (id = carrier.id) => {
+    rooms.onOpen(id);
+    moveTo('Beads');
+  };
   useShortcut('compare', () => setComparing(!comparing));
   useShortcut('steps', () => setStepsOpen(!stepsOpen));
-  useEarly(early, stored.doc, change);
-  useCountKeys(part, plan.ok ? plan : null, change);
+  useEarly(early, stored.doc, changeCarrier);
+  useCountKeys(part, partPlan.ok ? partPlan : null, change);
   usePressAgain(keptRef);
 
   return (
     <LookingAt looking={view}>
-      <PaletteDrag piece={part} onChange={change}>
+      <PaletteDrag piece={carrier} onChange={changeCarrier}>
         <div className={styles.plan}>
-          <PlanHeader piece={piece} state={state} undo={undo} redo={redo} onName={(name) => change({ name })}>
+          <PlanHeader
+            piece={piece}
+            state={state}
+            undo={undo}
+            redo={redo}
+            onName={(name) => changeCarrier({ name })}
+          >
             <Button aria-pressed={comparing} onClick={() => setComparing(!comparing)}>
               Compare
             </Button>
@@ -139,17 +166,19 @@ function Planned({
           )}
           {shown && (
             <TapeOfPlan
-              piece={part}
+              piece={carrier}
               plan={shown}
               stands={plan.ok}
               view={view}
               onView={setView}
-              onChange={change}
-              onChooseBead={() => moveTo('Beads')}
+              onChange={changeCarrier}
+              onChooseBead={() => chooseBead()}
             />
           )}
           {shown && <AnswerLine plan={shown} />}
-          {plan.ok && <Corrected piece={part} plan={plan} kinds={catalogue.beads} onChange={change} />}
+          {plan.ok && (
+            <Corrected piece={carrier} plan={plan} kinds={catalogue.beads} onChange={changeCarrier} />
+          )}
           {comparing && (
             <Compare
               pieceId={stored.id}
@@ -163,7 +192,9 @@ function Planned({
           <div className={styles.columns}>
             <Choices
               piece={part}
-              plan={plan.ok ? plan : null}
+              rooms={rooms}
+              component={madeAs(shown, part.id)}
+              plan={partPlan.ok ? partPlan : null}
               layingOut={layingOut(progress, toLayOut)}
               people={people}
               catalogue={catalogue}
@@ -175,15 +206,15 @@ function Planned({
               <>
                 <CountSection
                   piece={part}
-                  plan={shown}
-                  stands={plan.ok}
+                  plan={partPlan.ok ? partPlan : shown}
+                  stands={partPlan.ok}
                   catalogue={catalogue}
                   stepsOpen={stepsOpen}
                   onStepsOpen={setStepsOpen}
                   onChange={change}
                 />
                 <div className={plan.ok ? undefined : styles.stale}>
-                  <Slip piece={part} plan={shown} onChooseBead={() => moveTo('Beads')} />
+                  <Slip plan={shown} onChooseBead={chooseBead} />
                 </div>
               </>
             ) : (
@@ -201,6 +232,10 @@ function Planned({
     </LookingAt>
   );
 }
+
+/** A part as the piece strings it; null where it does not. */
+const madeAs = (plan: Plan | null, id: PartId): Component | null =>
+  (plan && madeApart(plan).find(({ component }) => component.id === id)?.component) ?? null;
 
 /** The answer in a line, which stays in view where the screen is too small for the tape to stay. */
 function AnswerLine({ plan }: { readonly plan: Plan }) {

@@ -7,7 +7,9 @@ import { wordCaution } from '@/core/words/cautions';
 import { wordWarning } from '@/core/words/warnings';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import type { BeadMaterial } from '@/core/materials/material';
-import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import type { PartId } from '@/core/weave/path';
+import { CORE_ROLE } from '@/core/joints/setIn';
+import { lengthsInAll, madeApart, threadInAllMm, type MadeApart } from '@/core/plan/madeApart';
 import type { Plan, Warning } from '@/core/plan/plan';
 import type { RoleQuantity } from '@/core/plan/quantities';
 import { beadsToBuy, packsToBuy, threadToBuyMm } from '@/core/supplies/toBuy';
@@ -30,17 +32,19 @@ const count = (n: number, figure: (value: number, digits: number) => string) =>
   n === 0 ? '–' : Number.isInteger(n) ? `${n}` : figure(n, 1);
 
 interface Props {
-  readonly piece: PartOfPiece;
   readonly plan: Plan;
-  /** Opens the choice of beads. */
-  readonly onChooseBead: (role: string) => void;
+  /** Opens the choice of beads of the part that has this one; of the one that carries the others where none is named. */
+  readonly onChooseBead: (part?: PartId) => void;
 }
 
 /** The answers, like a slip from the till: how many units, beads in three columns, thread, what to watch. */
-export function Slip({ piece, plan, onChooseBead }: Props) {
-  const looks = useLooks(piece);
+export function Slip({ plan, onChooseBead }: Props) {
+  const looks = useLooks(plan.seen);
   const { show, thread, style, unit, figure } = useLengths();
   const { chosen, wear, closure, quantities, gauge } = plan;
+  const made = madeApart(plan);
+  const cutMm = threadInAllMm(plan);
+  const lengths = lengthsInAll(plan);
   const wovenMm = chosen.finishedMm - closure.allowanceMm - 2 * closure.chainMm;
   const perLength = (perInch: number) => (unit === 'in' ? perInch : perInch / 2.54);
   return (
@@ -61,7 +65,12 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
           {quantities.map((quantity) => {
             const { role, bead, perUnit, perInch, total } = quantity;
             return (
-              <BeadRows key={role} quantity={quantity} looks={looks} onChoose={() => onChooseBead(role)}>
+              <BeadRows
+                key={role}
+                quantity={quantity}
+                looks={looks}
+                onChoose={() => onChooseBead(plan.components.get(role)?.id)}
+              >
                 <td>{plan.arrangement ? '–' : count(perUnit, figure)}</td>
                 <td>{perInch === 0 || plan.arrangement ? '–' : figure(perLength(perInch), 1)}</td>
                 <td>
@@ -69,22 +78,29 @@ export function Slip({ piece, plan, onChooseBead }: Props) {
                     <Moved narrow>{`${total}`}</Moved>
                   </strong>
                 </td>
-                <td>
-                  <ToBuy total={total} bead={bead} />
-                </td>
+                <td>{plan.components.has(role) ? 'to make' : <ToBuy total={total} bead={bead} />}</td>
               </BeadRows>
             );
           })}
+          {made.map((one) => (
+            <RowsOfMade key={one.component.id} made={one} onChooseBead={onChooseBead} />
+          ))}
         </tbody>
       </table>
       <dl className={styles.rest}>
         <Line name="thread to cut">
           <strong>
-            <Moved>{thread(plan.thread.totalMm)}</Moved>
+            <Moved>{thread(cutMm)}</Moved>
           </strong>
-          {plan.thread.lengths > 1 && ` in ${plan.thread.lengths} lengths`}
+          {lengths > 1 && ` in ${lengths} lengths`}
         </Line>
-        <Line name="thread to buy, at least">{thread(threadToBuyMm(plan.thread.totalMm, unit))}</Line>
+        {made.map(({ component, times }) => (
+          <Line key={component.id} name={`of it, for ${counted(times, component.name)}`}>
+            {times} × {thread(component.plan.thread.totalMm)}
+          </Line>
+        ))}
+        {made.length > 0 && <Line name="of it, to string them">{thread(plan.thread.totalMm)}</Line>}
+        <Line name="thread to buy, at least">{thread(threadToBuyMm(cutMm, unit))}</Line>
         <Line
           name={
             <>
@@ -154,6 +170,49 @@ function ToBuy({ total, bead }: { readonly total: number; readonly bead: BeadMat
 }
 
 const pluralOf = (pack: string) => pack.replace(/^(tube|strand)/, '$1s');
+
+/** The beads of a part made apart: how many there are of it, what one takes, and what all of them take. */
+function RowsOfMade({
+  made: { component, times },
+  onChooseBead,
+}: {
+  readonly made: MadeApart;
+  readonly onChooseBead: Props['onChooseBead'];
+}) {
+  const looks = useLooks(component.plan.seen);
+  return (
+    <>
+      <tr className={styles.made}>
+        <th scope="rowgroup" colSpan={5}>
+          {counted(times, component.name)}, made first; of each
+        </th>
+      </tr>
+      {component.plan.quantities.map(({ role, bead, total }) => (
+        <tr key={role}>
+          <th scope="row">
+            <button
+              type="button"
+              className={styles.bead}
+              title="Choose this bead"
+              onClick={() => onChooseBead(component.id)}
+            >
+              <BeadIcon {...looks(role)} size={22} />
+              {role === CORE_ROLE ? roleName(bead) : `${role} · ${roleName(bead)}`}
+            </button>
+          </th>
+          <td>{total}</td>
+          <td>–</td>
+          <td>
+            <strong>{total * times}</strong>
+          </td>
+          <td>
+            {component.plan.components.has(role) ? 'to make' : <ToBuy total={total * times} bead={bead} />}
+          </td>
+        </tr>
+      ))}
+    </>
+  );
+}
 
 interface BeadRowsProps {
   readonly quantity: RoleQuantity;

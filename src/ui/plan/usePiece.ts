@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { partOf, withPart, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Piece } from '@/core/piece/piece';
+import type { PartId } from '@/core/weave/path';
 import { nameWindow } from '../outbox/outbox';
 import { undelivered } from '../outbox/undelivered';
 import { leftUnderWay, newestHere, openSync, type PieceSync, type SyncState } from '../outbox/pieceSync';
@@ -20,10 +21,10 @@ export interface Retrace {
 
 interface Held {
   readonly piece: Piece;
-  /** The part of it that is open to be changed. */
+  /** The part that carries the others, and what changes it, or another by its id, or what all parts have. */
   readonly part: PartOfPiece;
+  readonly change: (change: Partial<PartOfPiece>, id?: PartId) => void;
   readonly state: SyncState;
-  readonly change: (change: Partial<PartOfPiece>) => void;
   /** Goes on with another piece in its place, as a step that can be taken back. */
   readonly take: (piece: Piece) => void;
   readonly undo: Retrace | null;
@@ -119,7 +120,7 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
     [history, keep],
   );
   const change = useCallback(
-    (part: Partial<PartOfPiece>) => take(withPart(history.store.getState().piece, part)),
+    (part: Partial<PartOfPiece>, id?: PartId) => take(withPart(history.store.getState().piece, part, id)),
     [history, take],
   );
 

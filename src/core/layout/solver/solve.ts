@@ -91,7 +91,10 @@ export function growStages(
 ): Settled {
   const last = Math.max(...cell.beads.map((bead) => bead.stage));
   let rested = foundation;
-  for (let stage = 1; stage <= last; stage++) rested = grown(cell, solids, rested, stage, random, options);
+  for (let stage = 1; stage <= last; stage++) {
+    options.onProgress?.(stage, last + 1);
+    rested = grown(cell, solids, rested, stage, random, options);
+  }
   return rested;
 }
 

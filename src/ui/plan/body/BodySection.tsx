@@ -29,7 +29,7 @@ export function BodySection({ piece, plan }: Props) {
 function RoundBody({ piece, plan }: Props) {
   const { show } = useLengths();
   const id = useId();
-  const looks = useLooks(piece);
+  const looks = useLooks(plan.seen);
   const { chosen, thicknessMm, wear, stations } = plan;
   const { place, hangs } = KIND_FACTS[piece.kind];
   const radius = chosen.finishedMm / (2 * Math.PI);

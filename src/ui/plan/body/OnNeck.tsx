@@ -25,7 +25,7 @@ const PX = { wide: 190, high: 250 };
 export function OnNeck({ piece, plan }: Props) {
   const { show } = useLengths();
   const id = useId();
-  const looks = useLooks(piece);
+  const looks = useLooks(plan.seen);
   const { chosen, wear, stations } = plan;
   const neckMm = wear.bodyMm ?? typicalGirths('medium').neck;
   if (neckMm === undefined) return null;

@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { Colouring } from '@/core/colour/shades';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
+import { CORE_ROLE } from '@/core/joints/setIn';
 import { FINISHES, FINISH_FACTOR, type BeadKind, type BeadMaterial } from '@/core/materials/material';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
@@ -30,7 +31,8 @@ interface Props {
 
 /** The bead of each role that the structure uses, and of the loops that hold the clasp. */
 export function BeadsChoice({ piece, plan, parts, roles, kinds, onChange }: Props) {
-  return [...roles, LOOP_ROLE].map((role) => {
+  // What is closed without a clasp has no loops.
+  return [...roles, ...(piece.count.by === 'fit' ? [LOOP_ROLE] : [])].map((role) => {
     const bead = beadOf(piece, role);
     const set = (change: Partial<BeadMaterial>) =>
       onChange({ beads: { ...piece.beads, [role]: { ...bead, ...change } } });
@@ -47,7 +49,9 @@ export function BeadsChoice({ piece, plan, parts, roles, kinds, onChange }: Prop
         onChange={set}
         colouring={piece.colourings[role as RoleLetter] ?? null}
         onColouring={
-          role === LOOP_ROLE ? null : (colouring) => onChange(coloured(piece, role as RoleLetter, colouring))
+          role === LOOP_ROLE || role === CORE_ROLE
+            ? null
+            : (colouring) => onChange(coloured(piece, role as RoleLetter, colouring))
         }
       />
     );
@@ -86,7 +90,8 @@ function RoleBead({ piece, plan, role, parts, bead, kinds, onChange, colouring, 
   const suited = useMemo(() => kinds.filter((kind) => suits(kind, parts)), [kinds, parts]);
   const says = useSubstitutions(open, { piece, plan, role, kinds: suited });
   const does = [...new Set(parts.map(({ part }) => part))].join(', ');
-  const name = role === LOOP_ROLE ? 'Clasp loops' : `Bead ${role}`;
+  const name =
+    role === LOOP_ROLE ? 'Clasp loops' : role === CORE_ROLE ? 'What it goes round' : `Bead ${role}`;
   const percent = Math.round((FINISH_FACTOR[bead.finish] - 1) * 1000) / 10;
   return (
     <fieldset className={styles.role}>

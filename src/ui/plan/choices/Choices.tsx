@@ -7,6 +7,8 @@ import { KIND_FACTS } from '@/core/body/kinds';
 import { ringSize } from '@/core/body/ringSize';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { needsNeedle } from '@/core/materials/material';
+import { CORE_ROLE } from '@/core/joints/setIn';
+import type { Component } from '@/core/plan/planned';
 import { CLOSING_WORDS } from '@/core/words/closings';
 import type { Plan } from '@/core/plan/plan';
 import type { Catalogue, Person } from '@/server/screens';
@@ -23,6 +25,9 @@ import {
   useBodiesAtHand,
   WornChoice,
 } from './bodies';
+import { AroundFields } from '../parts/AroundFields';
+import { PartRooms } from '../parts/PartRooms';
+import type { Rooms } from '../parts/useOpenPart';
 import { sourceWords } from './gauge/gaugeWords';
 import styles from './choices.module.css';
 import { beadOf } from '@/core/piece/part';
@@ -39,7 +44,11 @@ export const CHOICE_TITLES = [
 export type ChoiceTitle = (typeof CHOICE_TITLES)[number];
 
 interface Props {
+  /** The part that is open. */
   readonly piece: PartOfPiece;
+  readonly rooms: Rooms;
+  /** The part as it is strung; null where it is not, or has no plan. */
+  readonly component: Component | null;
   readonly plan: Plan | null;
   readonly layingOut: LayingOut;
   readonly people: readonly Person[];
@@ -51,31 +60,61 @@ interface Props {
 }
 
 /** Every choice in the order of the work, each a line that opens in place. */
-export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpen, onChange }: Props) {
+export function Choices({
+  piece,
+  rooms,
+  component,
+  plan,
+  layingOut,
+  people,
+  catalogue,
+  open,
+  onOpen,
+  onChange,
+}: Props) {
   const { show, thread, fine } = useLengths();
   useBodiesAtHand();
   const structure = structureById(piece.structure.id);
   const roles = plan
     ? rolesOf(plan.weaveable).filter((role) => plan.quantities.some((q) => q.role === role))
     : usedRoles(piece);
+  const apart = piece.count.by === 'around';
+  const chosenRoles = apart ? [...roles, CORE_ROLE] : roles;
+  /** Of a part made apart, neither who wears it nor a clasp is asked. */
+  const titles = CHOICE_TITLES.filter((title) => !apart || title !== 'Clasp and ends');
 
   const rows: Readonly<Record<ChoiceTitle, { readonly summary: string; readonly body: ReactNode }>> = {
     'Who and length': {
-      summary: wornWords(piece, plan, show),
-      body: <WornChoice piece={piece} plan={plan} people={people} onChange={onChange} />,
+      summary: apart ? aboutWords(piece) : wornWords(piece, plan, show),
+      body: apart ? (
+        <AroundFields
+          part={piece}
+          rooms={rooms}
+          component={component}
+          kinds={catalogue.beads}
+          onChange={onChange}
+        />
+      ) : (
+        <WornChoice piece={piece} plan={plan} people={people} onChange={onChange} />
+      ),
     },
     Stitch: {
       summary: `${structure?.name.toLowerCase() ?? 'unknown'}: ${motifWords(piece) ?? sequenceWords(piece)}`,
-      body: <StructureChoice piece={piece} plan={plan} onChange={onChange} />,
+      body: (
+        <>
+          <PartRooms rooms={rooms} />
+          <StructureChoice piece={piece} plan={plan} onChange={onChange} />
+        </>
+      ),
     },
     Beads: {
-      summary: roles.map((role) => `${role} ${roleName(beadOf(piece, role))}`).join('; '),
+      summary: chosenRoles.map((role) => beadSummary(piece, plan, role)).join('; '),
       body: (
         <BeadsChoice
           piece={piece}
           plan={plan}
           parts={partsOfPiece(piece)}
-          roles={roles}
+          roles={chosenRoles.filter((role) => !(role in piece.strung))}
           kinds={catalogue.beads}
           onChange={onChange}
         />
@@ -110,12 +149,11 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
   };
   return (
     <ol className={`card ${styles.choices}`} aria-label="Choices, in the order of the work">
-      {CHOICE_TITLES.map((title, i) => (
+      {titles.map((title) => (
         <ChoiceRow
           key={title}
-          number={i + 1}
-          // Of what is closed without one, nobody should look for a clasp.
-          title={title === 'Clasp and ends' && piece.ends.closing !== 'clasp' ? 'Ends' : title}
+          number={CHOICE_TITLES.indexOf(title) + 1}
+          title={titleWords(title, piece)}
           summary={rows[title].summary}
           open={open === title}
           onToggle={() => onOpen(open === title ? null : title)}
@@ -126,6 +164,22 @@ export function Choices({ piece, plan, layingOut, people, catalogue, open, onOpe
     </ol>
   );
 }
+
+/** What a choice is called for this part: of what is closed without one, nobody should look for a clasp. */
+function titleWords(title: ChoiceTitle, { count, ends }: PartOfPiece): string {
+  if (title === 'Clasp and ends' && ends.closing !== 'clasp') return 'Ends';
+  return title === 'Who and length' && count.by === 'around' ? 'Goes round' : title;
+}
+
+/** A role and its bead, or what is strung in its place. */
+function beadSummary(piece: PartOfPiece, plan: Plan | null, role: string): string {
+  const strung = plan?.components.get(role);
+  if (role === CORE_ROLE) return `round a ${roleName(beadOf(piece, role))}`;
+  return `${role} ${strung?.name ?? roleName(beadOf(piece, role))}`;
+}
+
+const aboutWords = (piece: PartOfPiece): string =>
+  `made apart, closed about a ${beadOf(piece, CORE_ROLE).name}`;
 
 /** The runs of beads that the structure's parameters hold. */
 const sequences = ({ structure: { id, params } }: PartOfPiece): string[][] => {

@@ -1,0 +1,55 @@
+import { expect, test, type Page } from './fixtures';
+import { expectAccessible, openChoice, pick, saved, slip, startBracelet } from './helpers';
+
+const frame = (page: Page) => page.getByRole('button', { name: /^Frame a ball/ });
+const made = (page: Page) => slip(page).getByRole('row', { name: /made first; of each$/ });
+
+test('a ball is framed and strung; what one takes and what all take is told; it is taken out, and comes back', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  await openChoice(page, 'Stitch');
+  await frame(page).click();
+
+  // Its room is open, and the others go by it.
+  await expect(page.getByRole('radio', { name: 'framed ball' })).toBeChecked();
+  await expect(page.getByRole('button', { name: /Clasp and ends/ })).toHaveCount(0);
+  await expect(slip(page).getByRole('row', { name: /^A · framed ball/ })).toContainText('to make');
+  await expect(made(page)).toContainText(/^\d+ framed balls, made first/);
+  await expectAccessible(page);
+
+  await openChoice(page, 'Goes round');
+  await page.getByLabel('What you call it').fill('float');
+  await page.keyboard.press('Tab');
+  await expect(made(page)).toContainText(/floats, made first/);
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByText(/Set in 1 ball/)).toBeVisible();
+  await pick(page, 'It goes round', 'pressed ball 6 mm');
+  await expect(slip(page).getByRole('row', { name: /^pressed ball 6 mm/ })).toBeVisible();
+
+  // What somebody measured stands, and the way back from it.
+  await page.getByLabel('Strung, it takes of the length').fill('9');
+  await page.keyboard.press('Tab');
+  await expect(slip(page).getByText('How much room a float takes is not sure.')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Back to what is worked out' }).click();
+  await expect(page.getByLabel('Strung, it takes of the length')).toHaveValue('');
+  await expectAccessible(page);
+
+  // A count of its own, whatever the others have.
+  await page.getByRole('radio', { name: /^17 / }).click({ force: true });
+  await saved(page);
+  await page.reload();
+  await expect(made(page)).toContainText(/floats, made first/);
+  await openChoice(page, 'Stitch');
+  // From the part that carries them: what is made first, then how each is strung by its name.
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByRole('heading', { name: /^First make \d+ floats, each like this$/ })).toBeVisible();
+  await expect(page.getByText(/floats?/).first()).toBeVisible();
+  await page.getByText('float', { exact: true }).click();
+  await openChoice(page, 'Goes round');
+  await page.getByRole('button', { name: 'Take the part out' }).click();
+  await expect(made(page)).toHaveCount(0);
+  await expect(slip(page).getByRole('row', { name: /^A · 11\/0/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Undo parts made apart/ }).click();
+  await expect(made(page)).toContainText(/floats, made first/);
+});

@@ -1,0 +1,81 @@
+import { CORE_ROLE } from '../joints/setIn';
+import { BEADS, byId } from '../materials/catalogue';
+import type { RoleLetter } from '../structures/structure';
+import type { PartId } from '../weave/path';
+import { inColour, newPart } from './newPiece';
+import { beadOf, type Part } from './part';
+import { asPiece, carrying } from './partOfPiece';
+import { MOST_PARTS, type Piece } from './piece';
+
+/** Where a part made apart is strung: in which part, and in the place of which bead. */
+export interface StrungAt {
+  readonly part: PartId;
+  readonly role: RoleLetter;
+}
+
+/** Every place at which a part is strung. */
+export const strungAt = ({ parts }: Pick<Piece, 'parts'>, id: PartId): StrungAt[] =>
+  parts.flatMap((part) =>
+    Object.entries(part.strung).flatMap(([role, strung]) =>
+      strung === id ? [{ part: part.id, role: role as RoleLetter }] : [],
+    ),
+  );
+
+/** Whether a piece can have one part more. */
+export const hasRoom = ({ parts }: Pick<Piece, 'parts'>): boolean => parts.length < MOST_PARTS;
+
+/** What a frame starts with: herringbone of 11/0 about a ball of 8 mm, in the colour of the bead whose place it takes. */
+const FIRST_STITCH = 'flat-herringbone';
+const FIRST_BALL = 'pressed-8';
+
+/**
+ * A piece with one part more: a ball in a frame, strung in the place of a bead of the part that carries the others. Throws
+ * where the piece has as many parts as it can have.
+ */
+export function withFramedBall(
+  piece: Piece,
+  role: RoleLetter,
+): { readonly piece: Piece; readonly id: PartId } {
+  if (!hasRoom(piece)) throw new Error(`A piece has ${MOST_PARTS} parts at most.`);
+  const carrier = carrying(piece);
+  const id = freeId(piece);
+  const { colourName: name, colour: hex } = beadOf(carrier, role);
+  const [started] = asPiece(newPart(piece.name, FIRST_STITCH, null)).parts as [Part];
+  const made: Part = {
+    ...started,
+    id,
+    count: { by: 'around', way: 'between', measuredMm: null },
+    beads: { ...started.beads, [CORE_ROLE]: inColour(byId(BEADS, FIRST_BALL), { name, hex }) },
+  };
+  const before = piece.parts.filter((part) => part !== carrier);
+  // What is strung is made first.
+  return {
+    piece: strungAs({ ...piece, parts: [...before, made, carrier] }, id, { part: carrier.id, role }),
+    id,
+  };
+}
+
+function freeId({ parts }: Piece): PartId {
+  const taken = new Set(parts.map(({ id }) => id));
+  for (let n = 1; ; n++) if (!taken.has(`part-${n}`)) return `part-${n}`;
+}
+
+/** The same piece with a part strung here, and here only. */
+export const strungAs = (piece: Piece, id: PartId, at: StrungAt): Piece => ({
+  ...piece,
+  parts: unstrung(piece, id).map((part) =>
+    part.id === at.part ? { ...part, strung: { ...part.strung, [at.role]: id } } : part,
+  ),
+});
+
+/** The same piece without a part: where it was strung, the beads are strung again that it took the place of. */
+export const withoutPart = (piece: Piece, id: PartId): Piece => ({
+  ...piece,
+  parts: unstrung(piece, id).filter((part) => part.id !== id),
+});
+
+const unstrung = ({ parts }: Piece, id: PartId): Part[] =>
+  parts.map((part) => ({
+    ...part,
+    strung: Object.fromEntries(Object.entries(part.strung).filter(([, strung]) => strung !== id)),
+  }));

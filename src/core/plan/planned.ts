@@ -1,0 +1,83 @@
+import type { Kind } from '../body/kinds';
+import type { Sit, Wear } from '../body/wear';
+import type { Closure } from '../closures/closure';
+import type { Candidate } from '../fit/candidates';
+import type { CountRule } from '../fit/rules';
+import type { Gauge } from '../gauge/gauge';
+import type { LayoutRequest } from '../layout/cellLayout';
+import type { View } from '../layout/drawing';
+import type { ToLayOut } from '../layout/kept';
+import type { Sketch } from '../layout/sketch';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import type { Weight } from '../read/weight';
+import type { Structure, Weaveable } from '../structures/structure';
+import type { Gear } from '../supplies/holeFill';
+import type { ThreadPlan } from '../supplies/threadPlan';
+import type { EdgeName } from '../weave/edge';
+import type { PassInfo } from '../weave/path';
+import type { AsBead } from './asBead';
+import type { Caution } from './cautions';
+import type { EndStage } from './endStage';
+import type { Warning } from './warnings';
+import type { WovenReadings } from './weavePart';
+
+/** What closes the piece, worked out for the chosen count. */
+export interface ClosurePlan extends Closure {
+  /** Threads through each half, read off the path; the least of them, 0 where nothing is sewn on. */
+  readonly passes: number;
+  /** Chain on each side, mm, in whole links. */
+  readonly chainMm: number;
+  /** The piece let out to its last link; the finished length itself where there is no extender. */
+  readonly longestMm: number;
+  /** When the clasp half of each end is sewn on: from then on that end cannot be fitted any more. */
+  readonly finalAt: Readonly<Record<EdgeName, EndStage>>;
+}
+
+export interface Plan extends WovenReadings {
+  readonly ok: true;
+  /** Beads and colours of every role, those within what is strung among them: `ball/A`. */
+  readonly seen: Pick<PartOfPiece, 'beads' | 'colourings'>;
+  /** Parts made apart that are strung in the place of a bead, by the role that they take. */
+  readonly components: ReadonlyMap<string, Component>;
+  readonly structure: Structure;
+  readonly weaveable: Weaveable;
+  readonly kind: Kind;
+  readonly hand: PartOfPiece['hand'];
+  readonly wear: Wear;
+  readonly sit: Sit | null;
+  readonly closure: ClosurePlan;
+  readonly gauge: Gauge;
+  /** What is still to be laid out; until then the closed form stands. */
+  readonly toLayOut: LayoutRequest | null;
+  readonly chosen: Candidate;
+  /** The count to propose: the nearest to the wish that fits, or simply the nearest. */
+  readonly best: Candidate;
+  readonly candidates: readonly Candidate[];
+  /** How many of each step a graduated piece has on one half; null where units are counted. */
+  readonly arrangement: { readonly steps: readonly string[]; readonly counts: readonly number[] } | null;
+  /** What the count keeps to: the stitch's own rules and the maker's. */
+  readonly rules: readonly CountRule[];
+  readonly widthMm: number;
+  readonly thicknessMm: number;
+  readonly thread: ThreadPlan;
+  readonly gear: Gear;
+  readonly weight: Weight;
+  /** Passes that can be switched off, whether they are or not. */
+  readonly optionalPasses: readonly OptionalPass[];
+  readonly warnings: readonly Warning[];
+  readonly cautions: readonly Caution[];
+}
+
+export interface OptionalPass {
+  readonly name: string;
+  readonly info: PassInfo;
+}
+
+/** A part made apart, with the plan of one of it. */
+export interface Component extends AsBead {
+  readonly plan: Plan;
+  /** How it lies between its neighbours, to be laid out; null where that is known, or measured. */
+  readonly toLayOut: ToLayOut | null;
+  /** It alone, as it is seen. */
+  readonly sketch: (view: View) => Sketch;
+}

@@ -1,0 +1,43 @@
+'use client';
+
+import { extent } from '@/core/layout/sketch';
+import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import type { Component } from '@/core/plan/planned';
+import { SketchDrawing } from '../../piece/SketchDrawing';
+import { useLengths } from '../../shell/lengths';
+import styles from './parts.module.css';
+
+/** Pixels that the picture is high. */
+const HIGH_PX = 132;
+
+/** A part made apart, by itself as it is when it is closed: from its front, and from its edge. */
+export function ComponentPicture({ part, component }: { part: PartOfPiece; component: Component }) {
+  const { fine } = useLengths();
+  const views = (['above', 'side'] as const).map((view) => component.sketch(view));
+  const boxes = views.map((sketch) => extent(sketch));
+  const highMm = Math.max(...boxes.map(({ from, to }) => to[1] - from[1])) + 1;
+  const { widthMm, diameterMm } = component.bead;
+  return (
+    <figure className={styles.figure}>
+      {views.map((sketch, i) => {
+        const { from, to } = boxes[i] as (typeof boxes)[number];
+        const wide = to[0] - from[0] + 1;
+        return (
+          <svg
+            key={i}
+            viewBox={`${from[0] - 0.5} ${-highMm / 2} ${wide} ${highMm}`}
+            height={HIGH_PX}
+            width={(HIGH_PX * wide) / highMm}
+            aria-hidden
+            focusable="false"
+          >
+            <SketchDrawing piece={{ ...part, ...component.plan.seen }} sketch={sketch} />
+          </svg>
+        );
+      })}
+      <figcaption>
+        {component.name}: {fine(widthMm ?? diameterMm)} across, {fine(diameterMm)} deep
+      </figcaption>
+    </figure>
+  );
+}

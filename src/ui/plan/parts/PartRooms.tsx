@@ -1,0 +1,55 @@
+'use client';
+
+import { Button } from 'antd';
+import { carrying } from '@/core/piece/partOfPiece';
+import { hasRoom, withFramedBall } from '@/core/piece/assembly';
+import { partName, type Part } from '@/core/piece/part';
+import type { Piece } from '@/core/piece/piece';
+import { boundStitch, structureById } from '@/core/structures/registry';
+import { rolesOf, type RoleLetter } from '@/core/structures/structure';
+import { Choice } from '../../fields/Choice';
+import type { Rooms } from './useOpenPart';
+import styles from '../choices/choices.module.css';
+
+/** The parts of a piece, of which one is open; of a piece of one part only the way to make another. */
+export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly rooms: Rooms }) {
+  const carrier = carrying(piece);
+  const free = freeRoles(carrier);
+  const add = () => {
+    const [role] = free;
+    if (!role) return;
+    const made = withFramedBall(piece, role);
+    onTake(made.piece);
+    onOpen(made.id);
+  };
+  return (
+    <>
+      {piece.parts.length > 1 && (
+        <Choice
+          label="Which part?"
+          value={open}
+          options={piece.parts.map((part) => ({ value: part.id, label: roomName(piece, part) }))}
+          onChange={onOpen}
+          help="Stitch, beads and gauge below are those of this part. What is strung is made first."
+        />
+      )}
+      {open === carrier.id && hasRoom(piece) && free.length > 0 && (
+        <div className={styles.buttons}>
+          <Button onClick={add}>Frame a ball, and string it for bead {free[0]}</Button>
+        </div>
+      )}
+    </>
+  );
+}
+
+/** Roles of a stitch that still take a bead. */
+const freeRoles = ({ structure, strung }: Part): RoleLetter[] => {
+  const bound = boundStitch(structure);
+  return bound.ok ? rolesOf(bound.weaveable).filter((role) => !strung[role]) : [];
+};
+
+/** A part by its name; the one that carries the others by its stitch. */
+function roomName(piece: Piece, part: Part): string {
+  if (part.count.by !== 'fit') return partName(part);
+  return part.name || (structureById(part.structure.id)?.name.toLowerCase() ?? 'the piece');
+}
