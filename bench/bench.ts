@@ -16,6 +16,7 @@ import { benchBrowser } from './browser';
 import { benchFits } from './fits';
 import { benchLayouts } from './layouts';
 import { benchLoad } from './load';
+import { benchParts } from './parts';
 import { line, missed, quantile, section, time } from './timing';
 import { WOVEN } from '@/core/weave/path';
 
@@ -116,6 +117,7 @@ for (const { id, name, defaults, bind } of STRUCTURES.filter((s) => !s.bind(s.de
   line('checking 1,000 beads, p95 ms', check, check < 100, 'below 100');
 }
 
+benchParts();
 await benchFits();
 await benchLayouts();
 await benchBrowser();

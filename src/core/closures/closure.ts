@@ -52,29 +52,36 @@ export interface Closure {
 const ringsMm = ({ rings }: EndChoice): number => (rings ? rings.count * rings.finding.lengthMm : 0);
 
 /** The loop of an end, as the path sews it. */
-function sewnLoop(ends: EndsChoice, end: EdgeName, button: Closure['button'], mostLoops: number): SewnLoop {
+function sewnLoop(
+  ends: EndsChoice,
+  end: EdgeName,
+  button: Closure['button'],
+  mostLoops: number,
+  to: string | undefined,
+): SewnLoop {
   if (ends.closing !== 'clasp') return NO_LOOP;
   const { seedsEachSide, passes } = ends[end];
   const loops = Math.min(ends.clasp.loops, mostLoops);
   if (button && end === 'end') return { seedsEachSide: 0, passes, buttonSeeds: button.seeds };
   // A finding that is sewn in or glued on, or that a knot sits in, is held without seeds.
   const seeds = ends.clasp.fastening === 'sewn loop' ? seedsEachSide : 0;
-  return { seedsEachSide: seeds, passes, ...(loops > 1 && { loops }) };
+  return { seedsEachSide: seeds, passes, ...(loops > 1 && { loops }), ...(to !== undefined && { to }) };
 }
 
 /**
  * What closes the piece, in millimetres and in beads.
  * @param seed the seed of the loops, with its finish on
  * @param mostLoops how many loops of a clasp the stitch can hold side by side
+ * @param to what they are sewn to, where it is no clasp
  */
-export function closureOf(ends: EndsChoice, seed: Body, mostLoops = 1): Closure {
+export function closureOf(ends: EndsChoice, seed: Body, mostLoops = 1, to?: string): Closure {
   const { clasp, closing } = ends;
   const clasped = closing === 'clasp';
   const over = clasped && clasp.buttonsMm !== null ? buttonLoop(clasp.buttonsMm, seed) : null;
   const button = over && { ...over, seeds: ends.loopSeeds ?? over.least };
   const loops: EndLoops = {
-    start: sewnLoop(ends, 'start', button, mostLoops),
-    end: sewnLoop(ends, 'end', button, mostLoops),
+    start: sewnLoop(ends, 'start', button, mostLoops, to),
+    end: sewnLoop(ends, 'end', button, mostLoops, to),
     joined: closing === 'joined',
   };
   const claspMm = clasped ? clasp.startMm + clasp.endMm : 0;

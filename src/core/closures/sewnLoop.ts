@@ -12,6 +12,8 @@ export interface SewnLoop {
   readonly passes: number;
   /** A loop of so many seeds that goes over a ball or a button, and holds no ring. */
   readonly buttonSeeds?: number;
+  /** What it is sewn to; a clasp where nothing is said. */
+  readonly to?: string;
   /** Loops of the clasp side by side, each sewn on like this; one where nothing is said. */
   readonly loops?: number;
 }

@@ -38,9 +38,11 @@ export function sewLoop(
   nth = 0,
 ): void {
   const runs = loopRuns(loop);
-  const name = nth === 0 ? `clasp at the ${end}` : `clasp at the ${end}, loop ${nth + 1}`;
+  const { to } = loop;
+  const what = to === undefined ? 'clasp' : `edge of the ${to}`;
+  const name = nth === 0 ? `${what} at the ${end}` : `${what} at the ${end}, loop ${nth + 1}`;
   const seeds = (count: number) => Array<string>(count).fill(LOOP_ROLE);
-  w.joint(end, 'sew on the clasp', () => {
+  w.joint(end, `sew on the ${to ?? 'clasp'}`, () => {
     const ring = loop.buttonSeeds === undefined ? w.finding(name, 1, { joint: end, nth }) : null;
     // A single loop is no run of several.
     const run = nth === 0 ? {} : { run: nth };

@@ -6,6 +6,7 @@ import {
   type Drawing,
   type DrawnBead,
   type DrawnThread,
+  type Shape,
   type View,
 } from './drawing';
 import { routeLines } from '../read/routes';
@@ -25,6 +26,8 @@ export interface SketchPart {
   /** Units from one time to the next, and how many further on its beads stand than the path drawn says. */
   readonly stepUnits: number;
   readonly unitsOn: number;
+  /** It belongs to another part, which is made apart: it is seen here, and is not a bead of this one. */
+  readonly apart?: boolean;
 }
 
 /** The picture of a long piece, told once for what repeats. */
@@ -157,7 +160,7 @@ const near = (mm: number) => Math.round(mm * 20 + 0.137);
 
 /** The bead under a point of the picture, and the unit it stands in; the front one where several do. */
 export function beadAt({ shapes, parts }: Sketch, [x, y]: Flat): StandingBead | null {
-  for (const part of [...parts].reverse()) {
+  for (const part of parts.filter(({ apart }) => !apart).reverse()) {
     const { beads, atMm, times, stepMm, stepUnits, unitsOn } = part;
     for (const drawn of [...beads].reverse()) {
       const shape = shapes.get(drawn.shape);
@@ -188,6 +191,7 @@ export interface StandingBead {
 /** Every bead of a picture from left to right, and of those above each other from the top down. */
 export const standing = ({ parts }: Sketch): StandingBead[] =>
   parts
+    .filter(({ apart }) => !apart)
     .flatMap(({ beads, atMm, times, stepMm, stepUnits, unitsOn }) =>
       // Of those that stand in the place of one bead the first stands for it.
       beads
@@ -217,17 +221,51 @@ function covers(edge: readonly Flat[], { at, angle }: DrawnBead, [x, y]: Flat): 
   });
 }
 
+/**
+ * A sketch with that of another part beside it, from this place on.
+ * @param roleIn what a role of the other is called here
+ */
+export function beside(
+  sketch: Sketch,
+  other: Sketch,
+  atMm: number,
+  roleIn: (role: string) => string,
+): Sketch {
+  const keyIn = (key: string) => `apart ${key}`;
+  const shapes = [...other.shapes].map(([key, shape]): [string, Shape] => [
+    keyIn(key),
+    { ...shape, role: roleIn(shape.role) },
+  ]);
+  const parts = other.parts.map((part): SketchPart => ({
+    ...part,
+    atMm: part.atMm + atMm,
+    apart: true,
+    beads: part.beads.map((drawn) => ({
+      ...drawn,
+      shape: keyIn(drawn.shape),
+      bead: { ...drawn.bead, role: roleIn(drawn.bead.role) },
+    })),
+  }));
+  return {
+    shapes: new Map([...sketch.shapes, ...shapes]),
+    parts: [...sketch.parts, ...parts].sort((a, b) => a.level - b.level),
+    routes: sketch.routes,
+  };
+}
+
 /** Only the beads of these units of the woven part: what a cut across the piece shows. */
 export const slice = ({ shapes, parts }: Sketch, fromUnit: number, toUnit: number): Sketch => ({
   shapes,
   routes: [],
-  parts: parts.map((part) => ({
-    ...part,
-    threads: [],
-    beads: part.beads.filter(
-      ({ bead: { place } }) => place.section === WOVEN && place.unit >= fromUnit && place.unit < toUnit,
-    ),
-  })),
+  parts: parts
+    .filter(({ apart }) => !apart)
+    .map((part) => ({
+      ...part,
+      threads: [],
+      beads: part.beads.filter(
+        ({ bead: { place } }) => place.section === WOVEN && place.unit >= fromUnit && place.unit < toUnit,
+      ),
+    })),
 });
 
 /** A stretch along a picture, mm. */

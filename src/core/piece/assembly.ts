@@ -55,6 +55,29 @@ export function withFramedBall(
   };
 }
 
+/** What a top starts with: three rows of circles, soft enough to lie on a finger. */
+const TOP = { id: 'right-angle-weave', params: { rows: 3 } } as const;
+/** One seed out and one back holds it close. */
+const TOP_SEEDS = 1;
+
+/** A piece with one part more that closes it in the place of a clasp. Throws where it has as many parts as it can have. */
+export function withWovenTop(piece: Piece): { readonly piece: Piece; readonly id: PartId } {
+  if (!hasRoom(piece)) throw new Error(`A piece has ${MOST_PARTS} parts at most.`);
+  const carrier = carrying(piece);
+  const id = freeId(piece);
+  const [started] = asPiece(newPart(piece.name, TOP.id, null)).parts as [Part];
+  const made: Part = {
+    ...started,
+    id,
+    count: { by: 'fixed' },
+    structure: { id: TOP.id, params: { ...started.structure.params, ...TOP.params } },
+  };
+  const end = (one: Piece['ends']['start']) => ({ ...one, seedsEachSide: TOP_SEEDS, rings: null });
+  const before = piece.parts.filter((part) => part !== carrier);
+  const ends = { ...piece.ends, woven: id, start: end(piece.ends.start), end: end(piece.ends.end) };
+  return { piece: { ...piece, ends, parts: [...before, made, carrier] }, id };
+}
+
 function freeId({ parts }: Piece): PartId {
   const taken = new Set(parts.map(({ id }) => id));
   for (let n = 1; ; n++) if (!taken.has(`part-${n}`)) return `part-${n}`;
@@ -68,9 +91,10 @@ export const strungAs = (piece: Piece, id: PartId, at: StrungAt): Piece => ({
   ),
 });
 
-/** The same piece without a part: where it was strung, the beads are strung again that it took the place of. */
+/** The same piece without a part: where it was strung, the beads are strung again that it took the place of; what it closed, a clasp closes. */
 export const withoutPart = (piece: Piece, id: PartId): Piece => ({
   ...piece,
+  ends: piece.ends.woven === id ? { ...piece.ends, woven: null } : piece.ends,
   parts: unstrung(piece, id).filter((part) => part.id !== id),
 });
 

@@ -76,7 +76,7 @@ const apart = ({ parts }: Piece): string =>
 
 /** How a part made apart is strung, and what its count goes by. */
 const madeAs = ({ count }: PartOfPiece, style: LengthStyle): Facts =>
-  count.by === 'fit'
+  count.by !== 'around'
     ? []
     : [
         ['thread that strings it', `${count.way} ${count.way === 'between' ? 'its beads' : 'its threads'}`],
@@ -220,10 +220,12 @@ function colouringWords(
 }
 
 function ends(
-  { ends: { closing, clasp, start, end, loopSeeds, extender, chain } }: Piece,
+  { parts, ends: { closing, clasp, start, end, loopSeeds, extender, chain, woven: id } }: Piece,
   style: LengthStyle,
 ): Facts {
   const mm = (value: number) => formatLength(value, style);
+  const by = parts.find((part) => part.id === id);
+  const woven = by && partName(by);
   const sides = [
     ['start', start],
     ['end', end],
@@ -236,6 +238,7 @@ function ends(
       [`passes at the ${side}`, String(passes)],
       [`rings at the ${side}`, rings ? `${rings.count} × ${rings.finding.name}` : 'none'],
     ]),
+    ['closed by', woven ?? 'the clasp'],
     ['seeds of the loop', loopSeeds === null ? 'as reckoned' : String(loopSeeds)],
     ['extender', extender ? `${extender.links} links of ${formatFine(extender.linkMm, style)}` : 'none'],
     [

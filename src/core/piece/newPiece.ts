@@ -145,6 +145,7 @@ export function newPart(
       start: USUAL_END,
       end: USUAL_END,
       loopSeeds: null,
+      woven: null,
       extender: null,
       chain: null,
     },

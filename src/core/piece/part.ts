@@ -33,7 +33,7 @@ export type Way = (typeof WAYS)[number];
 /** Letters of the name of a part. */
 export const MOST_LETTERS_OF_A_PART = 40;
 
-const idSchema = z.string().min(1).max(40);
+export const idSchema = z.string().min(1).max(40);
 
 /** What is chosen of one part: its stitch, its beads, and how many units it has. */
 export const partSchema = z.object({
@@ -42,7 +42,8 @@ export const partSchema = z.object({
   name: z.string().trim().max(MOST_LETTERS_OF_A_PART).default(''),
   /**
    * What its count goes by. `fit`: it takes up what the wish leaves; `around`: it is closed into a ring about a body that
-   * is set in, and made apart, to be strung like a bead.
+   * is set in, and made apart, to be strung like a bead; `fixed`: it has as many units as it is given, and closes the piece
+   * in the place of a clasp.
    */
   count: z
     .discriminatedUnion('by', [
@@ -53,6 +54,7 @@ export const partSchema = z.object({
         /** How much of the thread's length one takes up when it is strung, as the maker measured it. */
         measuredMm: z.number().min(1).max(200).nullable(),
       }),
+      z.object({ by: z.literal('fixed') }),
     ])
     .default({ by: 'fit' }),
   /** Parts made apart that are strung in the place of a bead, by the role that they take. */
@@ -124,5 +126,5 @@ export function bodiesOf(part: Pick<Part, 'beads'>): (role: string) => BeadSize 
 /** What a maker calls a part that she has given no name. */
 export const partName = ({ name, beads }: Pick<Part, 'name' | 'beads'>): string => {
   const core = beads[CORE_ROLE];
-  return name || (core ? `framed ${core.shape}` : 'part');
+  return name || (core ? `framed ${core.shape}` : 'woven top');
 };

@@ -37,11 +37,12 @@ export function asPiece(part: PartOfPiece): Piece {
   return { format: PIECE_FORMAT, ...ofPiece, parts: [...part.others, ofPart] } as Piece;
 }
 
-/** The part that carries the others: the last that is strung by none. */
-export const carrying = ({ parts }: Pick<Piece, 'parts'>): Part => {
-  const strung = new Set(parts.flatMap((part) => Object.values(part.strung)));
-  return given(parts.findLast(({ id }) => !strung.has(id)) ?? parts.at(-1), 'part of the piece');
-};
+/** The part that carries the others: it takes up what the wish leaves. Throws where a piece has none. */
+export const carrying = ({ parts }: Pick<Piece, 'parts'>): Part =>
+  given(
+    parts.find(({ count }) => count.by === 'fit'),
+    'part that is fitted',
+  );
 
 /** A part of a piece by its id, the one that carries the others where none is named. Throws where the piece has no such part. */
 function partById(piece: Pick<Piece, 'parts'>, id = carrying(piece).id): Part {
@@ -59,9 +60,17 @@ export function partOf(piece: Piece, id?: string): PartOfPiece {
   return { ...shared, ends: endsOf(part, shared.ends), ...own, name, partName, others };
 }
 
-/** What is made apart about a body is closed into a ring; the ends of the piece are those of the part that carries it. */
+/** What is made apart is closed into a ring about its body, or has two free edges: the ends of the piece are those of the part that carries it. */
 const endsOf = ({ count }: Part, ends: Piece['ends']): Piece['ends'] =>
-  count.by === 'around' ? { ...ends, closing: 'joined', extender: null, chain: null } : ends;
+  count.by === 'fit'
+    ? ends
+    : {
+        ...ends,
+        closing: count.by === 'around' ? 'joined' : 'open',
+        extender: null,
+        chain: null,
+        woven: null,
+      };
 
 /** A piece with something changed of one part, the carrying one where none is named, or of what all have. Throws as `partOf`. */
 export function withPart(piece: Piece, change: Partial<PartOfPiece>, id?: string): Piece {

@@ -8,7 +8,7 @@ import { easeSchema } from '../records/settings';
 import { CORE_ROLE } from '../joints/setIn';
 import { storableSchema } from '../records/storable';
 import { migrateDocument } from './migrations';
-import { partSchema } from './part';
+import { idSchema, partSchema } from './part';
 
 /** The version of the document below. A change of its shape raises it and adds a step to `migrations.ts`. */
 export const PIECE_FORMAT = 3;
@@ -94,6 +94,10 @@ const choicesSchema = z.object({
       'Two parts have the same id.',
     )
     .refine(
+      (parts) => parts.filter(({ count }) => count.by === 'fit').length === 1,
+      'One part, and one only, takes up what the wish leaves.',
+    )
+    .refine(
       (parts) => parts.every(({ count, beads }) => count.by !== 'around' || beads[CORE_ROLE]),
       'A part that goes round a body must have one.',
     )
@@ -116,6 +120,8 @@ const choicesSchema = z.object({
     start: endSchema,
     end: endSchema,
     loopSeeds: z.number().int().min(2).max(200).nullable(),
+    /** A part made apart that closes it in the place of the clasp. */
+    woven: idSchema.nullable().default(null),
     extender: z
       .object({ linkMm: z.number().min(1).max(40), links: z.number().int().min(1).max(40) })
       .nullable(),
@@ -123,10 +129,15 @@ const choicesSchema = z.object({
   }),
 });
 
-export const pieceSchema = choicesSchema.refine(
-  ({ kind, wear }) => kind !== 'bail' || (wear.school === 'over' && wear.overMm !== null),
-  'Say what the bail is to go over.',
-);
+export const pieceSchema = choicesSchema
+  .refine(
+    ({ parts, ends }) => ends.woven === null || parts.some(({ id }) => id === ends.woven),
+    'It is closed by a part that the piece does not have.',
+  )
+  .refine(
+    ({ kind, wear }) => kind !== 'bail' || (wear.school === 'over' && wear.overMm !== null),
+    'Say what the bail is to go over.',
+  );
 export type Piece = z.infer<typeof pieceSchema>;
 export type Wearer = NonNullable<Piece['wearer']>;
 

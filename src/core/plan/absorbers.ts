@@ -89,7 +89,7 @@ interface EndChange {
 /** Changes of the ends alone: clasps, seeds, jump rings. */
 function endChanges({ ends, kind }: PartOfPiece, { clasps, findings }: Parts): EndChange[] {
   const changes: EndChange[] = [];
-  for (const clasp of clasps) {
+  for (const clasp of ends.woven === null ? clasps : []) {
     if (clasp.id === ends.clasp.id || (clasp.shape === 'ring top') !== (ends.clasp.shape === 'ring top'))
       continue;
     if (clasp.loops !== ends.clasp.loops || kind === 'ring') continue;
@@ -126,7 +126,9 @@ function endChanges({ ends, kind }: PartOfPiece, { clasps, findings }: Parts): E
 /** What a change of the ends does: the woven part stays as it is. */
 function ofEnds(piece: PartOfPiece, plan: Plan, what: Absorber['what'], ends: PartOfPiece['ends']): Absorber {
   const seed = sizeOf(piece.beads[LOOP_ROLE]);
-  const more = closureOf(ends, seed, plan.weaveable.mostLoops).allowanceMm - plan.closure.allowanceMm;
+  // What is closed by a woven part is so still.
+  const closed = ends.woven === null ? ends : { ...ends, clasp: plan.clasp };
+  const more = closureOf(closed, seed, plan.weaveable.mostLoops).allowanceMm - plan.closure.allowanceMm;
   return absorberOf(plan, what, { ...choosing(piece, plan.chosen), ends }, plan.chosen.finishedMm + more);
 }
 

@@ -20,6 +20,8 @@ export interface BoundPart {
   readonly ok: true;
   readonly piece: PartOfPiece;
   readonly components: ReadonlyMap<string, AsBead>;
+  /** What closes it in the place of a clasp; null where a clasp does, or nothing. */
+  readonly closedBy: { readonly name: string } | null;
   readonly structure: Structure;
   readonly weaveable: Weaveable;
   /** Beads that do not suit what they are to do, and yet can be woven. */
@@ -39,7 +41,7 @@ export interface BoundPart {
 /** Binds the stitch of a piece, once, and looks whether anything stands in the way before it is woven. */
 export function bindPart(
   piece: PartOfPiece,
-  components: BoundPart['components'],
+  { components, closedBy }: Pick<BoundPart, 'components' | 'closedBy'>,
   { holeFactor }: Pick<ThreadHabits, 'holeFactor'>,
 ): BoundPart | NoPlan {
   const bound = boundStitch(piece.structure);
@@ -50,7 +52,7 @@ export function bindPart(
   if (standing) return noPlan(standing);
   const body = bodiesOf(piece);
   const { mostLoops = 1 } = weaveable;
-  const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops);
+  const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops, closedBy?.name);
   const loops = { ...closure.loops, about: piece.count.by === 'around' };
   const gear: Gear = {
     threadMm: piece.thread.diameterMm,
@@ -70,6 +72,7 @@ export function bindPart(
     ok: true,
     piece,
     components,
+    closedBy,
     structure,
     weaveable,
     doubtful,

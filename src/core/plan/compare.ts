@@ -3,9 +3,9 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { countWords } from '../piece/choosing';
 import { formatLength, formatThread, type LengthStyle } from '../length/length';
 import type { Piece } from '../piece/piece';
-import { beadsInAll, lengthsInAll, threadInAllMm } from './madeApart';
+import { beadsInAll, lengthsInAll, madeApart, threadInAllMm } from './madeApart';
 import type { Plan } from './plan';
-import { offTarget } from '../words/figures';
+import { counted, offTarget } from '../words/figures';
 
 /** One line of a comparison: the same thing said of every version. */
 export interface ComparedLine {
@@ -27,6 +27,12 @@ const beadWords = ({ role, bead, shades }: Plan['quantities'][number]): string =
   return `${role === LOOP_ROLE ? 'loops' : role} ${bead.name}, ${colours}`;
 };
 
+/** "7 floats, 1 top" */
+const madeWords = (plan: Plan): string =>
+  madeApart(plan)
+    .map(({ component, times }) => counted(times, component.name))
+    .join(', ') || 'nothing';
+
 /** What versions of a piece are compared by, in the order in which a weaver asks. */
 const FACETS: readonly Facet[] = [
   { what: 'stitch', of: ({ structure }) => structure.name.toLowerCase() },
@@ -35,6 +41,7 @@ const FACETS: readonly Facet[] = [
   { what: 'against the target', of: ({ chosen }, style) => offTarget(chosen, style) },
   { what: 'sits', of: ({ sit }) => sit ?? 'fixed length' },
   { what: 'beads', of: ({ quantities }) => quantities.map(beadWords).join('; ') },
+  { what: 'made first', of: madeWords },
   { what: 'beads in all', of: (plan) => String(beadsInAll(plan)) },
   { what: 'thread', of: (plan, style) => formatThread(threadInAllMm(plan), style.unit, style.decimal) },
   { what: 'lengths of thread', of: (plan) => String(lengthsInAll(plan)) },

@@ -51,7 +51,12 @@ function planned(piece: Piece): Plan {
   if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
   return plan;
 }
-const only = (plan: Plan) => at(madeApart(plan), 0);
+/** The one part that it strings, and how often. */
+function only(plan: Plan) {
+  const { component, times } = at(madeApart(plan), 0);
+  const strung = [...plan.components.values()].find(({ id }) => id === component.id);
+  return { component: given(strung, 'strung part'), times };
+}
 
 /** A frame of a stitch of 11/0 about a ball, strung. */
 const framed = (ball: string, stitch: Pick<Part, 'structure'> = { structure: flatTwo }, frame = 'seed-11') =>

@@ -1,6 +1,6 @@
 import { asideMm, restingMm } from '../body/about';
 import type { Inner } from '../layout/bent';
-import { innerRole } from './asBead';
+import { innerRole, type AsBead } from './asBead';
 import { bent, within } from '../layout/bent';
 import { dressedRequest, type DressedLayout, type DressedRequest } from '../layout/dressed';
 import type { View } from '../layout/drawing';
@@ -11,7 +11,7 @@ import { wholeSketch, type Sketch } from '../layout/sketch';
 import { Weave } from '../weave/builder';
 import { CORE_ROLE, isSetIn } from '../joints/setIn';
 import type { Colouring } from '../colour/shades';
-import type { BeadMaterial } from '../materials/material';
+import type { BeadMaterial, Clasp } from '../materials/material';
 import { sizeOf, type BeadSize } from '../materials/material';
 import { beadOf, bodiesOf, partName, type Way } from '../piece/part';
 import { asPiece, partOf, type PartOfPiece } from '../piece/partOfPiece';
@@ -22,7 +22,7 @@ import { given } from '../tools/given';
 import { once, remembered } from '../tools/remember';
 import { WOVEN, type PartId } from '../weave/path';
 import type { Lookups } from './lookups';
-import type { Component, Plan } from './planned';
+import type { Component, Plan, StrungComponent } from './planned';
 import { noPlan, type NoPlan } from './problems';
 
 /**
@@ -46,12 +46,12 @@ export function betweenMm(
  * What a planned part is to whatever strings it. Measured, that stands; else as it lies between its neighbours, once that is
  * known; until then it takes as much as it is wide, from outside to outside.
  */
-function componentOf(
+function strungOf(
   part: PartOfPiece,
   plan: Plan,
   neighbours: DressedRequest['neighbours'],
   layouts: Layouts,
-): Component {
+): StrungComponent {
   const { id, count, partName: own, beads } = part;
   if (count.by !== 'around') throw new Error(`The part ${id} is not made apart.`);
   const core = beadOf(part, CORE_ROLE);
@@ -69,7 +69,7 @@ function componentOf(
   const found = dressedAt(layouts, request.key);
   const laidOut = found?.settled ? found : null;
   const known = count.measuredMm ?? laidOut?.alongMm;
-  const between: Component['betweenMm'] =
+  const between: AsBead['betweenMm'] =
     known === undefined ? betweenMm(count.way, core, { acrossMm, thicknessMm }) : [known, known];
   const { grams, unknown } = plan.weight;
   const inner = once(() => innerOf(plan, radiusMm, laidOut));
@@ -189,7 +189,7 @@ const FEW = 6;
 function neighboursOf(
   part: PartOfPiece,
   role: string,
-  components: ReadonlyMap<string, Component>,
+  components: ReadonlyMap<string, StrungComponent>,
 ): DressedRequest['neighbours'] {
   const size = (one: string) => sizeOf(components.get(one)?.bead ?? beadOf(part, one));
   const bound = boundStitch(part.structure);
@@ -205,16 +205,18 @@ function neighboursOf(
   return [beside(middle && middle - 1), beside(middle && middle + 1)];
 }
 
-/** A part with what it strings in the place of beads. */
-interface Strung {
+/** A part with what it is made of beside its beads. */
+interface Made {
   readonly ok: true;
   readonly part: PartOfPiece;
   /** By the role that each takes. */
-  readonly components: ReadonlyMap<string, Component>;
+  readonly components: ReadonlyMap<string, StrungComponent>;
+  /** What closes it in the place of a clasp. */
+  readonly closedBy: Component | null;
 }
 
 /**
- * Plans what a part strings, and takes each for the bead whose place it has.
+ * Plans what a part strings and what closes it, and takes each for the bead, or the clasp, whose place it has.
  * @param planOne plans one of them
  * @param within the parts that are being planned already: one of them cannot be strung in itself
  */
@@ -223,31 +225,101 @@ export function withComponents(
   lookups: Lookups,
   planOne: (component: PartOfPiece) => Plan | NoPlan,
   within: readonly PartId[],
-): Strung | NoPlan {
-  const strung = Object.entries(part.strung) as [RoleLetter, PartId][];
-  const components = new Map<string, Component>();
-  const beads: Record<string, BeadMaterial | undefined> = { ...part.beads };
-  // What is strung has its own colours, and those of its beads.
-  const colourings: Record<string, Colouring> = Object.fromEntries(
-    Object.entries(part.colourings).filter(([role]) => !(role in part.strung)),
-  );
+): Made | NoPlan {
+  const components = new Map<string, StrungComponent>();
+  const seen = new Seen(part);
   const piece = asPiece(part);
-  for (const [role, id] of strung) {
+  const plan = (id: PartId): { readonly one: PartOfPiece; readonly plan: Plan } | NoPlan => {
     if (id === part.id || within.includes(id))
       return noPlan({ code: 'strung-in-itself', part: nameOf(part, id) });
     const one = partOf(piece, id);
-    const plan = planKept(one, lookups, () => planOne(one));
-    if (!plan.ok && plan.problem.code === 'strung-in-itself') return plan;
-    if (!plan.ok) return noPlan({ code: 'part', part: nameOf(part, id), of: plan.problem });
-    const component = componentOf(one, plan, neighboursOf(part, role, components), lookups.layouts);
+    const found = planKept(one, lookups, () => planOne(one));
+    if (found.ok) return { one, plan: found };
+    return found.problem.code === 'strung-in-itself'
+      ? found
+      : noPlan({ code: 'part', part: nameOf(part, id), of: found.problem });
+  };
+  for (const [role, id] of Object.entries(part.strung) as [RoleLetter, PartId][]) {
+    const made = plan(id);
+    if ('ok' in made) return made;
+    if (made.one.count.by !== 'around') return noPlan({ code: 'cannot-be-strung', part: nameOf(part, id) });
+    const neighbours = neighboursOf(part, role, components);
+    const component = strungOf(made.one, made.plan, neighbours, lookups.layouts);
     components.set(role, component);
-    beads[role] = component.bead;
-    for (const [inner, bead] of Object.entries(plan.seen.beads)) beads[innerRole(id, inner)] = bead;
-    for (const [inner, colours] of Object.entries(plan.seen.colourings))
-      colourings[innerRole(id, inner)] = colours;
+    seen.takes(role, component);
   }
-  return { ok: true, part: { ...part, beads: beads as PartOfPiece['beads'], colourings }, components };
+  const { ends } = part;
+  if (ends.closing !== 'clasp' || ends.woven === null)
+    return { ok: true, part: { ...part, ...seen.all }, components, closedBy: null };
+  const made = plan(ends.woven);
+  if ('ok' in made) return made;
+  const closedBy = closingOf(made.one, made.plan);
+  seen.within(closedBy);
+  const closed = { ...ends, clasp: asClasp(closedBy, mostLoopsOf(part)), loopSeeds: null };
+  return { ok: true, part: { ...part, ...seen.all, ends: closed }, components, closedBy };
 }
+
+/** Beads and colours of a part, and of all that it is made of. */
+class Seen {
+  private readonly beads: Record<string, BeadMaterial | undefined>;
+  private readonly colourings: Record<string, Colouring>;
+
+  constructor({ beads, colourings, strung }: PartOfPiece) {
+    this.beads = { ...beads };
+    // What is strung has its own colours, and those of its beads.
+    this.colourings = Object.fromEntries(Object.entries(colourings).filter(([role]) => !(role in strung)));
+  }
+
+  takes(role: string, component: StrungComponent): void {
+    this.beads[role] = component.bead;
+    this.within(component);
+  }
+
+  within({ id, plan: { seen } }: Component): void {
+    for (const [role, bead] of Object.entries(seen.beads)) this.beads[innerRole(id, role)] = bead;
+    for (const [role, colours] of Object.entries(seen.colourings))
+      this.colourings[innerRole(id, role)] = colours;
+  }
+
+  get all(): Pick<PartOfPiece, 'beads' | 'colourings'> {
+    return { beads: this.beads as PartOfPiece['beads'], colourings: this.colourings };
+  }
+}
+
+/** A part with two free edges, as it closes a piece. */
+const closingOf = ({ id, partName: name, beads }: PartOfPiece, plan: Plan): Component => ({
+  id,
+  name: partName({ name, beads }),
+  plan,
+  toLayOut: null,
+  sketch: plan.sketch,
+});
+
+/** Loops side by side that an end of a part has place for. */
+function mostLoopsOf({ structure }: PartOfPiece): number {
+  const bound = boundStitch(structure);
+  return (bound.ok && bound.weaveable.mostLoops) || 1;
+}
+
+/** What a woven part is as a clasp: all of its length lies at the start, and it has as many loops as both edges have places. */
+const asClasp = ({ id, name, plan }: Component, mostLoops: number): Clasp => ({
+  id: `part ${id}`,
+  name,
+  shape: 'ring top',
+  startMm: plan.chosen.finishedMm,
+  endMm: 0,
+  // A uniform spread of half-width s deviates by s/√3.
+  spreadMm: Math.sqrt(3) * plan.chosen.sdMm,
+  loops: Math.min(mostLoops, plan.weaveable.mostLoops ?? 1),
+  turned: false,
+  fastening: 'sewn loop',
+  barMm: null,
+  ringMm: null,
+  buttonsMm: null,
+  plated: false,
+  note: '',
+  source: 'memory',
+});
 
 const nameOf = (part: PartOfPiece, id: PartId): string =>
   id === part.id

@@ -29,6 +29,27 @@ export interface FittedPart extends BoundPart, StitchForm {
 const placesIn = ({ beads }: Path, form: StitchForm['form']): Point[] =>
   beads.flatMap((bead) => (bead.place.section === WOVEN ? [form.pose(bead).centre] : []));
 
+/** Units that a part of so many has at first. */
+const FEW = 3;
+
+/** A part of so many units is as long as it is; a unit more or fewer is another. */
+function asManyAs(
+  { kind, units }: BoundPart['piece'],
+  { pitchMm, extraMm }: StitchForm['form'],
+  first: number,
+): Wear {
+  const wishMm = (units ?? first) * pitchMm + extraMm;
+  return {
+    kind,
+    bodyMm: null,
+    parts: [{ what: 'length', mm: wishMm }],
+    thicknessEffectMm: 0,
+    wishMm,
+    band: { minMm: wishMm - pitchMm / 2, maxMm: wishMm + pitchMm / 2 },
+    between: false,
+  };
+}
+
 /** The length that is wished for: that of the body inside it, or what its wearer and the choices come to. */
 function wishOf({ piece, body, pathOf, weaveable }: BoundPart, { form }: StitchForm): Wear {
   const { thicknessMm, widthMm } = form;
@@ -39,6 +60,7 @@ function wishOf({ piece, body, pathOf, weaveable }: BoundPart, { form }: StitchF
       thicknessMm,
       asideMm: asideMm(placesIn(pathOf(Math.max(weaveable.minimumUnits, LEAST_IN_RING)), form)),
     });
+  if (piece.count.by === 'fixed') return asManyAs(piece, form, Math.max(weaveable.minimumUnits, FEW));
   return wear({
     kind: piece.kind,
     girths: piece.wearer?.girths ?? {},

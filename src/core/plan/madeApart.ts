@@ -11,13 +11,16 @@ export interface MadeApart {
   readonly times: number;
 }
 
-type Strings = Pick<Plan, 'components' | 'quantities'>;
+type Strings = Pick<Plan, 'components' | 'closedBy' | 'quantities'>;
 
 /** The parts that a plan strings, each with how often: those that another strings before it, in the order in which they are made. */
-export function madeApart({ components, quantities }: Strings): MadeApart[] {
+export function madeApart({ components, closedBy, quantities }: Strings): MadeApart[] {
   const all = new Map<string, MadeApart>();
-  for (const [role, component] of components) {
-    const times = quantities.find((quantity) => quantity.role === role)?.total ?? 0;
+  const strung = [...components].map(([role, component]) => ({
+    component,
+    times: quantities.find((quantity) => quantity.role === role)?.total ?? 0,
+  }));
+  for (const { component, times } of [...strung, ...(closedBy ? [{ component: closedBy, times: 1 }] : [])]) {
     if (times === 0) continue;
     const inside = madeApart(component.plan).map((one) => ({ ...one, times: times * one.times }));
     for (const one of [...inside, { component, times }]) {
@@ -53,18 +56,22 @@ export const toLayOutFirst = (plan: Plan): ToLayOut | null =>
 /** Names of the parts that a piece has and that nothing of it strings; of a part that another strings, none. */
 export function looseParts(
   part: PartOfPiece,
-  { components, weaveable }: Pick<Plan, 'components' | 'weaveable'>,
+  own: Pick<Plan, 'components' | 'closedBy' | 'weaveable'>,
 ): string[] {
   if (part.others.length === 0 || carrying(asPiece(part)).id !== part.id) return [];
   const reached = new Set<string>();
-  const reach = (strings: Pick<Plan, 'components' | 'weaveable'>) => {
+  const reach = (strings: typeof own) => {
     const inUse = new Set<string>(rolesOf(strings.weaveable));
     for (const [role, { id, plan }] of strings.components) {
       if (!inUse.has(role)) continue;
       reached.add(id);
       reach(plan);
     }
+    if (strings.closedBy) {
+      reached.add(strings.closedBy.id);
+      reach(strings.closedBy.plan);
+    }
   };
-  reach({ components, weaveable });
+  reach(own);
   return part.others.filter(({ id }) => !reached.has(id)).map(partName);
 }

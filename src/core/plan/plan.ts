@@ -4,6 +4,7 @@ import { closureDoubts } from '../closures/closure';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { arrange, arrangements, type ArrangeQuestion } from '../fit/arrange';
 import type { Arranged } from '../fit/fitOf';
+import { beside } from '../layout/sketch';
 import { beadGrams } from '../materials/weight';
 import { beadOf, bodiesOf } from '../piece/part';
 import { partOf, type PartOfPiece } from '../piece/partOfPiece';
@@ -11,17 +12,20 @@ import type { Piece } from '../piece/piece';
 import { tally } from '../read/tally';
 import { totals } from '../read/totals';
 import { findingPasses } from '../read/traversals';
-import { weight } from '../read/weight';
+import { weight, type Weight } from '../read/weight';
 import { rolesOf, type Graduation } from '../structures/structure';
 import { threadPlan } from '../supplies/threadPlan';
 import { threadQuestion } from '../supplies/threadQuestion';
 import { threadDoubts } from '../supplies/threadSense';
 import type { PartId, Path } from '../weave/path';
+import { remembered } from '../tools/remember';
+import { innerRole } from './asBead';
 import { bindPart } from './bindPart';
 import { cautionsFor } from './cautions';
 import { withComponents } from './component';
 import type { ClosurePlan, Component, OptionalPass, Plan } from './planned';
 import { endStage } from './endStage';
+import { fullEdges } from './edgeHoles';
 import { fitPart, type FittedPart } from './fitPart';
 import { looseParts } from './madeApart';
 import { NO_LOOKUPS, type Lookups } from './lookups';
@@ -50,8 +54,8 @@ export const planPiece = (piece: Piece, lookups?: Partial<Lookups>): Plan | NoPl
 export const planPart = (part: PartOfPiece, lookups: Partial<Lookups> = NO_LOOKUPS): Plan | NoPlan =>
   planWithin(part, { ...NO_LOOKUPS, ...lookups }, []);
 
-/** What a part strings, by the role that each takes. */
-type Components = ReadonlyMap<string, Component>;
+/** What a part strings, and what closes it. */
+type Made = Pick<Plan, 'components' | 'closedBy'>;
 
 /** @param within the parts in which it is strung, and which are being planned already */
 function planWithin(chosen: PartOfPiece, lookups: Lookups, within: readonly PartId[]): Plan | NoPlan {
@@ -62,13 +66,13 @@ function planWithin(chosen: PartOfPiece, lookups: Lookups, within: readonly Part
     within,
   );
   if (!strung.ok) return strung;
-  const { part, components } = strung;
-  const bound = bindPart(part, components, lookups.habits);
+  const { part, ...made } = strung;
+  const bound = bindPart(part, made, lookups.habits);
   if (!bound.ok) return bound;
   const { arrangement } = bound.weaveable;
   return arrangement
-    ? planGraduated(part, components, arrangement, lookups)
-    : planFitted(fitPart(bound, lookups, null), components, lookups);
+    ? planGraduated(part, made, arrangement, lookups)
+    : planFitted(fitPart(bound, lookups, null), made, lookups);
 }
 
 /** A plan for a screen: where planning itself breaks, that is a problem to be told, and the choices can be changed. */
@@ -93,7 +97,7 @@ export const planPartOrFault = (part: PartOfPiece, lookups?: Partial<Lookups>): 
 /** A graduated piece is one unit; what is chosen is how many of each step it has. */
 function planGraduated(
   piece: PartOfPiece,
-  components: Components,
+  made: Made,
   graduation: Graduation,
   lookups: Lookups,
 ): Plan | NoPlan {
@@ -106,7 +110,7 @@ function planGraduated(
         gauge: null,
         structure: { ...piece.structure, params: { ...graduation.withCounts(counts) } },
       },
-      components,
+      made,
       lookups.habits,
     );
     return part.ok ? fitPart(part, lookups, arranged) : part;
@@ -125,11 +129,11 @@ function planGraduated(
   const best = arrange(question);
   const counts = graduation.counts ?? best.counts;
   const around = arrangements(question, counts);
-  return planFitted(withCounts(counts, { best, around, beads: graduation.beads }), components, lookups);
+  return planFitted(withCounts(counts, { best, around, beads: graduation.beads }), made, lookups);
 }
 
 /** Weaves what has been fitted, and tells everything of it. */
-function planFitted(part: FittedPart | NoPlan, components: Components, { habits }: Lookups): Plan | NoPlan {
+function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups): Plan | NoPlan {
   if (!part.ok) return part;
   const { piece, structure, weaveable, form, gauge, chosen, closure } = part;
   const { from, threadOf, ...readings } = weavePart(part);
@@ -166,7 +170,9 @@ function planFitted(part: FittedPart | NoPlan, components: Components, { habits 
     ...readings,
     weaveable,
     seen: { beads: piece.beads, colourings: piece.colourings },
-    components,
+    ...made,
+    sketch: made.closedBy ? withClosing(readings.sketch, made.closedBy) : readings.sketch,
+    clasp: piece.ends.clasp,
     kind: piece.kind,
     hand: piece.hand,
     toLayOut: part.toLayOut,
@@ -178,7 +184,10 @@ function planFitted(part: FittedPart | NoPlan, components: Components, { habits 
     rules: part.rules,
     widthMm,
     thicknessMm,
-    weight: weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
+    weight: weightWith(
+      weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
+      made,
+    ),
     gear: part.gear,
     optionalPasses: optionalPasses(from.at.path),
     warnings: warningsOf({
@@ -196,12 +205,40 @@ function planFitted(part: FittedPart | NoPlan, components: Components, { habits 
         : threadDoubts({ piece, structure, roles, holes, thread, quantities, exposed }),
       unsuited: part.doubtful,
       advice: weaveable.advise?.(part.body) ?? [],
-      strung: { components: components.values(), loose: looseParts(piece, { weaveable, components }) },
+      strung: {
+        components: made.components.values(),
+        loose: looseParts(piece, { weaveable, ...made }),
+        closing: made.closedBy && {
+          name: made.closedBy.name,
+          full: fullEdges(made.closedBy.plan, withoutOf(piece, made.closedBy), closure.loops),
+        },
+      },
       pathless,
     }),
     cautions: cautionsFor(piece, roles),
   };
 }
+
+/** What is left out of the part that closes a piece, and whether its thread is doubled. */
+const withoutOf = (piece: PartOfPiece, { id }: Component): Pick<PartOfPiece, 'without' | 'doubled'> => ({
+  without: piece.others.find((part) => part.id === id)?.without ?? [],
+  doubled: piece.doubled,
+});
+
+/** What closes the piece weighs something too. */
+const weightWith = (own: Weight, { closedBy }: Made): Weight =>
+  closedBy
+    ? {
+        grams: own.grams + closedBy.plan.weight.grams,
+        unknown: [...own.unknown, ...closedBy.plan.weight.unknown],
+      }
+    : own;
+
+/** The piece as it is seen, with the part that closes it at its start; cut across, one sees the piece alone. */
+const withClosing = (sketch: Plan['sketch'], { id, sketch: closing }: Component): Plan['sketch'] =>
+  remembered((view) =>
+    view === 'end' ? sketch(view) : beside(sketch(view), closing(view), 0, (role) => innerRole(id, role)),
+  );
 
 /** What closes the piece, with what only the path and the count can say of it. */
 function closurePlan({ piece, closure, chosen, chainMm }: FittedPart, path: Path): ClosurePlan {

@@ -14,7 +14,8 @@ import type { Structure, Weaveable } from '../structures/structure';
 import type { Gear } from '../supplies/holeFill';
 import type { ThreadPlan } from '../supplies/threadPlan';
 import type { EdgeName } from '../weave/edge';
-import type { PassInfo } from '../weave/path';
+import type { Clasp } from '../materials/material';
+import type { PartId, PassInfo } from '../weave/path';
 import type { AsBead } from './asBead';
 import type { Caution } from './cautions';
 import type { EndStage } from './endStage';
@@ -38,9 +39,13 @@ export interface Plan extends WovenReadings {
   /** Beads and colours of every role, those within what is strung among them: `ball/A`. */
   readonly seen: Pick<PartOfPiece, 'beads' | 'colourings'>;
   /** Parts made apart that are strung in the place of a bead, by the role that they take. */
-  readonly components: ReadonlyMap<string, Component>;
+  readonly components: ReadonlyMap<string, StrungComponent>;
   readonly structure: Structure;
   readonly weaveable: Weaveable;
+  /** A part made apart that closes it in the place of a clasp; null where a clasp does, or nothing. */
+  readonly closedBy: Component | null;
+  /** The clasp that closes it, or what stands for one. */
+  readonly clasp: Clasp;
   readonly kind: Kind;
   readonly hand: PartOfPiece['hand'];
   readonly wear: Wear;
@@ -74,10 +79,15 @@ export interface OptionalPass {
 }
 
 /** A part made apart, with the plan of one of it. */
-export interface Component extends AsBead {
+export interface Component {
+  readonly id: PartId;
+  readonly name: string;
   readonly plan: Plan;
-  /** How it lies between its neighbours, to be laid out; null where that is known, or measured. */
+  /** What is to be laid out of it beside its stitch; null where nothing is. */
   readonly toLayOut: ToLayOut | null;
   /** It alone, as it is seen. */
   readonly sketch: (view: View) => Sketch;
 }
+
+/** One that is strung in the place of a bead. */
+export interface StrungComponent extends Component, AsBead {}

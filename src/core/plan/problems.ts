@@ -23,6 +23,8 @@ export type Problem =
   | { readonly code: 'too-many-units'; readonly units: number; readonly most: number }
   /** A part that would be strung in what it strings. */
   | { readonly code: 'strung-in-itself'; readonly part: string }
+  /** A part that is about nothing has no way through it. */
+  | { readonly code: 'cannot-be-strung'; readonly part: string }
   /** What stands in the way of a part that is strung. */
   | { readonly code: 'part'; readonly part: string; readonly of: Problem }
   /** The program’s own fault: planning broke. */

@@ -1,9 +1,27 @@
+import { beadsInAll, lengthsInAll, madeApart, threadInAllMm } from './madeApart';
 import type { Plan, Warning } from './plan';
 import { planSteps } from './steps';
 import type { ThreadPlan } from '../supplies/threadPlan';
 
+/** Every figure of a plan, with those of the parts that are made apart for it. */
+type Report = ReturnType<typeof ownReport> & {
+  readonly inAll: { readonly beads: number; readonly threadMm: number; readonly lengths: number };
+  /** What is made first, and how often; the figures are of one. */
+  readonly made: readonly { readonly name: string; readonly times: number; readonly one: Report }[];
+};
+
 /** A plan as plain data for files and other programs: every figure, no path and no picture. Lengths in mm. */
-export function planReport(plan: Plan) {
+export const planReport = (plan: Plan): Report => ({
+  ...ownReport(plan),
+  inAll: { beads: beadsInAll(plan), threadMm: threadInAllMm(plan), lengths: lengthsInAll(plan) },
+  made: madeApart(plan).map(({ component, times }) => ({
+    name: component.name,
+    times,
+    one: planReport(component.plan),
+  })),
+});
+
+function ownReport(plan: Plan) {
   const { chosen, best, candidates, wear, sit, closure, gauge, thread, warnings, cautions } = plan;
   return {
     structure: plan.structure.id,

@@ -41,6 +41,8 @@ export type Warning =
   | { readonly code: 'odd-shape'; readonly bead: Unsuited }
   | { readonly code: 'sizes'; readonly advice: string }
   | { readonly code: 'other-thread' }
+  /** Beads at the edge of a part that closes the piece are too full to be sewn through. */
+  | { readonly code: 'edge-full'; readonly part: string; readonly roles: readonly string[] }
   /** Parts that are made, and that nothing strings. */
   | { readonly code: 'loose-parts'; readonly parts: readonly string[] }
   /** How much of the thread's length a part made apart takes up is known between these only. */
@@ -84,6 +86,8 @@ interface Findings {
 interface Strung {
   readonly components: Iterable<Pick<AsBead, 'name' | 'betweenMm'>>;
   readonly loose: readonly string[];
+  /** What closes it, and the roles at its edges that are too full; null where nothing woven does. */
+  readonly closing: { readonly name: string; readonly full: readonly string[] } | null;
 }
 
 /** A flat strip longer than a choker stands off the neck. */
@@ -128,9 +132,11 @@ function placeWarnings({ piece, structure, chosen, wear }: Findings): Warning[] 
   return warnings;
 }
 
-function strungWarnings({ components, loose }: Strung): Warning[] {
+function strungWarnings({ components, loose, closing }: Strung): Warning[] {
   const unsure = [...components].filter(({ betweenMm: [least, most] }) => least < most);
+  const full = closing?.full ?? [];
   return [
+    ...(closing && full.length > 0 ? [{ code: 'edge-full', part: closing.name, roles: full } as const] : []),
     ...(loose.length > 0 ? [{ code: 'loose-parts', parts: loose } as const] : []),
     ...unsure.map(({ name, betweenMm }): Warning => ({ code: 'part-not-measured', part: name, betweenMm })),
   ];

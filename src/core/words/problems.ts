@@ -76,6 +76,8 @@ export function wordProblem(problem: Problem, style: LengthStyle): string {
       );
     case 'strung-in-itself':
       return `The ${problem.part} would be strung in itself. Take a bead in its place in one of the two parts.`;
+    case 'cannot-be-strung':
+      return `The ${problem.part} is about no body, so that no thread leads through it: string a bead in its place.`;
     case 'part':
       return `The ${problem.part}: ${wordProblem(problem.of, style)}`;
     case 'fault':

@@ -93,6 +93,11 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
         title: 'Your own stitch.',
         text: 'Beads, length and thread are reckoned from what you measured. Its thread path is not known, so there are no steps, holes are not checked, and the picture shows amounts, not places.',
       };
+    case 'edge-full':
+      return {
+        title: `The edge of the ${warning.part} is too full.`,
+        text: `Bead ${warning.roles.join(' and ')} of it has no room for the thread that sews the piece on. Take fewer passes under Clasp and ends, a finer needle or thread, or beads with a wider hole.`,
+      };
     case 'loose-parts':
       return {
         title: `Nothing strings ${warning.parts.map((part) => `the ${part}`).join(' or ')}.`,

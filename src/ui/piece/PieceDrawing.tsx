@@ -47,7 +47,7 @@ export const PieceDrawing = memo(function PieceDrawing({
 });
 
 /** What closes the piece: clasp halves with their rings and chains, or the line where a ring is joined. */
-function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm } }: Props) {
+function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm, clasp, closedBy } }: Props) {
   if (ends.closing === 'open') return null;
   if (ends.closing === 'joined') {
     const high = widthMm / 2 + 2;
@@ -62,11 +62,11 @@ function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm } }:
       />
     ));
   }
-  const { clasp, start, end, chain } = ends;
+  const { start, end, chain } = ends;
   const { ringStartMm, ringEndMm, totalMm } = stations;
   return (
     <>
-      <ClaspStart clasp={clasp} />
+      {!closedBy && <ClaspStart clasp={clasp} />}
       <g transform={`translate(${clasp.startMm} 0)`}>
         {start.rings && <Links count={start.rings.count} linkMm={start.rings.finding.lengthMm} />}
       </g>
@@ -84,15 +84,15 @@ function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm } }:
         {end.rings && <Links count={end.rings.count} linkMm={end.rings.finding.lengthMm} />}
       </g>
       <g className={styles.slides} style={{ transform: `translate(${totalMm - clasp.endMm}px, 0)` }}>
-        <ClaspEnd clasp={clasp} />
+        {!closedBy && <ClaspEnd clasp={clasp} />}
       </g>
     </>
   );
 }
 
 /** Height that the clasp needs, mm. */
-function claspHeightMm({ ends: { closing, clasp } }: PartOfPiece): number {
-  if (closing !== 'clasp') return 7;
+function claspHeightMm({ ends: { closing } }: PartOfPiece, { clasp, closedBy }: Plan): number {
+  if (closing !== 'clasp' || closedBy) return 7;
   if (clasp.shape === 'toggle') return clasp.barMm ?? 19;
   return Math.max(
     7,
@@ -105,14 +105,14 @@ function claspHeightMm({ ends: { closing, clasp } }: PartOfPiece): number {
 /** Height that the drawing needs, mm: the piece, what hangs from it, its loops and its clasp. */
 export function drawingHeightMm({ plan, piece }: Props): number {
   const { from, to } = extent(plan.sketch('above'));
-  return Math.max(2 * Math.max(-from[1], to[1]), claspHeightMm(piece)) + 1;
+  return Math.max(2 * Math.max(-from[1], to[1]), claspHeightMm(piece, plan)) + 1;
 }
 
 /** The piece alone, as wide as its place, for a card on the bench. */
 export function PieceStrip({ piece, plan }: Props) {
   const height = drawingHeightMm({ piece, plan });
   const { totalMm } = plan.stations;
-  const before = 1 + (piece.ends.closing === 'clasp' ? overhangMm(piece.ends.clasp) : 0);
+  const before = 1 + (piece.ends.closing === 'clasp' && !plan.closedBy ? overhangMm(plan.clasp) : 0);
   return (
     <svg
       viewBox={`${-before} ${-height / 2} ${totalMm + before + 1} ${height}`}

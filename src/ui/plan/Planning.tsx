@@ -5,10 +5,8 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { choosing, countWords } from '@/core/piece/choosing';
-import type { Component } from '@/core/plan/planned';
-import { madeApart, toLayOutFirst } from '@/core/plan/madeApart';
+import { toLayOutFirst } from '@/core/plan/madeApart';
 import { planOrFault, planPartOrFault, type Plan } from '@/core/plan/plan';
-import type { PartId } from '@/core/weave/path';
 import { partOf, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Piece } from '@/core/piece/piece';
 import { wordProblem } from '@/core/words/problems';
@@ -193,7 +191,7 @@ function Planned({
             <Choices
               piece={part}
               rooms={rooms}
-              component={madeAs(shown, part.id)}
+              whole={shown}
               plan={partPlan.ok ? partPlan : null}
               layingOut={layingOut(progress, toLayOut)}
               people={people}
@@ -232,10 +230,6 @@ function Planned({
     </LookingAt>
   );
 }
-
-/** A part as the piece strings it; null where it does not. */
-const madeAs = (plan: Plan | null, id: PartId): Component | null =>
-  (plan && madeApart(plan).find(({ component }) => component.id === id)?.component) ?? null;
 
 /** The answer in a line, which stays in view where the screen is too small for the tape to stay. */
 function AnswerLine({ plan }: { readonly plan: Plan }) {

@@ -124,7 +124,9 @@ export function Slip({ plan, onChooseBead }: Props) {
             {show(wovenMm * (gauge.basePitchMm / gauge.pitchMm))}
           </Line>
         )}
-        {closure.allowanceMm > 0 && <Line name="clasp and loops take">{show(closure.allowanceMm)}</Line>}
+        {closure.allowanceMm > 0 && (
+          <Line name={`${plan.closedBy?.name ?? 'clasp'} and loops take`}>{show(closure.allowanceMm)}</Line>
+        )}
         {closure.chainMm > 0 && (
           <Line name="chain">
             2 × {show(closure.chainMm)}, {chosen.links} links

@@ -8,7 +8,6 @@ import { ringSize } from '@/core/body/ringSize';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { needsNeedle } from '@/core/materials/material';
 import { CORE_ROLE } from '@/core/joints/setIn';
-import type { Component } from '@/core/plan/planned';
 import { CLOSING_WORDS } from '@/core/words/closings';
 import type { Plan } from '@/core/plan/plan';
 import type { Catalogue, Person } from '@/server/screens';
@@ -25,7 +24,7 @@ import {
   useBodiesAtHand,
   WornChoice,
 } from './bodies';
-import { AroundFields } from '../parts/AroundFields';
+import { PartChoice } from '../parts/PartChoice';
 import { PartRooms } from '../parts/PartRooms';
 import type { Rooms } from '../parts/useOpenPart';
 import { sourceWords } from './gauge/gaugeWords';
@@ -47,8 +46,8 @@ interface Props {
   /** The part that is open. */
   readonly piece: PartOfPiece;
   readonly rooms: Rooms;
-  /** The part as it is strung; null where it is not, or has no plan. */
-  readonly component: Component | null;
+  /** The plan of the whole piece; null where there is none. */
+  readonly whole: Plan | null;
   readonly plan: Plan | null;
   readonly layingOut: LayingOut;
   readonly people: readonly Person[];
@@ -63,7 +62,7 @@ interface Props {
 export function Choices({
   piece,
   rooms,
-  component,
+  whole,
   plan,
   layingOut,
   people,
@@ -78,8 +77,8 @@ export function Choices({
   const roles = plan
     ? rolesOf(plan.weaveable).filter((role) => plan.quantities.some((q) => q.role === role))
     : usedRoles(piece);
-  const apart = piece.count.by === 'around';
-  const chosenRoles = apart ? [...roles, CORE_ROLE] : roles;
+  const apart = piece.count.by !== 'fit';
+  const chosenRoles = piece.count.by === 'around' ? [...roles, CORE_ROLE] : roles;
   /** Of a part made apart, neither who wears it nor a clasp is asked. */
   const titles = CHOICE_TITLES.filter((title) => !apart || title !== 'Clasp and ends');
 
@@ -87,13 +86,7 @@ export function Choices({
     'Who and length': {
       summary: apart ? aboutWords(piece) : wornWords(piece, plan, show),
       body: apart ? (
-        <AroundFields
-          part={piece}
-          rooms={rooms}
-          component={component}
-          kinds={catalogue.beads}
-          onChange={onChange}
-        />
+        <PartChoice part={piece} rooms={rooms} whole={whole} kinds={catalogue.beads} onChange={onChange} />
       ) : (
         <WornChoice piece={piece} plan={plan} people={people} onChange={onChange} />
       ),
@@ -125,6 +118,7 @@ export function Choices({
       body: (
         <EndsChoice
           piece={piece}
+          rooms={rooms}
           plan={plan}
           clasps={catalogue.clasps}
           findings={catalogue.findings}
@@ -168,7 +162,7 @@ export function Choices({
 /** What a choice is called for this part: of what is closed without one, nobody should look for a clasp. */
 function titleWords(title: ChoiceTitle, { count, ends }: PartOfPiece): string {
   if (title === 'Clasp and ends' && ends.closing !== 'clasp') return 'Ends';
-  return title === 'Who and length' && count.by === 'around' ? 'Goes round' : title;
+  return title === 'Who and length' && count.by !== 'fit' ? 'This part' : title;
 }
 
 /** A role and its bead, or what is strung in its place. */
@@ -179,7 +173,9 @@ function beadSummary(piece: PartOfPiece, plan: Plan | null, role: string): strin
 }
 
 const aboutWords = (piece: PartOfPiece): string =>
-  `made apart, closed about a ${beadOf(piece, CORE_ROLE).name}`;
+  piece.count.by === 'around'
+    ? `made apart, closed about a ${beadOf(piece, CORE_ROLE).name}`
+    : 'made apart, to close the piece';
 
 /** The runs of beads that the structure's parameters hold. */
 const sequences = ({ structure: { id, params } }: PartOfPiece): string[][] => {
@@ -254,6 +250,7 @@ function endsWords({ ends }: PartOfPiece, plan: Plan | null, show: (mm: number) 
   const takes = plan ? `; takes ${show(plan.closure.allowanceMm)}` : '';
   const chain = plan && plan.closure.chainMm > 0 ? `, chain ${show(plan.closure.chainMm)} each side` : '';
   const { seedsEachSide } = ends.start;
+  if (plan?.closedBy) return `${plan.closedBy.name}, sewn on by ${seedsEachSide} seeds a side${takes}`;
   const button = plan?.closure.button;
   if (button) return `${ends.clasp.name}, ${button.seeds} seeds${takes}`;
   const loop =

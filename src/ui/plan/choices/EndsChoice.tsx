@@ -1,6 +1,10 @@
 'use client';
 
+import { Button } from 'antd';
 import { KIND_FACTS } from '@/core/body/kinds';
+import { hasRoom, withWovenTop } from '@/core/piece/assembly';
+import { partName } from '@/core/piece/part';
+import type { PartId } from '@/core/weave/path';
 import { CAUTIONS_OF_ENDS } from '@/core/plan/cautions';
 import { wordCaution } from '@/core/words/cautions';
 import { CLOSING_WORDS, CLOSURE_PART_WORDS } from '@/core/words/closings';
@@ -11,6 +15,7 @@ import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { useLengths } from '../../shell/lengths';
 import { Notes } from '../Notes';
+import type { Rooms } from '../parts/useOpenPart';
 import { ChainFields } from './ends/ChainFields';
 import { EndFields } from './ends/EndFields';
 import { ExtenderField } from './ends/ExtenderField';
@@ -19,6 +24,7 @@ import styles from './choices.module.css';
 
 interface Props {
   readonly piece: PartOfPiece;
+  readonly rooms: Rooms;
   readonly plan: Plan | null;
   readonly clasps: readonly Clasp[];
   readonly findings: readonly FindingMaterial[];
@@ -26,7 +32,7 @@ interface Props {
 }
 
 /** How the piece is closed, and how that is sewn on. */
-export function EndsChoice({ piece, plan, clasps, findings, onChange }: Props) {
+export function EndsChoice({ piece, rooms, plan, clasps, findings, onChange }: Props) {
   const { ends, kind } = piece;
   const set = (change: Partial<PartOfPiece['ends']>) => onChange({ ends: { ...ends, ...change } });
   const { closings } = KIND_FACTS[kind];
@@ -49,7 +55,14 @@ export function EndsChoice({ piece, plan, clasps, findings, onChange }: Props) {
         <p className="soft">Two free ends, tip to tip; each holds its own thread.</p>
       )}
       {ends.closing === 'clasp' && (
-        <ClaspFields piece={piece} plan={plan} clasps={clasps} findings={findings} onChange={set} />
+        <ClaspFields
+          piece={piece}
+          rooms={rooms}
+          plan={plan}
+          clasps={clasps}
+          findings={findings}
+          onChange={set}
+        />
       )}
       {plan && <ClosureFacts plan={plan} />}
       {plan && (
@@ -66,6 +79,7 @@ const suits = ({ shape }: Clasp, kind: PartOfPiece['kind']) => (shape === 'ring 
 
 function ClaspFields({
   piece: { ends, kind },
+  rooms,
   plan,
   clasps,
   findings,
@@ -75,6 +89,13 @@ function ClaspFields({
   const { clasp } = ends;
   const length = (one: Clasp) =>
     one.buttonsMm === null ? `, ${show(claspClosedMm(one))} closed` : ', as long as its loop';
+  if (ends.woven !== null)
+    return (
+      <>
+        <WovenTop rooms={rooms} id={ends.woven} />
+        <EndFields ends={ends} findings={findings} button={null} onChange={onChange} />
+      </>
+    );
   return (
     <>
       <Pick
@@ -89,12 +110,40 @@ function ClaspFields({
         }}
       />
       <OwnClasp onAdded={(own) => onChange({ clasp: own, loopSeeds: null })} />
+      {hasRoom(rooms.piece) && (
+        <div className={styles.buttons}>
+          <Button
+            onClick={() => {
+              const made = withWovenTop(rooms.piece);
+              rooms.onTake(made.piece);
+              rooms.onOpen(made.id);
+            }}
+          >
+            Weave a top, and close it with that
+          </Button>
+        </div>
+      )}
       {clasp.note !== '' && <p className="soft">{clasp.note}</p>}
       <EndFields ends={ends} findings={findings} button={plan?.closure.button ?? null} onChange={onChange} />
       {kind === 'necklace' && <ChainFields ends={ends} plan={plan} findings={findings} onChange={onChange} />}
       {clasp.buttonsMm === null && (
         <ExtenderField ends={ends} plan={plan} findings={findings} onChange={onChange} />
       )}
+    </>
+  );
+}
+
+/** What closes the piece in the place of a clasp: the way to it. */
+function WovenTop({ rooms, id }: { readonly rooms: Rooms; readonly id: PartId }) {
+  const part = rooms.piece.parts.find((one) => one.id === id);
+  return (
+    <>
+      <p>
+        Closed by the {part ? partName(part) : 'part'}, which is made first: both ends are sewn to its edges.
+      </p>
+      <div className={styles.buttons}>
+        <Button onClick={() => rooms.onOpen(id)}>Open it</Button>
+      </div>
     </>
   );
 }

@@ -5,11 +5,10 @@ import { useMemo } from 'react';
 import { CORE_ROLE } from '@/core/joints/setIn';
 import type { LengthRange } from '@/core/length/length';
 import type { BeadKind } from '@/core/materials/material';
-import { beadOf, MOST_LETTERS_OF_A_PART, partName, type Way } from '@/core/piece/part';
+import { beadOf, type Way } from '@/core/piece/part';
 import { carrying, withPart, type PartOfPiece } from '@/core/piece/partOfPiece';
-import { strungAs, strungAt, withoutPart } from '@/core/piece/assembly';
-import type { Component } from '@/core/plan/planned';
-import { madeApart } from '@/core/plan/madeApart';
+import { strungAs, strungAt } from '@/core/piece/assembly';
+import type { StrungComponent } from '@/core/plan/planned';
 import { planOrFault } from '@/core/plan/plan';
 import { counted } from '@/core/words/figures';
 import { boundStitch } from '@/core/structures/registry';
@@ -17,21 +16,12 @@ import { rolesOf } from '@/core/structures/structure';
 import { Choice } from '../../fields/Choice';
 import { LengthInput } from '../../fields/LengthInput';
 import { Pick } from '../../fields/Pick';
-import { TypedInput } from '../../fields/TypedInput';
-import type { Reading } from '../../fields/useTyped';
 import { useLookups } from '../../shell/useLookups';
 import { useLengths } from '../../shell/lengths';
-import { ComponentPicture } from './ComponentPicture';
 import type { Rooms } from './useOpenPart';
 import styles from '../choices/choices.module.css';
 
 const MEASURED: LengthRange = { minMm: 1, maxMm: 200 };
-
-/** A name, or none: then it goes by what it is. */
-const readName = (text: string): Reading<string> =>
-  text.trim().length <= MOST_LETTERS_OF_A_PART
-    ? { ok: true, value: text.trim() }
-    : { ok: false, problem: `A part’s name has at most ${MOST_LETTERS_OF_A_PART} letters.` };
 
 /** How thread goes through a part, and what that does to it. */
 const WAY_WORDS: Readonly<Record<Way, string>> = {
@@ -51,9 +41,9 @@ function useOtherWay(part: PartOfPiece, rooms: Rooms): string {
     if (count.by !== 'around' || count.measuredMm !== null) return '';
     const way: Way = count.way === 'between' ? 'under' : 'between';
     const plan = planOrFault(withPart(piece, { count: { ...count, way } }, id), lookups);
-    const made = plan.ok ? madeApart(plan).find(({ component }) => component.id === id) : undefined;
+    const made = plan.ok ? [...plan.components.values()].find((one) => one.id === id) : undefined;
     if (!plan.ok || !made) return '';
-    const [least, most] = made.component.betweenMm;
+    const [least, most] = made.betweenMm;
     const takes = least === most ? fine(least) : `between ${fine(least)} and ${fine(most)}`;
     return `The other way it takes ${takes} of the length, and ${counted(plan.best.units, 'unit')} fit best.`;
   }, [part, piece, lookups, fine]);
@@ -62,7 +52,7 @@ function useOtherWay(part: PartOfPiece, rooms: Rooms): string {
 /** How it is known what a part takes of the length. */
 function lengthHelp(
   measuredMm: number | null,
-  component: Component | null,
+  component: StrungComponent | null,
   fine: (mm: number) => string,
 ): string {
   if (measuredMm !== null || !component) return 'From neighbour to neighbour.';
@@ -76,12 +66,12 @@ interface Props {
   readonly part: PartOfPiece;
   readonly rooms: Rooms;
   /** The part as it is strung; null where there is no plan of it. */
-  readonly component: Component | null;
+  readonly component: StrungComponent | null;
   readonly kinds: readonly BeadKind[];
   readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
-/** A part made apart: what it goes round, where it is strung, and how thread goes through it. */
+/** A part closed about a body: which, where it is strung, and how thread goes through it. */
 export function AroundFields({ part, rooms, component, kinds, onChange }: Props) {
   const { fine } = useLengths();
   const otherWay = useOtherWay(part, rooms);
@@ -95,7 +85,6 @@ export function AroundFields({ part, rooms, component, kinds, onChange }: Props)
   const set = (change: Partial<typeof count>) => onChange({ count: { ...count, ...change } });
   return (
     <>
-      {component && <ComponentPicture part={part} component={component} />}
       <Pick
         label="It goes round"
         value={core.id}
@@ -106,13 +95,6 @@ export function AroundFields({ part, rooms, component, kinds, onChange }: Props)
           const kind = kinds.find((one) => one.id === id);
           if (kind) onChange({ beads: { ...part.beads, [CORE_ROLE]: { ...core, ...kind } } });
         }}
-      />
-      <TypedInput
-        label="What you call it"
-        shown={part.partName}
-        read={readName}
-        onTake={(partName) => onChange({ partName })}
-        placeholder={partName({ name: '', beads: part.beads })}
       />
       <Choice
         label="Strung in the place of bead"
@@ -140,12 +122,11 @@ export function AroundFields({ part, rooms, component, kinds, onChange }: Props)
         onChange={(measuredMm) => set({ measuredMm })}
         help={lengthHelp(count.measuredMm, component, fine)}
       />
-      <div className={styles.buttons}>
-        {count.measuredMm !== null && (
+      {count.measuredMm !== null && (
+        <div className={styles.buttons}>
           <Button onClick={() => set({ measuredMm: null })}>Back to what is worked out</Button>
-        )}
-        <Button onClick={() => rooms.onTake(withoutPart(rooms.piece, part.id))}>Take the part out</Button>
-      </div>
+        </div>
+      )}
     </>
   );
 }

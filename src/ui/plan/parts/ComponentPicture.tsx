@@ -10,13 +10,16 @@ import styles from './parts.module.css';
 /** Pixels that the picture is high. */
 const HIGH_PX = 132;
 
-/** A part made apart, by itself as it is when it is closed: from its front, and from its edge. */
+/** A part made apart, by itself as it is when it is made: from its front, and from its edge. */
 export function ComponentPicture({ part, component }: { part: PartOfPiece; component: Component }) {
   const { fine } = useLengths();
   const views = (['above', 'side'] as const).map((view) => component.sketch(view));
   const boxes = views.map((sketch) => extent(sketch));
   const highMm = Math.max(...boxes.map(({ from, to }) => to[1] - from[1])) + 1;
-  const { widthMm, diameterMm } = component.bead;
+  const across = (k: 0 | 1, of: number) => {
+    const box = boxes[of];
+    return box ? box.to[k] - box.from[k] : 0;
+  };
   return (
     <figure className={styles.figure}>
       {views.map((sketch, i) => {
@@ -36,7 +39,7 @@ export function ComponentPicture({ part, component }: { part: PartOfPiece; compo
         );
       })}
       <figcaption>
-        {component.name}: {fine(widthMm ?? diameterMm)} across, {fine(diameterMm)} deep
+        {component.name}: {fine(across(0, 0))} by {fine(across(1, 0))}, {fine(across(1, 1))} deep
       </figcaption>
     </figure>
   );

@@ -4,6 +4,8 @@ import { useMemo } from 'react';
 import { makeOf } from '@/core/materials/material';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { planPart, type Plan } from '@/core/plan/plan';
+import { madeApart } from '@/core/plan/madeApart';
+import { counted } from '@/core/words/figures';
 import { cutLines, cutWords } from '@/core/supplies/cutting';
 import { useAtHand } from '../../../shell/atHand';
 import { useLookups } from '../../../shell/useLookups';
@@ -43,6 +45,15 @@ export function CutList({ piece, plan, onChange }: Props) {
           </li>
         ))}
       </ol>
+      {madeApart(plan).map(({ component, times }) => (
+        <p key={component.id}>
+          Before that, for {counted(times, component.name)}:{' '}
+          <strong className="figures">
+            {counted(times * component.plan.thread.lengths, 'length')}, {say(component.plan.thread.longestMm)}
+          </strong>
+          {component.plan.thread.lengths > 1 ? ' at the most' : ' each'}.
+        </p>
+      ))}
       {makeOf(piece.thread) === 'elastic' && (
         <p className="soft">
           One length, for elastic is not joined on the way. Pull it out once before you measure: new elastic

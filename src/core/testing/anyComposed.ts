@@ -1,0 +1,52 @@
+// Pieces made of parts that nobody would make.
+import fc from 'fast-check';
+import { CORE_ROLE } from '../joints/setIn';
+import { BEADS } from '../materials/catalogue';
+import { hasRoom, withFramedBall, withWovenTop } from '../piece/assembly';
+import { inStructure } from '../piece/variants';
+import { WAYS } from '../piece/part';
+import { asPiece, carrying, partOf, withPart } from '../piece/partOfPiece';
+import type { Piece } from '../piece/piece';
+import { boundStitch, STRUCTURES } from '../structures/registry';
+import { rolesOf } from '../structures/structure';
+import { given } from '../tools/given';
+import { anyPiece } from './anyPiece';
+
+/** One part more, and how it is to be. */
+const anyPart = fc.record({
+  top: fc.boolean(),
+  structure: fc.constantFrom(...STRUCTURES),
+  nth: fc.nat(),
+  way: fc.constantFrom(...WAYS),
+  measuredMm: fc.option(fc.integer({ min: 1, max: 40 })),
+  core: fc.constantFrom(...BEADS),
+  bead: fc.option(fc.constantFrom(...BEADS)),
+  units: fc.option(fc.integer({ min: 1, max: 40 })),
+});
+
+/** Any piece with one to three parts made apart: framed bodies strung in it, or a woven part that closes it. */
+export const anyComposed: fc.Arbitrary<Piece> = fc
+  .tuple(anyPiece(), fc.array(anyPart, { minLength: 1, maxLength: 3 }))
+  .map(([carrier, parts]) =>
+    parts.reduce((piece, part) => {
+      const bound = boundStitch(carrying(piece).structure);
+      const roles = bound.ok ? rolesOf(bound.weaveable) : [];
+      if (!hasRoom(piece) || roles.length === 0) return piece;
+      const role = given(roles[part.nth % roles.length], 'role');
+      const made = part.top ? withWovenTop(piece) : withFramedBall(piece, role);
+      const { id } = made;
+      const own = inStructure(partOf(made.piece, id), part.structure.id);
+      const beads = part.bead ? { ...own.beads, A: { ...own.beads.A, ...part.bead } } : own.beads;
+      const core = beads[CORE_ROLE];
+      return withPart(
+        made.piece,
+        {
+          structure: own.structure,
+          units: part.units,
+          count: part.top ? own.count : { by: 'around', way: part.way, measuredMm: part.measuredMm },
+          beads: core ? { ...beads, [CORE_ROLE]: { ...core, ...part.core } } : beads,
+        },
+        id,
+      );
+    }, asPiece(carrier)),
+  );
