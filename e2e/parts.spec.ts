@@ -53,3 +53,39 @@ test('a ball is framed and strung; what one takes and what all take is told; it 
   await page.getByRole('button', { name: /^Undo parts made apart/ }).click();
   await expect(made(page)).toContainText(/floats, made first/);
 });
+
+test('a ring is closed by a woven top, which takes its length from the band; the way back to a clasp', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Pell', 'Right-angle weave');
+  await openChoice(page, 'Clasp and ends');
+  await page.getByRole('button', { name: 'Weave a top, and close it with that' }).click();
+  await openChoice(page, 'This part');
+  await expect(page.getByText('Made first; the ends of the piece are sewn to its edges')).toBeVisible();
+  const units = async () =>
+    Number(
+      /\d+/.exec(
+        await slip(page)
+          .getByText(/^\d+ units$/)
+          .innerText(),
+      )?.[0],
+    );
+  const before = await units();
+  await page.getByRole('radio', { name: /^5 / }).click({ force: true });
+  await expect.poll(units).toBeLessThan(before);
+  await expect(slip(page).getByText('woven top and loops take')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take the part out' }).click();
+  await openChoice(page, 'Clasp and ends');
+  await expect(page.getByLabel('Clasp', { exact: true })).toBeVisible();
+});
+
+test('a bail runs on the piece and takes nothing of its length', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Tubular peyote');
+  const finished = await slip(page).locator('strong').first().innerText();
+  await openChoice(page, 'Stitch');
+  await page.getByRole('button', { name: 'Make a bail that runs on it' }).click();
+  await expect(slip(page).getByRole('row', { name: '1 bail, made first' })).toBeVisible();
+  await expect(slip(page).locator('strong').first()).toHaveText(finished);
+  await expectAccessible(page);
+});

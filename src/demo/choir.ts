@@ -45,6 +45,7 @@ export const DEMO_PIECES = [
   'lantern-line',
   'slack-water',
   'net-floats',
+  'capstan',
 ] as const;
 
 /** Reads one of the example pieces. Throws where the file is not a piece. */

@@ -1,4 +1,3 @@
-import { takenOff } from '../read/tally';
 import { head, runs } from '../read/runs';
 import { rowsPass, START, WOVEN, type Bead, type Path } from '../weave/path';
 
@@ -28,8 +27,7 @@ const LONGEST_REPEAT = 4;
  * @param rowsOfUnit rows of one unit
  */
 export function rowLists(path: Path, nameOf: (bead: Bead) => string, rowsOfUnit: number): RowList[] {
-  const off = takenOff(path);
-  const woven = path.beads.filter((bead) => bead.place.section === WOVEN && !off.has(bead));
+  const woven = path.beads.filter((bead) => bead.place.section === WOVEN);
   const passes = [...new Set(woven.map(passOf))];
   return passes.map((pass): RowList => {
     const beads = woven.filter((bead) => passOf(bead) === pass);

@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import { takenOff } from '../read/tally';
 import type { Bead, Path } from '../weave/path';
 
 /** A colour by its name: what a maker asks for, and what the picture shows. */
@@ -70,8 +69,7 @@ export function shading(
   units: number,
   colourings: Readonly<Partial<Record<string, Colouring>>>,
 ): Shading {
-  const off = takenOff(path);
-  const beads = path.beads.filter((bead) => colourings[bead.role] && !off.has(bead));
+  const beads = path.beads.filter((bead) => colourings[bead.role]);
   const of = new Map<string, number>();
   for (const { role } of beads) of.set(role, (of.get(role) ?? 0) + 1);
   const strung = new Map<string, number>();

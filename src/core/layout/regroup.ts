@@ -58,8 +58,6 @@ export function regrouped(path: Path, sizeOf: (role: string) => BeadSize): Regro
         return { ...move, place, beads: [again(move.beads[0]), again(move.beads[1])] };
       case 'knot':
         return { ...move, place, into: move.into && { ...move.into, bead: again(move.into.bead) } };
-      case 'unpick':
-        return { ...move, place, beads: move.beads.map(again) };
       default:
         return { ...move, place };
     }

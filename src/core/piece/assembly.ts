@@ -78,6 +78,19 @@ export function withWovenTop(piece: Piece): { readonly piece: Piece; readonly id
   return { piece: { ...piece, ends, parts: [...before, made, carrier] }, id };
 }
 
+/** What a bail starts with: a strip that lies flat and closes into a ring. */
+const BAIL_STITCH = 'flat-peyote';
+
+/** A piece with a bail that runs on it. Throws where it has as many parts as it can have. */
+export function withBail(piece: Piece): { readonly piece: Piece; readonly id: PartId } {
+  if (!hasRoom(piece)) throw new Error(`A piece has ${MOST_PARTS} parts at most.`);
+  const carrier = carrying(piece);
+  const id = freeId(piece);
+  const [started] = asPiece(newPart(piece.name, BAIL_STITCH, null)).parts as [Part];
+  const before = piece.parts.filter((part) => part !== carrier);
+  return { piece: { ...piece, parts: [...before, { ...started, id, count: { by: 'over' } }, carrier] }, id };
+}
+
 function freeId({ parts }: Piece): PartId {
   const taken = new Set(parts.map(({ id }) => id));
   for (let n = 1; ; n++) if (!taken.has(`part-${n}`)) return `part-${n}`;

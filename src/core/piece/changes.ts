@@ -68,8 +68,8 @@ function facts(piece: Piece, style: LengthStyle): Map<string, string> {
 }
 
 /** The part that carries the others goes without a name, as the piece does. */
-const prefix = ({ count, partName: name, beads }: PartOfPiece): string =>
-  count.by === 'fit' ? '' : `${partName({ name, beads })}, `;
+const prefix = ({ partName: name, beads, count }: PartOfPiece): string =>
+  count.by === 'fit' ? '' : `${partName({ name, beads, count })}, `;
 
 const apart = ({ parts }: Piece): string =>
   parts.flatMap((part) => (part.count.by === 'fit' ? [] : [partName(part)])).join(', ') || 'none';

@@ -43,7 +43,7 @@ export const partSchema = z.object({
   /**
    * What its count goes by. `fit`: it takes up what the wish leaves; `around`: it is closed into a ring about a body that
    * is set in, and made apart, to be strung like a bead; `fixed`: it has as many units as it is given, and closes the piece
-   * in the place of a clasp.
+   * in the place of a clasp; `over`: it is a bail, closed into a ring that runs on the piece.
    */
   count: z
     .discriminatedUnion('by', [
@@ -55,6 +55,7 @@ export const partSchema = z.object({
         measuredMm: z.number().min(1).max(200).nullable(),
       }),
       z.object({ by: z.literal('fixed') }),
+      z.object({ by: z.literal('over') }),
     ])
     .default({ by: 'fit' }),
   /** Parts made apart that are strung in the place of a bead, by the role that they take. */
@@ -124,7 +125,7 @@ export function bodiesOf(part: Pick<Part, 'beads'>): (role: string) => BeadSize 
 }
 
 /** What a maker calls a part that she has given no name. */
-export const partName = ({ name, beads }: Pick<Part, 'name' | 'beads'>): string => {
+export const partName = ({ name, beads, count }: Pick<Part, 'name' | 'beads' | 'count'>): string => {
   const core = beads[CORE_ROLE];
-  return name || (core ? `framed ${core.shape}` : 'woven top');
+  return name || (core ? `framed ${core.shape}` : count.by === 'over' ? 'bail' : 'woven top');
 };

@@ -11,11 +11,13 @@ export type PartOfPiece = Omit<Piece, 'format' | 'parts' | 'name'> &
     readonly partName: string;
     /** The other parts of the piece, which it may string. */
     readonly others: readonly Part[];
+    /** Of a part made apart, whose own ends are what they are: the ends of the piece. */
+    readonly endsOfPiece?: Piece['ends'];
   };
 
 /** Parts choices into those of a part and those that all parts of a piece have. */
 function split(choices: Partial<PartOfPiece>): { ofPart: Partial<Part>; ofPiece: Partial<Piece> } {
-  const { name, partName, others: _others, ...rest } = choices;
+  const { name, partName, others: _others, endsOfPiece: _ends, ...rest } = choices;
   const entries = Object.entries(rest);
   const isOfPart = ([key]: readonly [string, unknown]) => key in partSchema.shape;
   return {
@@ -34,7 +36,8 @@ function split(choices: Partial<PartOfPiece>): { ofPart: Partial<Part>; ofPiece:
 export function asPiece(part: PartOfPiece): Piece {
   const { ofPart, ofPiece } = split(part);
   // What is strung is made before it is strung.
-  return { format: PIECE_FORMAT, ...ofPiece, parts: [...part.others, ofPart] } as Piece;
+  const { others, ends, endsOfPiece = ends } = part;
+  return { format: PIECE_FORMAT, ...ofPiece, ends: endsOfPiece, parts: [...others, ofPart] } as Piece;
 }
 
 /** The part that carries the others: it takes up what the wish leaves. Throws where a piece has none. */
@@ -57,25 +60,28 @@ export function partOf(piece: Piece, id?: string): PartOfPiece {
   const part = partById(piece, id);
   const { name: partName, ...own } = part;
   const others = parts.filter((other) => other !== part);
-  return { ...shared, ends: endsOf(part, shared.ends), ...own, name, partName, others };
+  const all = { ...shared, ...own, name, partName, others };
+  const { by } = part.count;
+  return by === 'fit' ? all : { ...all, ends: endsApart(shared.ends, by), endsOfPiece: shared.ends };
 }
 
-/** What is made apart is closed into a ring about its body, or has two free edges: the ends of the piece are those of the part that carries it. */
-const endsOf = ({ count }: Part, ends: Piece['ends']): Piece['ends'] =>
-  count.by === 'fit'
-    ? ends
-    : {
-        ...ends,
-        closing: count.by === 'around' ? 'joined' : 'open',
-        extender: null,
-        chain: null,
-        woven: null,
-      };
+/** The ends of a part made apart: closed into a ring, or two free edges. */
+const endsApart = (ends: Piece['ends'], by: Part['count']['by']): Piece['ends'] => ({
+  ...ends,
+  closing: by === 'fixed' ? 'open' : 'joined',
+  extender: null,
+  chain: null,
+  woven: null,
+});
 
-/** A piece with something changed of one part, the carrying one where none is named, or of what all have. Throws as `partOf`. */
+/**
+ * A piece with something changed of one part, the carrying one where none is named, or of what all have. The ends of a part
+ * made apart are what they are, and not those of the piece. Throws as `partOf`.
+ */
 export function withPart(piece: Piece, change: Partial<PartOfPiece>, id?: string): Piece {
-  const { ofPart, ofPiece } = split(change);
   const before = partById(piece, id);
+  const { ends, ...others } = change;
+  const { ofPart, ofPiece } = split(before.count.by === 'fit' && ends ? { ...others, ends } : others);
   const parts = piece.parts.map((part) => (part === before ? { ...part, ...ofPart } : part));
   return { ...piece, ...ofPiece, parts };
 }

@@ -80,7 +80,9 @@ export function forPlace(piece: PartOfPiece, kind: Kind): PartOfPiece {
 
 /** What was fitted to one body and one half-made piece: the next one finds its own. */
 function unfitted(piece: Piece): Piece {
-  return withParts({ ...piece, targetMm: null }, ({ structure, gauge }) => {
+  return withParts({ ...piece, targetMm: null }, ({ structure, gauge, count }) => {
+    // What goes round a ball, or is as long as it was wished, is so on anybody.
+    if (count.by !== 'fit') return {};
     const { counts, ...params } = structure.params;
     return {
       structure: Array.isArray(counts) ? { ...structure, params } : structure,

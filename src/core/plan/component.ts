@@ -10,7 +10,6 @@ import type { Layout, Point, Pose } from '../layout/layout';
 import { wholeSketch, type Sketch } from '../layout/sketch';
 import { Weave } from '../weave/builder';
 import { CORE_ROLE, isSetIn } from '../joints/setIn';
-import type { Colouring } from '../colour/shades';
 import type { BeadMaterial, Clasp } from '../materials/material';
 import { sizeOf, type BeadSize } from '../materials/material';
 import { beadOf, bodiesOf, partName, type Way } from '../piece/part';
@@ -22,7 +21,7 @@ import { given } from '../tools/given';
 import { once, remembered } from '../tools/remember';
 import { WOVEN, type PartId } from '../weave/path';
 import type { Lookups } from './lookups';
-import type { Component, Plan, StrungComponent } from './planned';
+import type { Component, HungComponent, Plan, StrungComponent } from './planned';
 import { noPlan, type NoPlan } from './problems';
 
 /**
@@ -73,7 +72,7 @@ function strungOf(
     known === undefined ? betweenMm(count.way, core, { acrossMm, thicknessMm }) : [known, known];
   const { grams, unknown } = plan.weight;
   const inner = once(() => innerOf(plan, radiusMm, laidOut));
-  const name = partName({ name: own, beads });
+  const name = partName({ name: own, beads, count });
   return {
     id,
     name,
@@ -152,11 +151,16 @@ function innerOf(plan: Plan, radiusMm: number, laidOut: DressedLayout | null): I
   return inner.sort((a, b) => Number(b.role === CORE_ROLE) - Number(a.role === CORE_ROLE));
 }
 
-/** What stands in the place of one bead, drawn by itself. */
-function alone(inner: readonly Inner[], sizeOf: (role: string) => BeadSize, view: View): Sketch {
+/** What stands in the place of one bead, drawn by itself as it lies so. */
+function alone(
+  inner: readonly Inner[],
+  sizeOf: (role: string) => BeadSize,
+  view: View,
+  pose: Pose = { centre: [0, 0, 0], axis: [1, 0, 0] },
+): Sketch {
   const w = new Weave();
   w.needle('working').string([CORE_ROLE]);
-  const layout: Layout = { poses: [{ centre: [0, 0, 0], axis: [1, 0, 0] }], findings: [], body: sizeOf };
+  const layout: Layout = { poses: [pose], findings: [], body: sizeOf };
   return wholeSketch({ path: w.path(), layout, inner: () => inner }, sizeOf, view);
 }
 
@@ -164,11 +168,29 @@ function alone(inner: readonly Inner[], sizeOf: (role: string) => BeadSize, view
 const KEPT = 16;
 const kept: { readonly key: string; readonly lookups: Lookups; readonly plan: Plan | NoPlan }[] = [];
 
-/** The plan of a part made apart; of the same choices and look-ups the one that was made before. */
-function planKept(part: PartOfPiece, lookups: Lookups, plan: () => Plan | NoPlan): Plan | NoPlan {
-  const { name: _name, wearer: _wearer, wear: _wear, targetMm: _target, ends: _ends, others, ...own } = part;
+/**
+ * The plan of a part made apart; of the same choices and look-ups the one that was made before.
+ * @param girthMm of what it runs on, where it does
+ */
+export function planKept(
+  part: PartOfPiece,
+  lookups: Lookups,
+  plan: () => Plan | NoPlan,
+  girthMm?: number,
+): Plan | NoPlan {
+  const {
+    name: _name,
+    wearer: _wearer,
+    wear: _wear,
+    targetMm: _target,
+    ends: _ends,
+    endsOfPiece: _of,
+    others,
+    ...own
+  } = part;
   // What it does not string does not matter to it.
-  const key = JSON.stringify(Object.keys(own.strung).length > 0 ? { ...own, others } : own);
+  const strings = Object.keys(own.strung).length > 0;
+  const key = JSON.stringify([girthMm, strings ? { ...own, others } : own]);
   const same = (one: Lookups) =>
     one.layouts === lookups.layouts && one.swatches === lookups.swatches && one.habits === lookups.habits;
   const before = kept.find((one) => one.key === key && same(one.lookups));
@@ -227,7 +249,7 @@ export function withComponents(
   within: readonly PartId[],
 ): Made | NoPlan {
   const components = new Map<string, StrungComponent>();
-  const seen = new Seen(part);
+  let seen = ownSeen(part);
   const piece = asPiece(part);
   const plan = (id: PartId): { readonly one: PartOfPiece; readonly plan: Plan } | NoPlan => {
     if (id === part.id || within.includes(id))
@@ -246,50 +268,38 @@ export function withComponents(
     const neighbours = neighboursOf(part, role, components);
     const component = strungOf(made.one, made.plan, neighbours, lookups.layouts);
     components.set(role, component);
-    seen.takes(role, component);
+    seen = seenWith({ ...seen, beads: { ...seen.beads, [role]: component.bead } }, component);
   }
   const { ends } = part;
   if (ends.closing !== 'clasp' || ends.woven === null)
-    return { ok: true, part: { ...part, ...seen.all }, components, closedBy: null };
+    return { ok: true, part: { ...part, ...seen }, components, closedBy: null };
   const made = plan(ends.woven);
   if ('ok' in made) return made;
   const closedBy = closingOf(made.one, made.plan);
-  seen.within(closedBy);
   const closed = { ...ends, clasp: asClasp(closedBy, mostLoopsOf(part)), loopSeeds: null };
-  return { ok: true, part: { ...part, ...seen.all, ends: closed }, components, closedBy };
+  return { ok: true, part: { ...part, ...seenWith(seen, closedBy), ends: closed }, components, closedBy };
 }
 
-/** Beads and colours of a part, and of all that it is made of. */
-class Seen {
-  private readonly beads: Record<string, BeadMaterial | undefined>;
-  private readonly colourings: Record<string, Colouring>;
-
-  constructor({ beads, colourings, strung }: PartOfPiece) {
-    this.beads = { ...beads };
-    // What is strung has its own colours, and those of its beads.
-    this.colourings = Object.fromEntries(Object.entries(colourings).filter(([role]) => !(role in strung)));
-  }
-
-  takes(role: string, component: StrungComponent): void {
-    this.beads[role] = component.bead;
-    this.within(component);
-  }
-
-  within({ id, plan: { seen } }: Component): void {
-    for (const [role, bead] of Object.entries(seen.beads)) this.beads[innerRole(id, role)] = bead;
-    for (const [role, colours] of Object.entries(seen.colourings))
-      this.colourings[innerRole(id, role)] = colours;
-  }
-
-  get all(): Pick<PartOfPiece, 'beads' | 'colourings'> {
-    return { beads: this.beads as PartOfPiece['beads'], colourings: this.colourings };
-  }
+/** Beads and colours of a part, with those of what it is made of by their roles there. */
+export function seenWith(seen: Plan['seen'], { id, plan }: Component): Plan['seen'] {
+  const named = <T>(of: Readonly<Record<string, T>>) =>
+    Object.fromEntries(Object.entries(of).map(([role, one]) => [innerRole(id, role), one]));
+  return {
+    beads: { ...seen.beads, ...named(plan.seen.beads) },
+    colourings: { ...seen.colourings, ...named(plan.seen.colourings) },
+  };
 }
+
+/** A part's own: what is strung has its own colours, and those of its beads. */
+const ownSeen = ({ beads, colourings, strung }: PartOfPiece): Plan['seen'] => ({
+  beads,
+  colourings: Object.fromEntries(Object.entries(colourings).filter(([role]) => !(role in strung))),
+});
 
 /** A part with two free edges, as it closes a piece. */
-const closingOf = ({ id, partName: name, beads }: PartOfPiece, plan: Plan): Component => ({
+const closingOf = ({ id, partName: name, beads, count }: PartOfPiece, plan: Plan): Component => ({
   id,
-  name: partName({ name, beads }),
+  name: partName({ name, beads, count }),
   plan,
   toLayOut: null,
   sketch: plan.sketch,
@@ -299,6 +309,29 @@ const closingOf = ({ id, partName: name, beads }: PartOfPiece, plan: Plan): Comp
 function mostLoopsOf({ structure }: PartOfPiece): number {
   const bound = boundStitch(structure);
   return (bound.ok && bound.weaveable.mostLoops) || 1;
+}
+
+/** Girth of a piece where something runs on it: of a rope its round, of a strip its breadth twice and its rounded edges. */
+export const girthOf = ({ widthMm, thicknessMm }: Pick<Plan, 'widthMm' | 'thicknessMm'>): number => {
+  const [broad, thin] = [Math.max(widthMm, thicknessMm), Math.min(widthMm, thicknessMm)];
+  return 2 * (broad - thin) + Math.PI * thin;
+};
+
+/** A ring about the x axis, as one is that runs on a piece. */
+const ON_ROPE: Pose = { centre: [0, 0, 0], axis: [0, 1, 0], across: [0, 0, 1] };
+
+/** A bail, as it runs on a piece. */
+export function hungOf({ id, partName: name, beads, count }: PartOfPiece, plan: Plan): HungComponent {
+  const inner = once(() => innerOf(plan, plan.chosen.finishedMm / (2 * Math.PI), null));
+  const seen = (pose?: Pose) => remembered((view: View) => alone(inner(), bodiesOf(plan.seen), view, pose));
+  return {
+    id,
+    name: partName({ name, beads, count }),
+    plan,
+    toLayOut: null,
+    sketch: seen(),
+    onRope: seen(ON_ROPE),
+  };
 }
 
 /** What a woven part is as a clasp: all of its length lies at the start, and it has as many loops as both edges have places. */
@@ -323,7 +356,7 @@ const asClasp = ({ id, name, plan }: Component, mostLoops: number): Clasp => ({
 
 const nameOf = (part: PartOfPiece, id: PartId): string =>
   id === part.id
-    ? partName({ name: part.partName, beads: part.beads })
+    ? partName({ ...part, name: part.partName })
     : partName(
         given(
           part.others.find((one) => one.id === id),

@@ -11,16 +11,17 @@ export interface MadeApart {
   readonly times: number;
 }
 
-type Strings = Pick<Plan, 'components' | 'closedBy' | 'quantities'>;
+type Strings = Pick<Plan, 'components' | 'closedBy' | 'hung' | 'quantities'>;
 
 /** The parts that a plan strings, each with how often: those that another strings before it, in the order in which they are made. */
-export function madeApart({ components, closedBy, quantities }: Strings): MadeApart[] {
+export function madeApart({ components, closedBy, hung, quantities }: Strings): MadeApart[] {
   const all = new Map<string, MadeApart>();
   const strung = [...components].map(([role, component]) => ({
     component,
     times: quantities.find((quantity) => quantity.role === role)?.total ?? 0,
   }));
-  for (const { component, times } of [...strung, ...(closedBy ? [{ component: closedBy, times: 1 }] : [])]) {
+  const once = [...(closedBy ? [closedBy] : []), ...hung].map((component) => ({ component, times: 1 }));
+  for (const { component, times } of [...strung, ...once]) {
     if (times === 0) continue;
     const inside = madeApart(component.plan).map((one) => ({ ...one, times: times * one.times }));
     for (const one of [...inside, { component, times }]) {
@@ -73,5 +74,6 @@ export function looseParts(
     }
   };
   reach(own);
-  return part.others.filter(({ id }) => !reached.has(id)).map(partName);
+  // A bail runs on whatever piece there is.
+  return part.others.filter(({ id, count }) => count.by !== 'over' && !reached.has(id)).map(partName);
 }

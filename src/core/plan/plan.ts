@@ -6,8 +6,9 @@ import { arrange, arrangements, type ArrangeQuestion } from '../fit/arrange';
 import type { Arranged } from '../fit/fitOf';
 import { beside } from '../layout/sketch';
 import { beadGrams } from '../materials/weight';
-import { beadOf, bodiesOf } from '../piece/part';
-import { partOf, type PartOfPiece } from '../piece/partOfPiece';
+import { beadOf, bodiesOf, partName } from '../piece/part';
+import { usualWear } from '../piece/newPiece';
+import { asPiece, partOf, type PartOfPiece } from '../piece/partOfPiece';
 import type { Piece } from '../piece/piece';
 import { tally } from '../read/tally';
 import { totals } from '../read/totals';
@@ -22,14 +23,14 @@ import { remembered } from '../tools/remember';
 import { innerRole } from './asBead';
 import { bindPart } from './bindPart';
 import { cautionsFor } from './cautions';
-import { withComponents } from './component';
-import type { ClosurePlan, Component, OptionalPass, Plan } from './planned';
+import { girthOf, hungOf, planKept, seenWith, withComponents } from './component';
+import type { ClosurePlan, Component, HungComponent, OptionalPass, Plan } from './planned';
 import { endStage } from './endStage';
 import { fullEdges } from './edgeHoles';
 import { fitPart, type FittedPart } from './fitPart';
 import { looseParts } from './madeApart';
 import { NO_LOOKUPS, type Lookups } from './lookups';
-import type { NoPlan } from './problems';
+import { noPlan, type NoPlan } from './problems';
 import { warningsOf } from './warnings';
 import { weavePart } from './weavePart';
 
@@ -55,10 +56,20 @@ export const planPart = (part: PartOfPiece, lookups: Partial<Lookups> = NO_LOOKU
   planWithin(part, { ...NO_LOOKUPS, ...lookups }, []);
 
 /** What a part strings, and what closes it. */
-type Made = Pick<Plan, 'components' | 'closedBy'>;
+type Made = Pick<Plan, 'components' | 'closedBy' | 'hung'>;
 
-/** @param within the parts in which it is strung, and which are being planned already */
-function planWithin(chosen: PartOfPiece, lookups: Lookups, within: readonly PartId[]): Plan | NoPlan {
+/**
+ * @param within the parts in which it is strung, and which are being planned already
+ * @param girthMm of what a bail runs on, where that is known
+ */
+function planWithin(
+  asked: PartOfPiece,
+  lookups: Lookups,
+  within: readonly PartId[],
+  girthMm?: number,
+): Plan | NoPlan {
+  const chosen = asked.count.by === 'over' ? asBail(asked, lookups, within, girthMm) : asked;
+  if ('ok' in chosen) return chosen;
   const strung = withComponents(
     chosen,
     lookups,
@@ -66,13 +77,53 @@ function planWithin(chosen: PartOfPiece, lookups: Lookups, within: readonly Part
     within,
   );
   if (!strung.ok) return strung;
-  const { part, ...made } = strung;
+  const { part, ...taken } = strung;
+  const made: Made = { ...taken, hung: [] };
   const bound = bindPart(part, made, lookups.habits);
   if (!bound.ok) return bound;
   const { arrangement } = bound.weaveable;
-  return arrangement
+  const plan = arrangement
     ? planGraduated(part, made, arrangement, lookups)
     : planFitted(fitPart(bound, lookups, null), made, lookups);
+  return plan.ok && part.count.by === 'fit' && within.length === 0 ? withHung(plan, part, lookups) : plan;
+}
+
+/** A bail as it is planned: over what it runs on, whose girth is that of the piece. */
+function asBail(
+  part: PartOfPiece,
+  lookups: Lookups,
+  within: readonly PartId[],
+  known?: number,
+): PartOfPiece | NoPlan {
+  const over = (overMm: number): PartOfPiece => {
+    const wear = { ...usualWear('bail', 'over'), overMm } as PartOfPiece['wear'];
+    return { ...part, kind: 'bail', wear, targetMm: null };
+  };
+  if (known !== undefined) return over(known);
+  const carrier = planWithin(partOf(asPiece(part)), lookups, [...within, part.id]);
+  return carrier.ok ? over(girthOf(carrier)) : carrier;
+}
+
+/** The plan with what runs on the piece, and how that is seen in its middle. */
+function withHung(plan: Plan, part: PartOfPiece, lookups: Lookups): Plan | NoPlan {
+  const piece = asPiece(part);
+  const girthMm = girthOf(plan);
+  const hung: HungComponent[] = [];
+  for (const { id } of part.others.filter(({ count }) => count.by === 'over')) {
+    const one = partOf(piece, id);
+    const made = planKept(one, lookups, () => planWithin(one, lookups, [], girthMm), girthMm);
+    if (!made.ok)
+      return noPlan({ code: 'part', part: partName({ ...one, name: one.partName }), of: made.problem });
+    hung.push(hungOf(one, made));
+  }
+  if (hung.length === 0) return plan;
+  return {
+    ...plan,
+    hung,
+    seen: hung.reduce(seenWith, plan.seen),
+    sketch: withBails(plan, hung),
+    weight: weightWith(plan.weight, hung),
+  };
 }
 
 /** A plan for a screen: where planning itself breaks, that is a problem to be told, and the choices can be changed. */
@@ -186,7 +237,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     thicknessMm,
     weight: weightWith(
       weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
-      made,
+      made.closedBy ? [made.closedBy] : [],
     ),
     gear: part.gear,
     optionalPasses: optionalPasses(from.at.path),
@@ -225,14 +276,24 @@ const withoutOf = (piece: PartOfPiece, { id }: Component): Pick<PartOfPiece, 'wi
   doubled: piece.doubled,
 });
 
-/** What closes the piece weighs something too. */
-const weightWith = (own: Weight, { closedBy }: Made): Weight =>
-  closedBy
-    ? {
-        grams: own.grams + closedBy.plan.weight.grams,
-        unknown: [...own.unknown, ...closedBy.plan.weight.unknown],
-      }
-    : own;
+/** What closes the piece, and what runs on it, weighs something too. */
+const weightWith = (own: Weight, others: readonly Component[]): Weight => ({
+  grams: others.reduce((sum, { plan }) => sum + plan.weight.grams, own.grams),
+  unknown: [...own.unknown, ...others.flatMap(({ plan }) => plan.weight.unknown)],
+});
+
+/** The piece as it is seen, with its bails side by side in its middle; cut across, one sees the piece alone. */
+const withBails = ({ sketch, stations }: Plan, hung: readonly HungComponent[]): Plan['sketch'] =>
+  remembered((view) => {
+    if (view === 'end') return sketch(view);
+    const wide = hung.reduce((sum, { plan }) => sum + plan.widthMm, 0);
+    let fromMm = (stations.bodyStartMm + stations.bodyEndMm - wide) / 2;
+    return hung.reduce((all, { id, plan, onRope }) => {
+      const middle = fromMm + plan.widthMm / 2;
+      fromMm += plan.widthMm;
+      return beside(all, onRope(view), middle, (role) => innerRole(id, role));
+    }, sketch(view));
+  });
 
 /** The piece as it is seen, with the part that closes it at its start; cut across, one sees the piece alone. */
 const withClosing = (sketch: Plan['sketch'], { id, sketch: closing }: Component): Plan['sketch'] =>

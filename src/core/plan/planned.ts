@@ -44,6 +44,8 @@ export interface Plan extends WovenReadings {
   readonly weaveable: Weaveable;
   /** A part made apart that closes it in the place of a clasp; null where a clasp does, or nothing. */
   readonly closedBy: Component | null;
+  /** Bails that run on it, and take nothing of its length. */
+  readonly hung: readonly HungComponent[];
   /** The clasp that closes it, or what stands for one. */
   readonly clasp: Clasp;
   readonly kind: Kind;
@@ -91,3 +93,9 @@ export interface Component {
 
 /** One that is strung in the place of a bead. */
 export interface StrungComponent extends Component, AsBead {}
+
+/** One that runs on the piece. */
+export interface HungComponent extends Component {
+  /** As it is seen on the piece, from its own middle. */
+  readonly onRope: (view: View) => Sketch;
+}

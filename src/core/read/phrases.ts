@@ -83,8 +83,6 @@ function phrase(path: Path, run: readonly Move[], words: StepWords): string {
       return `skip ${list(run.flatMap((m) => (m.kind === 'skip' ? [bead(m.bead)] : [])))}`;
     case 'turn':
       return move.how === 'over' ? 'turn the work over' : 'turn the work end for end';
-    case 'unpick':
-      return `take off again the last ${move.beads.length} beads`;
     case 'release':
       return 'take off the stop bead';
     case 'tail':

@@ -3,20 +3,11 @@ import { WOVEN, type Bead, type Path, type Section } from '../weave/path';
 /** How many beads of each role. */
 export type Tally = ReadonlyMap<string, number>;
 
-/** Counts the beads that are in the finished work, or only those for which `where` holds. */
+/** Counts the beads of a path, or only those for which `where` holds. */
 export function tally(path: Path, where: (bead: Bead) => boolean = () => true): Tally {
-  const off = takenOff(path);
   const counts = new Map<string, number>();
-  for (const bead of path.beads)
-    if (!off.has(bead) && where(bead)) counts.set(bead.role, (counts.get(bead.role) ?? 0) + 1);
+  for (const bead of path.beads) if (where(bead)) counts.set(bead.role, (counts.get(bead.role) ?? 0) + 1);
   return counts;
-}
-
-/** Beads that came off again. */
-export function takenOff(path: Path): ReadonlySet<Bead> {
-  const off = new Set<Bead>();
-  for (const move of path.moves) if (move.kind === 'unpick') for (const bead of move.beads) off.add(bead);
-  return off;
 }
 
 /** Beads of one unit (one repeat) of a section. */

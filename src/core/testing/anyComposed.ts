@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { CORE_ROLE } from '../joints/setIn';
 import { BEADS } from '../materials/catalogue';
-import { hasRoom, withFramedBall, withWovenTop } from '../piece/assembly';
+import { hasRoom, withBail, withFramedBall, withWovenTop } from '../piece/assembly';
 import { inStructure } from '../piece/variants';
 import { WAYS } from '../piece/part';
 import { asPiece, carrying, partOf, withPart } from '../piece/partOfPiece';
@@ -14,7 +14,7 @@ import { anyPiece } from './anyPiece';
 
 /** One part more, and how it is to be. */
 const anyPart = fc.record({
-  top: fc.boolean(),
+  as: fc.constantFrom('frame' as const, 'top' as const, 'bail' as const),
   structure: fc.constantFrom(...STRUCTURES),
   nth: fc.nat(),
   way: fc.constantFrom(...WAYS),
@@ -24,7 +24,7 @@ const anyPart = fc.record({
   units: fc.option(fc.integer({ min: 1, max: 40 })),
 });
 
-/** Any piece with one to three parts made apart: framed bodies strung in it, or a woven part that closes it. */
+/** Any piece with one to three parts made apart: framed bodies strung in it, a woven part that closes it, bails on it. */
 export const anyComposed: fc.Arbitrary<Piece> = fc
   .tuple(anyPiece(), fc.array(anyPart, { minLength: 1, maxLength: 3 }))
   .map(([carrier, parts]) =>
@@ -33,7 +33,12 @@ export const anyComposed: fc.Arbitrary<Piece> = fc
       const roles = bound.ok ? rolesOf(bound.weaveable) : [];
       if (!hasRoom(piece) || roles.length === 0) return piece;
       const role = given(roles[part.nth % roles.length], 'role');
-      const made = part.top ? withWovenTop(piece) : withFramedBall(piece, role);
+      const made =
+        part.as === 'top'
+          ? withWovenTop(piece)
+          : part.as === 'bail'
+            ? withBail(piece)
+            : withFramedBall(piece, role);
       const { id } = made;
       const own = inStructure(partOf(made.piece, id), part.structure.id);
       const beads = part.bead ? { ...own.beads, A: { ...own.beads.A, ...part.bead } } : own.beads;
@@ -43,7 +48,8 @@ export const anyComposed: fc.Arbitrary<Piece> = fc
         {
           structure: own.structure,
           units: part.units,
-          count: part.top ? own.count : { by: 'around', way: part.way, measuredMm: part.measuredMm },
+          count:
+            part.as === 'frame' ? { by: 'around', way: part.way, measuredMm: part.measuredMm } : own.count,
           beads: core ? { ...beads, [CORE_ROLE]: { ...core, ...part.core } } : beads,
         },
         id,

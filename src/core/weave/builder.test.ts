@@ -125,16 +125,6 @@ describe('each kind of move, by hand', () => {
     expect(told(path)).toMatch(/then skip the b B of this row, then go through .*, then turn the work over/);
   });
 
-  it('unpick: beads that come off are not counted', () => {
-    const path = write((t) => {
-      const loop = t.string(Array<string>(15).fill('A'));
-      t.unpick(...loop.slice(-2));
-    });
-    expect(counts(path)).toEqual({ A: 13 });
-    expect(told(path)).toContain('take off again the last 2 beads');
-    expect(checkPath(path)).toEqual([]);
-  });
-
   it('the three schools of stop bead', () => {
     const foreign = new Weave();
     foreign.needle('working').begin('foreign').release();

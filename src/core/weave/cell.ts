@@ -47,8 +47,6 @@ export function signature(path: Path, move: Move): string {
       return head + bead(move.bead);
     case 'between':
       return head + move.beads.map(bead).join('|');
-    case 'unpick':
-      return head + move.beads.map(bead).join('|');
     case 'knot':
       return `${head}${move.knot}|${move.into ? bead(move.into.bead) : ''}`;
     case 'begin':

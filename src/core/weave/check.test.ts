@@ -113,27 +113,6 @@ describe('each fault is named', () => {
     expect(codes(write((_, t) => void t.through(other.stray)))).toEqual(['not-in-the-work']);
   });
 
-  it('a bead that has been taken off', () =>
-    expect(
-      codes(
-        write((_, t) => {
-          const [a, b] = t.string(['A', 'B']);
-          if (!a || !b) throw new Error();
-          t.unpick(b).through(a).through(b);
-        }),
-      ),
-    ).toContain('not-in-the-work'));
-
-  it('taking off a bead that is not the newest, or that is sewn in', () => {
-    const early = write((_, t) => void t.unpick(t.string(['A', 'B'])[0] as never));
-    expect(codes(early)).toEqual(['cannot-take-off']);
-    const sewn = write((_, t) => {
-      const { a, b } = t.pick({ a: 'A', b: 'A' });
-      t.through(a).unpick(b);
-    });
-    expect(codes(sewn)).toEqual(['cannot-take-off']);
-  });
-
   it('turning back through the hole just left, with nothing to go round', () => {
     expect(codes(write((_, t) => void t.back(t.pick({ a: 'A' }).a)))).toEqual(['turns-back']);
     expect(codes(write((_, t) => void t.through(t.pick({ a: 'A' }).a)))).toEqual(['leaps-over']);

@@ -22,7 +22,7 @@ export type Fault =
       readonly hole: number;
       readonly holes: number;
     }
-  /** A bead is gone through that is not in the work: never strung, not yet, or taken off again. */
+  /** A bead is gone through that is not in the work: never strung, or not yet. */
   | { readonly code: 'not-in-the-work'; readonly place: Place; readonly bead: Bead }
   | { readonly code: 'strung-twice'; readonly place: Place; readonly bead: Bead }
   /** The needle goes back into the hole that it has just come out of, so that nothing holds the thread. */
@@ -38,8 +38,6 @@ export type Fault =
       readonly mostMm: number;
     }
   | { readonly code: 'no-such-bridge'; readonly place: Place; readonly from: Bead; readonly to: Bead }
-  /** Beads are taken off that are not the newest of this needle. */
-  | { readonly code: 'cannot-take-off'; readonly place: Place; readonly bead: Bead }
   | { readonly code: 'zip-unequal'; readonly place: Place; readonly counts: readonly [number, number] }
   | {
       readonly code: 'cell-unlike';
@@ -78,25 +76,18 @@ const checkZips = (path: Path): Fault[] =>
 function checkMoves(path: Path): Fault[] {
   const faults: Fault[] = [];
   const inWork = new Set<Bead>();
-  /** The newest beads of each needle that nothing else has gone through yet. */
-  const fresh = new Map<string, Bead[]>();
   const links = new Set<string>();
   for (const trip of follow(path)) {
     const { move } = trip;
-    const { needle, place } = move;
+    const { place } = move;
     if (isTraversal(move)) {
       const { bead, hole } = move;
       const { holes } = bead;
       if (hole < 0 || hole >= holes) faults.push({ code: 'no-such-hole', place, of: bead.role, hole, holes });
-      const loose = fresh.get(needle) ?? [];
       if (move.kind === 'pick') {
         if (inWork.has(bead)) faults.push({ code: 'strung-twice', place, bead });
         inWork.add(bead);
-        fresh.set(needle, [...loose.slice(-FRESH), bead]);
-      } else {
-        if (!inWork.has(bead)) faults.push({ code: 'not-in-the-work', place, bead });
-        if (loose.length > 0) fresh.set(needle, []);
-      }
+      } else if (!inWork.has(bead)) faults.push({ code: 'not-in-the-work', place, bead });
       const straight = straightFrom(trip);
       if (straight) {
         faults.push(...checkMeeting(straight, move));
@@ -104,8 +95,7 @@ function checkMoves(path: Path): Fault[] {
       }
       continue;
     }
-    faults.push(...checkOther(path, move, inWork, fresh.get(needle) ?? [], links));
-    if (move.kind === 'unpick') for (const bead of move.beads) inWork.delete(bead);
+    faults.push(...checkOther(path, move, inWork, links));
     if (move.kind === 'enclose') inWork.add(move.bead);
   }
   return faults;
@@ -118,9 +108,6 @@ const IDLE: ReadonlySet<Move['kind']> = new Set(['skip', 'turn', 'enclose', 'rel
 const straightFrom = ({ from, first, since }: Trip): HoleEnd | null =>
   !first && since.every(({ kind }) => IDLE.has(kind)) ? holeEndOf(from) : null;
 
-/** A slip of more beads than this is not taken off bead by bead. */
-const FRESH = 200;
-
 const linkKey = (a: Bead, b: Bead) => (a.id < b.id ? `${a.id}/${b.id}` : `${b.id}/${a.id}`);
 
 function checkMeeting(last: HoleEnd, move: Traversal): Fault[] {
@@ -129,13 +116,7 @@ function checkMeeting(last: HoleEnd, move: Traversal): Fault[] {
   return [{ code: move.enter === last.end ? 'turns-back' : 'leaps-over', place, bead }];
 }
 
-function checkOther(
-  path: Path,
-  move: Move,
-  inWork: ReadonlySet<Bead>,
-  fresh: readonly Bead[],
-  links: ReadonlySet<string>,
-): Fault[] {
+function checkOther(path: Path, move: Move, inWork: ReadonlySet<Bead>, links: ReadonlySet<string>): Fault[] {
   const { place } = move;
   const present = (bead: Bead): Fault[] =>
     inWork.has(bead) ? [] : [{ code: 'not-in-the-work', place, bead }];
@@ -157,12 +138,6 @@ function checkOther(
     }
     case 'enclose':
       return inWork.has(move.bead) ? [{ code: 'strung-twice', place, bead: move.bead }] : [];
-    case 'unpick': {
-      const newest = new Set(fresh.slice(-move.beads.length));
-      return move.beads
-        .filter((bead) => !newest.has(bead))
-        .map((bead) => ({ code: 'cannot-take-off', place, bead }));
-    }
     default:
       return [];
   }

@@ -202,12 +202,6 @@ export class Needle {
     return this;
   }
 
-  /** Takes off the newest beads of this needle again. */
-  unpick(...beads: Bead[]): this {
-    this.work.add({ ...this.base(), kind: 'unpick', beads });
-    return this;
-  }
-
   release(): this {
     this.work.add({ ...this.base(), kind: 'release' });
     return this;

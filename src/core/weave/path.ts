@@ -152,8 +152,6 @@ export type Move =
   | (MoveBase & { readonly kind: 'skip'; readonly bead: Bead })
   /** The work is turned in the hand. No thread moves. */
   | (MoveBase & { readonly kind: 'turn'; readonly how: 'over' | 'end for end' })
-  /** The newest beads of this needle come off again. */
-  | (MoveBase & { readonly kind: 'unpick'; readonly beads: readonly Bead[] })
   /** The foreign stop bead comes off. */
   | (MoveBase & { readonly kind: 'release' })
   /** The rest of this thread is woven in and trimmed. */

@@ -23,9 +23,13 @@ interface Props {
 export function Corrected({ piece, plan, kinds, onChange }: Props) {
   const lookups = useLookups();
   const later = useAfterPaint(plan);
-  const roles = plan.quantities.map(({ role }) => role).join();
+  // What is strung in the place of a bead is measured by its own.
+  const roles = plan.quantities
+    .map(({ role }) => role)
+    .filter((role) => !plan.components.has(role))
+    .join();
   const offer = useMemo(() => {
-    const beads = correctedBeads(piece, roles.split(','), kinds);
+    const beads = correctedBeads(piece, roles.split(',').filter(Boolean), kinds);
     if (beads.length === 0) return null;
     const change = withCorrected(piece, beads);
     return { beads, change };

@@ -23,7 +23,7 @@ import { useLengths } from '../shell/lengths';
 import { usePressAgain, type KeptKeysRef } from '../shortcuts/keptKeys';
 import { useShortcut } from '../shortcuts/useShortcut';
 import { choiceId } from './choices/ChoiceRow';
-import { CHOICE_TITLES, Choices, type ChoiceTitle } from './choices/Choices';
+import { CHOICE_TITLES, Choices, isAsked, type ChoiceTitle } from './choices/Choices';
 import { Corrected } from './Corrected';
 import { CountSection } from './CountSection';
 import { PaletteDrag } from './palette/PaletteDrag';
@@ -107,7 +107,7 @@ function Planned({
   const [stepsOpen, setStepsOpen] = useState(false);
   useShortcut('choice', (key) => {
     const title = CHOICE_TITLES[Number(key) - 1] ?? null;
-    moveTo(choice === title ? null : title);
+    if (title && isAsked(title, part)) moveTo(choice === title ? null : title);
   });
   /** Opens the beads of the part that has this one. */
   const chooseBead = (id = carrier.id) => {
@@ -174,8 +174,8 @@ function Planned({
             />
           )}
           {shown && <AnswerLine plan={shown} />}
-          {plan.ok && (
-            <Corrected piece={carrier} plan={plan} kinds={catalogue.beads} onChange={changeCarrier} />
+          {partPlan.ok && (
+            <Corrected piece={part} plan={partPlan} kinds={catalogue.beads} onChange={change} />
           )}
           {comparing && (
             <Compare

@@ -96,10 +96,11 @@ export function Slip({ plan, onChooseBead }: Props) {
         </Line>
         {made.map(({ component, times }) => (
           <Line key={component.id} name={`of it, for ${counted(times, component.name)}`}>
-            {times} × {thread(component.plan.thread.totalMm)}
+            {times > 1 && `${times} × `}
+            {thread(component.plan.thread.totalMm)}
           </Line>
         ))}
-        {made.length > 0 && <Line name="of it, to string them">{thread(plan.thread.totalMm)}</Line>}
+        {made.length > 0 && <Line name="of it, for the rest">{thread(plan.thread.totalMm)}</Line>}
         <Line name="thread to buy, at least">{thread(threadToBuyMm(cutMm, unit))}</Line>
         <Line
           name={
@@ -186,7 +187,7 @@ function RowsOfMade({
     <>
       <tr className={styles.made}>
         <th scope="rowgroup" colSpan={5}>
-          {counted(times, component.name)}, made first; of each
+          {counted(times, component.name)}, made first{times > 1 && '; of each'}
         </th>
       </tr>
       {component.plan.quantities.map(({ role, bead, total }) => (

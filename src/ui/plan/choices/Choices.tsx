@@ -8,6 +8,7 @@ import { ringSize } from '@/core/body/ringSize';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { needsNeedle } from '@/core/materials/material';
 import { CORE_ROLE } from '@/core/joints/setIn';
+import { counted } from '@/core/words/figures';
 import { CLOSING_WORDS } from '@/core/words/closings';
 import type { Plan } from '@/core/plan/plan';
 import type { Catalogue, Person } from '@/server/screens';
@@ -41,6 +42,10 @@ export const CHOICE_TITLES = [
   'Thread',
 ] as const;
 export type ChoiceTitle = (typeof CHOICE_TITLES)[number];
+
+/** Whether a part has such a choice: what is made apart is not closed by a clasp. */
+export const isAsked = (title: ChoiceTitle, { count }: PartOfPiece): boolean =>
+  count.by === 'fit' || title !== 'Clasp and ends';
 
 interface Props {
   /** The part that is open. */
@@ -79,8 +84,7 @@ export function Choices({
     : usedRoles(piece);
   const apart = piece.count.by !== 'fit';
   const chosenRoles = piece.count.by === 'around' ? [...roles, CORE_ROLE] : roles;
-  /** Of a part made apart, neither who wears it nor a clasp is asked. */
-  const titles = CHOICE_TITLES.filter((title) => !apart || title !== 'Clasp and ends');
+  const titles = CHOICE_TITLES.filter((title) => isAsked(title, piece));
 
   const rows: Readonly<Record<ChoiceTitle, { readonly summary: string; readonly body: ReactNode }>> = {
     'Who and length': {
@@ -175,7 +179,9 @@ function beadSummary(piece: PartOfPiece, plan: Plan | null, role: string): strin
 const aboutWords = (piece: PartOfPiece): string =>
   piece.count.by === 'around'
     ? `made apart, closed about a ${beadOf(piece, CORE_ROLE).name}`
-    : 'made apart, to close the piece';
+    : piece.count.by === 'over'
+      ? 'made apart, a bail that runs on the piece'
+      : 'made apart, to close the piece';
 
 /** The runs of beads that the structure's parameters hold. */
 const sequences = ({ structure: { id, params } }: PartOfPiece): string[][] => {
@@ -250,7 +256,8 @@ function endsWords({ ends }: PartOfPiece, plan: Plan | null, show: (mm: number) 
   const takes = plan ? `; takes ${show(plan.closure.allowanceMm)}` : '';
   const chain = plan && plan.closure.chainMm > 0 ? `, chain ${show(plan.closure.chainMm)} each side` : '';
   const { seedsEachSide } = ends.start;
-  if (plan?.closedBy) return `${plan.closedBy.name}, sewn on by ${seedsEachSide} seeds a side${takes}`;
+  if (plan?.closedBy)
+    return `${plan.closedBy.name}, sewn on by ${counted(seedsEachSide, 'seed')} a side${takes}`;
   const button = plan?.closure.button;
   if (button) return `${ends.clasp.name}, ${button.seeds} seeds${takes}`;
   const loop =

@@ -45,6 +45,12 @@ export function PartChoice({ part, rooms, whole, kinds, onChange }: Props) {
           onChange={onChange}
         />
       )}
+      {part.count.by === 'over' && (
+        <p className="soft">
+          It runs on the piece: it goes round it with the usual room, and takes nothing of its length. What
+          hangs from it is sewn to it when it is done.
+        </p>
+      )}
       {part.count.by === 'fixed' && (
         <p className="soft">
           Made first; the ends of the piece are sewn to its edges, as to a clasp. How many units it has is
@@ -56,7 +62,7 @@ export function PartChoice({ part, rooms, whole, kinds, onChange }: Props) {
         shown={part.partName}
         read={readName}
         onTake={(partName) => onChange({ partName })}
-        placeholder={partName({ name: '', beads: part.beads })}
+        placeholder={partName({ ...part, name: '' })}
       />
       <div className={styles.buttons}>
         <Button onClick={() => rooms.onTake(withoutPart(rooms.piece, part.id))}>Take the part out</Button>

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { carrying } from '@/core/piece/partOfPiece';
-import { hasRoom, withFramedBall } from '@/core/piece/assembly';
+import { hasRoom, withBail, withFramedBall } from '@/core/piece/assembly';
 import { partName, type Part } from '@/core/piece/part';
 import type { Piece } from '@/core/piece/piece';
 import { boundStitch, structureById } from '@/core/structures/registry';
@@ -15,12 +15,14 @@ import styles from '../choices/choices.module.css';
 export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly rooms: Rooms }) {
   const carrier = carrying(piece);
   const free = freeRoles(carrier);
+  const take = (made: ReturnType<typeof withBail>) => {
+    onTake(made.piece);
+    onOpen(made.id);
+  };
   const add = () => {
     const [role] = free;
     if (!role) return;
-    const made = withFramedBall(piece, role);
-    onTake(made.piece);
-    onOpen(made.id);
+    take(withFramedBall(piece, role));
   };
   return (
     <>
@@ -33,9 +35,10 @@ export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly
           help="Stitch, beads and gauge below are those of this part. What is strung is made first."
         />
       )}
-      {open === carrier.id && hasRoom(piece) && free.length > 0 && (
+      {open === carrier.id && hasRoom(piece) && (
         <div className={styles.buttons}>
-          <Button onClick={add}>Frame a ball, and string it for bead {free[0]}</Button>
+          {free.length > 0 && <Button onClick={add}>Frame a ball, and string it for bead {free[0]}</Button>}
+          <Button onClick={() => take(withBail(piece))}>Make a bail that runs on it</Button>
         </div>
       )}
     </>
