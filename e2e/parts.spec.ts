@@ -18,7 +18,7 @@ test('a ball is framed and strung; what one takes and what all take is told; it 
   await expect(made(page)).toContainText(/^\d+ framed balls, made first/);
   await expectAccessible(page);
 
-  await openChoice(page, 'Goes round');
+  await openChoice(page, 'This part');
   await page.getByLabel('What you call it').fill('float');
   await page.keyboard.press('Tab');
   await expect(made(page)).toContainText(/floats, made first/);
@@ -46,7 +46,7 @@ test('a ball is framed and strung; what one takes and what all take is told; it 
   await expect(page.getByRole('heading', { name: /^First make \d+ floats, each like this$/ })).toBeVisible();
   await expect(page.getByText(/floats?/).first()).toBeVisible();
   await page.getByText('float', { exact: true }).click();
-  await openChoice(page, 'Goes round');
+  await openChoice(page, 'This part');
   await page.getByRole('button', { name: 'Take the part out' }).click();
   await expect(made(page)).toHaveCount(0);
   await expect(slip(page).getByRole('row', { name: /^A · 11\/0/ })).toBeVisible();
