@@ -293,7 +293,11 @@ export function seenWith(seen: Plan['seen'], { id, plan }: Component): Plan['see
 /** A part's own: what is strung has its own colours, and those of its beads. */
 const ownSeen = ({ beads, colourings, strung }: PartOfPiece): Plan['seen'] => ({
   beads,
-  colourings: Object.fromEntries(Object.entries(colourings).filter(([role]) => !(role in strung))),
+  // The same where nothing is strung: what is drawn by them need not be drawn anew.
+  colourings:
+    Object.keys(strung).length === 0
+      ? colourings
+      : Object.fromEntries(Object.entries(colourings).filter(([role]) => !(role in strung))),
 });
 
 /** A part with two free edges, as it closes a piece. */
