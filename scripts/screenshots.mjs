@@ -69,7 +69,7 @@ try {
     await page.getByRole('link', { name }).click();
     await planned(page);
   };
-  await plan('Thimble ring');
+  await plan('Capstan');
   await page
     .getByRole('button', { name: /^Who and length/ })
     .first()
@@ -81,8 +81,12 @@ try {
     .first()
     .click();
   await shoot('necklace');
-  await plan('Tide gauge');
-  await shoot('graduated');
+  await plan('Net floats');
+  await page.keyboard.press('2');
+  await page.getByText('float', { exact: true }).click();
+  await page.keyboard.press('1');
+  await page.waitForTimeout(900);
+  await shoot('parts');
   await plan('Slack water');
   await page.keyboard.press('c');
   await page.getByRole('button', { name: 'Set this version beside' }).click();

@@ -60,6 +60,9 @@ export interface PieceLabel {
 
 const text = (path: string) => sql<string>`coalesce(${piece.doc} #>> ${path}, '')`;
 
+/** The part of a piece that takes up what the wish leaves. */
+const FITTED = '$.parts[*] ? (!exists(@.count) || @.count.by == "fit")';
+
 /** Pieces on the bench, or those put away, by what is told of them; the one last worked on first. */
 export const pieceLabels = (db: Db, workspaceId: string, away = false): Promise<PieceLabel[]> =>
   db
@@ -68,8 +71,13 @@ export const pieceLabels = (db: Db, workspaceId: string, away = false): Promise<
       name: text('{name}'),
       kind: text('{kind}'),
       wearer: sql<string | null>`${piece.doc} #>> '{wearer,name}'`,
-      // A row keeps the format that it was written in: before format 3 a piece was one part.
-      structureId: sql<string>`coalesce(${piece.doc} #>> '{parts,0,structure,id}', ${piece.doc} #>> '{structure,id}', '')`,
+      // A row keeps the format that it was written in: before format 3 a piece was one part. Of several it is known by the
+      // one that is fitted, which older rows do not say, for they have no other.
+      structureId: sql<string>`coalesce(
+        jsonb_path_query_first(${piece.doc}, ${FITTED}::jsonpath) #>> '{structure,id}',
+        ${piece.doc} #>> '{structure,id}',
+        ''
+      )`,
     })
     .from(piece)
     .where(onBench(workspaceId, away))

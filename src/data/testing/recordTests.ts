@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { eq, sql } from 'drizzle-orm';
 import { describe, expect, it } from 'vitest';
 import { NEEDLES } from '@/core/materials/catalogue';
+import { withFramedBall } from '@/core/piece/assembly';
+import { newPiece } from '@/core/piece/newPiece';
 import { partOf, withPart } from '@/core/piece/partOfPiece';
 import { PIECE_FORMAT, type Piece } from '@/core/piece/piece';
 import { patternOf } from '@/core/records/pattern';
@@ -162,6 +164,20 @@ export function recordTests(
     const [old] = (await patterns(at().database.db, at().ws)).found;
     expect(old?.doc).toEqual(patternOf({ ...doc('old'), wearer: null }));
     expect(await patternById(at().database.db, at().ws, old?.id ?? '')).toMatchObject({ ok: true });
+  });
+
+  it('a piece of parts is known by the one that is fitted, and one of before there were others by its own', async () => {
+    const { piece: composed } = withFramedBall(newPiece('composed', 'strung-line', null), 'A');
+    const alone = newPiece('alone', 'ladder', null);
+    const before = { ...alone, parts: alone.parts.map(({ count: _, ...part }) => part) };
+    for (const raw of [composed, before as unknown as Piece])
+      await at().database.db.insert(piece).values({ workspaceId: at().ws, doc: raw });
+    const labels = await pieceLabels(at().database.db, at().ws);
+    expect(labels.map(({ name, structureId }) => `${name}: ${structureId}`).sort()).toEqual([
+      'alone: ladder',
+      'composed: strung-line',
+    ]);
+    expect((await pieces(at().database.db, at().ws)).unreadable).toEqual([]);
   });
 
   it('rows of every earlier format are found by their stitch and read, and saved in the newest', async () => {
