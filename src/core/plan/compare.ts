@@ -52,12 +52,16 @@ const FACETS: readonly Facet[] = [
   { what: 'warnings', of: ({ warnings }) => (warnings.length === 0 ? 'none' : String(warnings.length)) },
 ];
 
-/** Several versions side by side, line by line. */
-export const compared = (plans: readonly (Plan | null)[], style: LengthStyle): ComparedLine[] =>
-  FACETS.map(({ what, of }) => {
+/** Several versions side by side, line by line; what is made first only where one of them has such parts. */
+export const compared = (plans: readonly (Plan | null)[], style: LengthStyle): ComparedLine[] => {
+  const facets = plans.some((plan) => plan && madeApart(plan).length > 0)
+    ? FACETS
+    : FACETS.filter(({ of }) => of !== madeWords);
+  return facets.map(({ what, of }) => {
     const says = plans.map((plan) => plan && of(plan, style));
     return { what, says, differs: new Set(says).size > 1 };
   });
+};
 
 /** What one version has that the other has not: "count: 11, not 12". Null where they are the same. */
 export function apartFrom(version: Piece, from: Piece, style: LengthStyle): string | null {

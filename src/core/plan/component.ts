@@ -1,168 +1,18 @@
-import { asideMm, restingMm } from '../body/about';
-import type { Inner } from '../layout/bent';
-import { innerRole, type AsBead } from './asBead';
-import { bent, within } from '../layout/bent';
-import { dressedRequest, type DressedLayout, type DressedRequest } from '../layout/dressed';
-import type { View } from '../layout/drawing';
-import { dressedAt, type Layouts } from '../layout/kept';
-import { matrixOf } from '../layout/solver/turns';
-import type { Layout, Point, Pose } from '../layout/layout';
-import { wholeSketch, type Sketch } from '../layout/sketch';
-import { Weave } from '../weave/builder';
-import { CORE_ROLE, isSetIn } from '../joints/setIn';
-import type { BeadMaterial, Clasp } from '../materials/material';
-import { sizeOf, type BeadSize } from '../materials/material';
-import { beadOf, bodiesOf, partName, type Way } from '../piece/part';
+import { NO_LOOP } from '../closures/sewnLoop';
+import type { DressedRequest } from '../layout/dressed';
+import { sizeOf } from '../materials/material';
+import { beadOf, partName } from '../piece/part';
 import { asPiece, partOf, type PartOfPiece } from '../piece/partOfPiece';
 import { boundStitch } from '../structures/registry';
-import { rolesOf, type RoleLetter } from '../structures/structure';
-import { NO_LOOP } from '../closures/sewnLoop';
+import type { RoleLetter } from '../structures/structure';
 import { given } from '../tools/given';
-import { once, remembered } from '../tools/remember';
-import { WOVEN, type PartId } from '../weave/path';
+import type { PartId } from '../weave/path';
+import { innerRole } from './asBead';
+import { asClasp, closingOf } from './attachedPart';
 import type { Lookups } from './lookups';
-import type { Component, HungComponent, Plan, StrungComponent } from './planned';
+import type { Component, Plan, StrungComponent } from './planned';
 import { noPlan, type NoPlan } from './problems';
-
-/**
- * How much of the thread's length a ring about a body takes, at the least and at the most, mm. Strung between its beads, the
- * neighbours come as near as the body, or no nearer than its beads let them; under its threads they rest on its beads, which
- * may yield by half of one, or stand off by as much.
- * @param acrossMm the ring from outside to outside
- */
-export function betweenMm(
-  way: Way,
-  core: BeadMaterial,
-  { acrossMm, thicknessMm }: { readonly acrossMm: number; readonly thicknessMm: number },
-): readonly [number, number] {
-  const insideMm = sizeOf(core).lengthMm;
-  return way === 'between'
-    ? [insideMm, Math.max(insideMm, acrossMm)]
-    : [Math.max(insideMm, acrossMm - thicknessMm), Math.max(insideMm, acrossMm + thicknessMm)];
-}
-
-/**
- * What a planned part is to whatever strings it. Measured, that stands; else as it lies between its neighbours, once that is
- * known; until then it takes as much as it is wide, from outside to outside.
- */
-function strungOf(
-  part: PartOfPiece,
-  plan: Plan,
-  neighbours: DressedRequest['neighbours'],
-  layouts: Layouts,
-): StrungComponent {
-  const { id, count, partName: own, beads } = part;
-  if (count.by !== 'around') throw new Error(`The part ${id} is not made apart.`);
-  const core = beadOf(part, CORE_ROLE);
-  const { thicknessMm, widthMm } = plan;
-  const radiusMm = ringRadiusMm(plan, core);
-  const acrossMm = 2 * radiusMm + thicknessMm;
-  const request = dressedRequest({
-    structure: { id: part.structure.id, params: paramsOf(part, plan) },
-    without: part.without,
-    units: plan.chosen.units,
-    way: count.way,
-    sizes: [...rolesOf(plan.weaveable), CORE_ROLE].map((role) => [role, sizeOf(beadOf(plan.seen, role))]),
-    neighbours,
-  });
-  const found = dressedAt(layouts, request.key);
-  const laidOut = found?.settled ? found : null;
-  const known = count.measuredMm ?? laidOut?.alongMm;
-  const between: AsBead['betweenMm'] =
-    known === undefined ? betweenMm(count.way, core, { acrossMm, thicknessMm }) : [known, known];
-  const { grams, unknown } = plan.weight;
-  const inner = once(() => innerOf(plan, radiusMm, laidOut));
-  const name = partName({ name: own, beads, count });
-  return {
-    id,
-    name,
-    plan,
-    betweenMm: between,
-    toLayOut: found || count.measuredMm !== null ? null : request,
-    bead: {
-      ...core,
-      id: `part ${id}`,
-      name,
-      shape: 'oval',
-      lengthMm: known ?? Math.max(acrossMm, between[0]),
-      diameterMm: Math.max(sizeOf(core).diameterMm, widthMm),
-      widthMm: acrossMm,
-      perGram: unknown.length === 0 && grams > 0 ? 1 / grams : null,
-      sold: null,
-      finish: 'plain',
-    },
-    inner,
-    sketch: remembered((view) => alone(inner(), bodiesOf(plan.seen), view)),
-  };
-}
-
-/** The ring's middle line: as far out as it must rest on the body, farther where it has more beads than it needs. */
-function ringRadiusMm(plan: Plan, core: BeadMaterial): number {
-  const { path, layout } = plan.work();
-  const woven = path.beads.filter(({ place }) => place.section === WOVEN);
-  const aside = asideMm(woven.map(({ id }) => given(layout.poses[id], 'place of a bead').centre));
-  const { lies } = restingMm({ core: sizeOf(core), thicknessMm: plan.thicknessMm, asideMm: aside });
-  return Math.max(lies, plan.chosen.finishedMm / (2 * Math.PI));
-}
-
-/** A stitch's parameters with the counts that the fit chose, where it chose any. */
-function paramsOf(
-  { structure }: PartOfPiece,
-  { weaveable, arrangement }: Plan,
-): DressedRequest['structure']['params'] {
-  return weaveable.arrangement && arrangement
-    ? weaveable.arrangement.withCounts(arrangement.counts)
-    : structure.params;
-}
-
-/** A pose as a layout keeps it: a centre, and a turn. */
-function poseOf([x = 0, y = 0, z = 0, ...turn]: readonly number[], mirrored: boolean): Pose {
-  const [w = 1, i = 0, j = 0, k = 0] = turn;
-  const m = matrixOf(w, i, j, k);
-  const over = ([a, b, c]: Point): Point => (mirrored ? [a, -b, c] : [a, b, c]);
-  return { centre: over([x, y, z]), axis: over([m[0], m[3], m[6]]), across: over([m[1], m[4], m[7]]) };
-}
-
-/**
- * The beads of a ring about a body: as they are laid out, or bent round it, the body in its middle; what is strung in it
- * opened in its turn.
- */
-function innerOf(plan: Plan, radiusMm: number, laidOut: DressedLayout | null): Inner[] {
-  const { path, layout } = plan.work();
-  const { bodyStartMm, bodyEndMm } = layout.stations;
-  const shades = plan.shades();
-  const inner = path.beads.flatMap((bead): Inner[] => {
-    const lies = laidOut?.beads[bead.id];
-    if (!lies && isSetIn(bead.place.section.joint))
-      return [{ role: bead.role, pose: { centre: [0, 0, 0], axis: [1, 0, 0] } }];
-    const flat = given(layout.poses[bead.id], 'place of a bead');
-    const [x, y, z] = flat.centre;
-    const pose = lies
-      ? poseOf(lies, plan.hand === 'left')
-      : bent({ ...flat, centre: [x - bodyStartMm, y, z] }, bodyEndMm - bodyStartMm, radiusMm);
-    const strung = plan.components.get(bead.role);
-    return strung
-      ? strung
-          .inner()
-          .map((one) => ({ ...one, role: innerRole(strung.id, one.role), pose: within(pose, one.pose) }))
-      : [{ role: bead.role, shade: shades.get(bead.id), pose }];
-  });
-  // The body stands for all of it.
-  return inner.sort((a, b) => Number(b.role === CORE_ROLE) - Number(a.role === CORE_ROLE));
-}
-
-/** What stands in the place of one bead, drawn by itself as it lies so. */
-function alone(
-  inner: readonly Inner[],
-  sizeOf: (role: string) => BeadSize,
-  view: View,
-  pose: Pose = { centre: [0, 0, 0], axis: [1, 0, 0] },
-): Sketch {
-  const w = new Weave();
-  w.needle('working').string([CORE_ROLE]);
-  const layout: Layout = { poses: [pose], findings: [], body: sizeOf };
-  return wholeSketch({ path: w.path(), layout, inner: () => inner }, sizeOf, view);
-}
+import { strungOf } from './strungPart';
 
 /** Parts made apart that are remembered: most keystrokes change none of them. */
 const KEPT = 16;
@@ -300,63 +150,11 @@ const ownSeen = ({ beads, colourings, strung }: PartOfPiece): Plan['seen'] => ({
       : Object.fromEntries(Object.entries(colourings).filter(([role]) => !(role in strung))),
 });
 
-/** A part with two free edges, as it closes a piece. */
-const closingOf = ({ id, partName: name, beads, count }: PartOfPiece, plan: Plan): Component => ({
-  id,
-  name: partName({ name, beads, count }),
-  plan,
-  toLayOut: null,
-  sketch: plan.sketch,
-});
-
 /** Loops side by side that an end of a part has place for. */
 function mostLoopsOf({ structure }: PartOfPiece): number {
   const bound = boundStitch(structure);
   return (bound.ok && bound.weaveable.mostLoops) || 1;
 }
-
-/** Girth of a piece where something runs on it: of a rope its round, of a strip its breadth twice and its rounded edges. */
-export const girthOf = ({ widthMm, thicknessMm }: Pick<Plan, 'widthMm' | 'thicknessMm'>): number => {
-  const [broad, thin] = [Math.max(widthMm, thicknessMm), Math.min(widthMm, thicknessMm)];
-  return 2 * (broad - thin) + Math.PI * thin;
-};
-
-/** A ring about the x axis, as one is that runs on a piece. */
-const ON_ROPE: Pose = { centre: [0, 0, 0], axis: [0, 1, 0], across: [0, 0, 1] };
-
-/** A bail, as it runs on a piece. */
-export function hungOf({ id, partName: name, beads, count }: PartOfPiece, plan: Plan): HungComponent {
-  const inner = once(() => innerOf(plan, plan.chosen.finishedMm / (2 * Math.PI), null));
-  const seen = (pose?: Pose) => remembered((view: View) => alone(inner(), bodiesOf(plan.seen), view, pose));
-  return {
-    id,
-    name: partName({ name, beads, count }),
-    plan,
-    toLayOut: null,
-    sketch: seen(),
-    onRope: seen(ON_ROPE),
-  };
-}
-
-/** What a woven part is as a clasp: all of its length lies at the start, and it has as many loops as both edges have places. */
-const asClasp = ({ id, name, plan }: Component, mostLoops: number): Clasp => ({
-  id: `part ${id}`,
-  name,
-  shape: 'ring top',
-  startMm: plan.chosen.finishedMm,
-  endMm: 0,
-  // A uniform spread of half-width s deviates by s/√3.
-  spreadMm: Math.sqrt(3) * plan.chosen.sdMm,
-  loops: Math.min(mostLoops, plan.weaveable.mostLoops ?? 1),
-  turned: false,
-  fastening: 'sewn loop',
-  barMm: null,
-  ringMm: null,
-  buttonsMm: null,
-  plated: false,
-  note: '',
-  source: 'memory',
-});
 
 const nameOf = (part: PartOfPiece, id: PartId): string =>
   id === part.id

@@ -6,7 +6,7 @@ import { pieceSchema, type Piece } from '../piece/piece';
 import { inStructure } from '../piece/variants';
 import { STRUCTURES } from '../structures/registry';
 import { given } from '../tools/given';
-import { girthOf } from './component';
+import { girthOf } from './attachedPart';
 import { beadsInAll, madeApart } from './madeApart';
 import type { Plan } from './plan';
 import { planPart, planPiece } from './shipped';

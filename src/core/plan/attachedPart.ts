@@ -1,0 +1,60 @@
+import type { View } from '../layout/drawing';
+import type { Pose } from '../layout/layout';
+import type { Clasp } from '../materials/material';
+import { bodiesOf, partName } from '../piece/part';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { once, remembered } from '../tools/remember';
+import type { Component, HungComponent, Plan } from './planned';
+import { alone, innerOf } from './ringBeads';
+
+/** A part with two free edges, as it closes a piece. */
+export const closingOf = ({ id, partName: name, beads, count }: PartOfPiece, plan: Plan): Component => ({
+  id,
+  name: partName({ name, beads, count }),
+  plan,
+  toLayOut: null,
+  sketch: plan.sketch,
+});
+
+/** Girth of a piece where something runs on it: of a rope its round, of a strip its breadth twice and its rounded edges. */
+export const girthOf = ({ widthMm, thicknessMm }: Pick<Plan, 'widthMm' | 'thicknessMm'>): number => {
+  const [broad, thin] = [Math.max(widthMm, thicknessMm), Math.min(widthMm, thicknessMm)];
+  return 2 * (broad - thin) + Math.PI * thin;
+};
+
+/** A ring about the x axis, as one is that runs on a piece. */
+const ON_ROPE: Pose = { centre: [0, 0, 0], axis: [0, 1, 0], across: [0, 0, 1] };
+
+/** A bail, as it runs on a piece. */
+export function hungOf({ id, partName: name, beads, count }: PartOfPiece, plan: Plan): HungComponent {
+  const inner = once(() => innerOf(plan, plan.chosen.finishedMm / (2 * Math.PI), null));
+  const seen = (pose?: Pose) => remembered((view: View) => alone(inner(), bodiesOf(plan.seen), view, pose));
+  return {
+    id,
+    name: partName({ name, beads, count }),
+    plan,
+    toLayOut: null,
+    sketch: seen(),
+    onRope: seen(ON_ROPE),
+  };
+}
+
+/** What a woven part is as a clasp: all of its length lies at the start, and it has as many loops as both edges have places. */
+export const asClasp = ({ id, name, plan }: Component, mostLoops: number): Clasp => ({
+  id: `part ${id}`,
+  name,
+  shape: 'ring top',
+  startMm: plan.chosen.finishedMm,
+  endMm: 0,
+  // A uniform spread of half-width s deviates by s/√3.
+  spreadMm: Math.sqrt(3) * plan.chosen.sdMm,
+  loops: Math.min(mostLoops, plan.weaveable.mostLoops ?? 1),
+  turned: false,
+  fastening: 'sewn loop',
+  barMm: null,
+  ringMm: null,
+  buttonsMm: null,
+  plated: false,
+  note: '',
+  source: 'memory',
+});
