@@ -74,10 +74,12 @@ test('a ring is closed by a woven top, which takes its length from the band; the
   await page.getByRole('radio', { name: /^5 / }).click({ force: true });
   await expect.poll(units).toBeLessThan(before);
   await expect(slip(page).getByText('woven top and loops take')).toBeVisible();
+  await expect(slip(page).getByText('with its woven top')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Take the part out' }).click();
   await openChoice(page, 'Clasp and ends');
   await expect(page.getByLabel('Clasp', { exact: true })).toBeVisible();
+  await expect(slip(page).getByText('clasp closed')).toBeVisible();
 });
 
 test('a bail runs on the piece and takes nothing of its length', async ({ page }) => {

@@ -38,7 +38,7 @@ function gateAt(side: -1 | 1, gates: readonly Gate[], poseOf: (bead: Bead) => Po
   return given(best?.gate, 'way into the ring');
 }
 
-/** All pairs of the beads of a ring between which a thread may go: neighbours, as far as they lie near each other. */
+/** All pairs of the beads of a ring: of those between which a thread may go the nearest is taken. */
 const pairsOf = (beads: readonly Bead[]): Gate[] =>
   beads.flatMap((one, i) => beads.slice(i + 1).map((other): Gate => [one, other]));
 

@@ -2,9 +2,9 @@ import { CORE_ROLE } from '../joints/setIn';
 import { BEADS, byId } from '../materials/catalogue';
 import type { RoleLetter } from '../structures/structure';
 import type { PartId } from '../weave/path';
-import { inColour, newPart } from './newPiece';
+import { inColour, newPiece } from './newPiece';
 import { beadOf, type Part } from './part';
-import { asPiece, carrying } from './partOfPiece';
+import { carrying } from './partOfPiece';
 import { MOST_PARTS, type Piece } from './piece';
 
 /** Where a part made apart is strung: in which part, and in the place of which bead. */
@@ -24,72 +24,60 @@ export const strungAt = ({ parts }: Pick<Piece, 'parts'>, id: PartId): StrungAt[
 /** Whether a piece can have one part more. */
 export const hasRoom = ({ parts }: Pick<Piece, 'parts'>): boolean => parts.length < MOST_PARTS;
 
+/** A piece with one part more. */
+export interface WithPart {
+  readonly piece: Piece;
+  readonly id: PartId;
+}
+
+/** Adds a part in a stitch, before the one that carries the others: what is taken up is made first. Throws where there is no room. */
+function withMade(piece: Piece, stitch: string, made: (started: Part) => Part): WithPart {
+  if (!hasRoom(piece)) throw new Error(`A piece has ${MOST_PARTS} parts at most.`);
+  const carrier = carrying(piece);
+  const id = freeId(piece);
+  const [started] = newPiece(piece.name, stitch, null).parts as [Part];
+  const before = piece.parts.filter((part) => part !== carrier);
+  return { piece: { ...piece, parts: [...before, made({ ...started, id }), carrier] }, id };
+}
+
 /** What a frame starts with: herringbone of 11/0 about a ball of 8 mm, in the colour of the bead whose place it takes. */
-const FIRST_STITCH = 'flat-herringbone';
-const FIRST_BALL = 'pressed-8';
+const FRAME = 'flat-herringbone';
+const BALL = 'pressed-8';
+/** What a top starts with: three rows of circles, soft enough to lie on a finger; one seed out and one back holds it close. */
+const TOP = { stitch: 'right-angle-weave', rows: 3, seeds: 1 } as const;
+/** What a bail starts with: a strip that lies flat and closes into a ring. */
+const BAIL = 'flat-peyote';
 
 /**
- * A piece with one part more: a ball in a frame, strung in the place of a bead of the part that carries the others. Throws
- * where the piece has as many parts as it can have.
+ * A piece with a ball in a frame, strung in the place of a bead of the part that carries the others. Throws where it has as
+ * many parts as it can have.
  */
-export function withFramedBall(
-  piece: Piece,
-  role: RoleLetter,
-): { readonly piece: Piece; readonly id: PartId } {
-  if (!hasRoom(piece)) throw new Error(`A piece has ${MOST_PARTS} parts at most.`);
+export function withFramedBall(piece: Piece, role: RoleLetter): WithPart {
   const carrier = carrying(piece);
-  const id = freeId(piece);
   const { colourName: name, colour: hex } = beadOf(carrier, role);
-  const [started] = asPiece(newPart(piece.name, FIRST_STITCH, null)).parts as [Part];
-  const made: Part = {
+  const { piece: next, id } = withMade(piece, FRAME, (started) => ({
     ...started,
-    id,
     count: { by: 'around', way: 'between', measuredMm: null },
-    beads: { ...started.beads, [CORE_ROLE]: inColour(byId(BEADS, FIRST_BALL), { name, hex }) },
-  };
-  const before = piece.parts.filter((part) => part !== carrier);
-  // What is strung is made first.
-  return {
-    piece: strungAs({ ...piece, parts: [...before, made, carrier] }, id, { part: carrier.id, role }),
-    id,
-  };
+    beads: { ...started.beads, [CORE_ROLE]: inColour(byId(BEADS, BALL), { name, hex }) },
+  }));
+  return { piece: strungAs(next, id, { part: carrier.id, role }), id };
 }
 
-/** What a top starts with: three rows of circles, soft enough to lie on a finger. */
-const TOP = { id: 'right-angle-weave', params: { rows: 3 } } as const;
-/** One seed out and one back holds it close. */
-const TOP_SEEDS = 1;
-
-/** A piece with one part more that closes it in the place of a clasp. Throws where it has as many parts as it can have. */
-export function withWovenTop(piece: Piece): { readonly piece: Piece; readonly id: PartId } {
-  if (!hasRoom(piece)) throw new Error(`A piece has ${MOST_PARTS} parts at most.`);
-  const carrier = carrying(piece);
-  const id = freeId(piece);
-  const [started] = asPiece(newPart(piece.name, TOP.id, null)).parts as [Part];
-  const made: Part = {
+/** A piece that a woven top closes in the place of a clasp. Throws where it has as many parts as it can have. */
+export function withWovenTop(piece: Piece): WithPart {
+  const { piece: next, id } = withMade(piece, TOP.stitch, (started) => ({
     ...started,
-    id,
     count: { by: 'fixed' },
-    structure: { id: TOP.id, params: { ...started.structure.params, ...TOP.params } },
-  };
-  const end = (one: Piece['ends']['start']) => ({ ...one, seedsEachSide: TOP_SEEDS, rings: null });
-  const before = piece.parts.filter((part) => part !== carrier);
+    structure: { ...started.structure, params: { ...started.structure.params, rows: TOP.rows } },
+  }));
+  const end = (one: Piece['ends']['start']) => ({ ...one, seedsEachSide: TOP.seeds, rings: null });
   const ends = { ...piece.ends, woven: id, start: end(piece.ends.start), end: end(piece.ends.end) };
-  return { piece: { ...piece, ends, parts: [...before, made, carrier] }, id };
+  return { piece: { ...next, ends }, id };
 }
-
-/** What a bail starts with: a strip that lies flat and closes into a ring. */
-const BAIL_STITCH = 'flat-peyote';
 
 /** A piece with a bail that runs on it. Throws where it has as many parts as it can have. */
-export function withBail(piece: Piece): { readonly piece: Piece; readonly id: PartId } {
-  if (!hasRoom(piece)) throw new Error(`A piece has ${MOST_PARTS} parts at most.`);
-  const carrier = carrying(piece);
-  const id = freeId(piece);
-  const [started] = asPiece(newPart(piece.name, BAIL_STITCH, null)).parts as [Part];
-  const before = piece.parts.filter((part) => part !== carrier);
-  return { piece: { ...piece, parts: [...before, { ...started, id, count: { by: 'over' } }, carrier] }, id };
-}
+export const withBail = (piece: Piece): WithPart =>
+  withMade(piece, BAIL, (started) => ({ ...started, count: { by: 'over' } }));
 
 function freeId({ parts }: Piece): PartId {
   const taken = new Set(parts.map(({ id }) => id));

@@ -131,7 +131,8 @@ const choicesSchema = z.object({
 
 export const pieceSchema = choicesSchema
   .refine(
-    ({ parts, ends }) => ends.woven === null || parts.some(({ id }) => id === ends.woven),
+    ({ parts, ends }) =>
+      ends.woven === null || parts.some(({ id, count }) => id === ends.woven && count.by === 'fixed'),
     'It is closed by a part that the piece does not have.',
   )
   .refine(

@@ -11,16 +11,19 @@ export interface Answers extends Whole {
   readonly gauge: Pick<Plan['gauge'], 'pitchMm'>;
   readonly closure: Pick<Plan['closure'], 'closing' | 'chainMm'>;
   readonly weaveable: Pick<Weaveable, 'closing'>;
+  /** The woven part that closes it in the place of a clasp. */
+  readonly closedBy: { readonly name: string } | null;
 }
 
 /** The first answers of a plan. */
 export function answersOf(plan: Plan): Answers {
-  const { wear, gauge, closure, weaveable } = plan;
+  const { wear, gauge, closure, weaveable, closedBy } = plan;
   return {
     ...(Object.fromEntries(WHOLE.map((key) => [key, plan[key]])) as unknown as Whole),
     wear: { wishMm: wear.wishMm, band: wear.band },
     gauge: { pitchMm: gauge.pitchMm },
     closure: { closing: closure.closing, chainMm: closure.chainMm },
     weaveable: { closing: weaveable.closing },
+    closedBy: closedBy && { name: closedBy.name },
   };
 }

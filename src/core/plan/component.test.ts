@@ -266,7 +266,7 @@ describe('strung in the place of a bead', () => {
       plan.warnings.find(({ code }) => code === 'loose-parts'),
       'warning',
     );
-    expect(wordWarning(warning, CM).title).toBe('Nothing strings the framed ball.');
+    expect(wordWarning(warning, CM).title).toBe('Nothing takes up the framed ball.');
     expect(madeApart(plan)).toEqual([]);
   });
 });

@@ -237,7 +237,10 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     widthMm,
     thicknessMm,
     weight: weightWith(
-      weight(totals(from, tally), (role) => beadGrams(beadOf(piece, role))),
+      weight(totals(from, tally), (role) => {
+        const strung = made.components.get(role);
+        return strung ? gramsOf(strung) : beadGrams(beadOf(piece, role));
+      }),
       made.closedBy ? [made.closedBy] : [],
     ),
     gear: part.gear,
@@ -277,10 +280,17 @@ const withoutOf = (piece: PartOfPiece, { id }: Component): Pick<PartOfPiece, 'wi
   doubled: piece.doubled,
 });
 
+/** What one of a part made apart weighs; null where not all of it is known. */
+const gramsOf = ({ plan }: Component): number | null =>
+  plan.weight.unknown.length === 0 ? plan.weight.grams : null;
+
 /** What closes the piece, and what runs on it, weighs something too. */
 const weightWith = (own: Weight, others: readonly Component[]): Weight => ({
   grams: others.reduce((sum, { plan }) => sum + plan.weight.grams, own.grams),
-  unknown: [...own.unknown, ...others.flatMap(({ plan }) => plan.weight.unknown)],
+  unknown: [
+    ...own.unknown,
+    ...others.flatMap(({ name, plan }) => plan.weight.unknown.map((role) => `${role} of the ${name}`)),
+  ],
 });
 
 /** The piece as it is seen, with its bails side by side in its middle; cut across, one sees the piece alone. */

@@ -16,7 +16,7 @@ import { alone, innerOf } from './ringBeads';
 /**
  * How much of the thread's length a ring about a body takes, at the least and at the most, mm. Strung between its beads, the
  * neighbours come as near as the body, or no nearer than its beads let them; under its threads they rest on its beads, which
- * may yield by half of one, or stand off by as much.
+ * may yield by half of one, or stand off by as much (from memory).
  * @param acrossMm the ring from outside to outside
  */
 export function betweenMm(
@@ -59,7 +59,6 @@ export function strungOf(
   const known = count.measuredMm ?? laidOut?.alongMm;
   const between: AsBead['betweenMm'] =
     known === undefined ? betweenMm(count.way, core, { acrossMm, thicknessMm }) : [known, known];
-  const { grams, unknown } = plan.weight;
   const inner = once(() => innerOf(plan, radiusMm, laidOut));
   const name = partName({ name: own, beads, count });
   return {
@@ -77,7 +76,8 @@ export function strungOf(
       lengthMm: known ?? Math.max(acrossMm, between[0]),
       diameterMm: Math.max(sizeOf(core).diameterMm, widthMm),
       widthMm: acrossMm,
-      perGram: unknown.length === 0 && grams > 0 ? 1 / grams : null,
+      // It is weighed by what it is made of.
+      perGram: null,
       sold: null,
       finish: 'plain',
     },

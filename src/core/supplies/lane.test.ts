@@ -103,16 +103,16 @@ describe('marks on full holes', () => {
   };
 
   it('none where thread goes easily', () => {
-    const { piece, plan } = inStitch('flat-herringbone', { units: 20 });
+    const { plan } = inStitch('flat-herringbone', { units: 20 });
     expect(plan.holes.bottleneck?.going).toBe('easy');
-    expect(holeMarks(piece, plan, 'above')).toEqual({ hard: [], no: [] });
+    expect(holeMarks(plan, 'above')).toEqual({ hard: [], no: [] });
   });
 
   it('where it does not, one on every such bead, where the bead lies', () => {
-    const { piece, plan } = inStitch('flat-herringbone', { units: 20, ...thick });
+    const { plan } = inStitch('flat-herringbone', { units: 20, ...thick });
     const going = plan.holes.bottleneck?.going;
     expect(['hard', 'no']).toContain(going);
-    const marks = holeMarks(piece, plan, 'above');
+    const marks = holeMarks(plan, 'above');
     const all = [...marks.hard, ...marks.no];
     expect(all.length).toBeGreaterThan(0);
     const places = new Set(
@@ -120,7 +120,7 @@ describe('marks on full holes', () => {
     );
     for (const [x, y] of all) expect(places).toContain(`${x} ${y}`);
     // From the side the same beads are marked.
-    const side = holeMarks(piece, plan, 'side');
+    const side = holeMarks(plan, 'side');
     expect([side.hard.length, side.no.length]).toEqual([marks.hard.length, marks.no.length]);
   });
 });

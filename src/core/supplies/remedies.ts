@@ -61,7 +61,10 @@ export function remedies(
     ...first(finerNeedles(piece, gears)),
     ...first(thinnerThreads(piece, gears)),
     ...each(fewerPasses(piece, plan)),
-    ...first(largerBeads(piece, bottleneck.bead.role, gears)),
+    // What is strung in the place of a bead is no bead to be exchanged.
+    ...(plan.components.has(bottleneck.bead.role)
+      ? []
+      : first(largerBeads(piece, bottleneck.bead.role, gears))),
   ];
 }
 

@@ -7,6 +7,7 @@ import { inStructure } from '../piece/variants';
 import { WAYS } from '../piece/part';
 import { asPiece, carrying, partOf, withPart } from '../piece/partOfPiece';
 import type { Piece } from '../piece/piece';
+import { ownUnit } from '../structures/ownUnit';
 import { boundStitch, STRUCTURES } from '../structures/registry';
 import { rolesOf } from '../structures/structure';
 import { given } from '../tools/given';
@@ -15,7 +16,7 @@ import { anyPiece } from './anyPiece';
 /** One part more, and how it is to be. */
 const anyPart = fc.record({
   as: fc.constantFrom('frame' as const, 'top' as const, 'bail' as const),
-  structure: fc.constantFrom(...STRUCTURES),
+  structure: fc.constantFrom(...STRUCTURES, ownUnit),
   nth: fc.nat(),
   way: fc.constantFrom(...WAYS),
   measuredMm: fc.option(fc.integer({ min: 1, max: 40 })),
@@ -26,33 +27,40 @@ const anyPart = fc.record({
 
 /** Any piece with one to three parts made apart: framed bodies strung in it, a woven part that closes it, bails on it. */
 export const anyComposed: fc.Arbitrary<Piece> = fc
-  .tuple(anyPiece(), fc.array(anyPart, { minLength: 1, maxLength: 3 }))
-  .map(([carrier, parts]) =>
-    parts.reduce((piece, part) => {
-      const bound = boundStitch(carrying(piece).structure);
-      const roles = bound.ok ? rolesOf(bound.weaveable) : [];
-      if (!hasRoom(piece) || roles.length === 0) return piece;
-      const role = given(roles[part.nth % roles.length], 'role');
-      const made =
-        part.as === 'top'
-          ? withWovenTop(piece)
-          : part.as === 'bail'
-            ? withBail(piece)
-            : withFramedBall(piece, role);
-      const { id } = made;
-      const own = inStructure(partOf(made.piece, id), part.structure.id);
-      const beads = part.bead ? { ...own.beads, A: { ...own.beads.A, ...part.bead } } : own.beads;
-      const core = beads[CORE_ROLE];
-      return withPart(
-        made.piece,
-        {
-          structure: own.structure,
-          units: part.units,
-          count:
-            part.as === 'frame' ? { by: 'around', way: part.way, measuredMm: part.measuredMm } : own.count,
-          beads: core ? { ...beads, [CORE_ROLE]: { ...core, ...part.core } } : beads,
-        },
-        id,
-      );
-    }, asPiece(carrier)),
+  .tuple(
+    anyPiece([...STRUCTURES, ownUnit]),
+    fc.constantFrom('right' as const, 'left' as const),
+    fc.array(anyPart, { minLength: 1, maxLength: 3 }),
+  )
+  .map(([carrier, hand, parts]) =>
+    parts.reduce(
+      (piece, part) => {
+        const bound = boundStitch(carrying(piece).structure);
+        const roles = bound.ok ? rolesOf(bound.weaveable) : [];
+        if (!hasRoom(piece) || roles.length === 0) return piece;
+        const role = given(roles[part.nth % roles.length], 'role');
+        const made =
+          part.as === 'top'
+            ? withWovenTop(piece)
+            : part.as === 'bail'
+              ? withBail(piece)
+              : withFramedBall(piece, role);
+        const { id } = made;
+        const own = inStructure(partOf(made.piece, id), part.structure.id);
+        const beads = part.bead ? { ...own.beads, A: { ...own.beads.A, ...part.bead } } : own.beads;
+        const core = beads[CORE_ROLE];
+        return withPart(
+          made.piece,
+          {
+            structure: own.structure,
+            units: part.units,
+            count:
+              part.as === 'frame' ? { by: 'around', way: part.way, measuredMm: part.measuredMm } : own.count,
+            beads: core ? { ...beads, [CORE_ROLE]: { ...core, ...part.core } } : beads,
+          },
+          id,
+        );
+      },
+      asPiece({ ...carrier, hand }),
+    ),
   );

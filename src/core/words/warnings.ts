@@ -100,13 +100,13 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
       };
     case 'loose-parts':
       return {
-        title: `Nothing strings ${warning.parts.map((part) => `the ${part}`).join(' or ')}.`,
-        text: 'Choose under Stitch in the place of which bead, or take it out.',
+        title: `Nothing takes up ${warning.parts.map((part) => `the ${part}`).join(' or ')}.`,
+        text: 'What is framed is strung in the place of a bead, under This part; a top closes a piece that is closed by a clasp, under Clasp and ends. Choose that, or take the part out.',
       };
     case 'part-not-measured':
       return {
         title: `How much room a ${warning.part} takes is not sure.`,
-        text: `Strung, it takes between ${formatFine(warning.betweenMm[0], style)} and ${formatFine(warning.betweenMm[1], style)} of the thread’s length, for its beads give way to their neighbours. Make one, string it between two neighbours, measure it, and write that under Stitch.`,
+        text: `Strung, it takes between ${formatFine(warning.betweenMm[0], style)} and ${formatFine(warning.betweenMm[1], style)} of the thread’s length, for its beads give way to their neighbours. Make one, string it between two neighbours, measure it, and write that under This part.`,
       };
     case 'other-thread':
       return {

@@ -13,7 +13,8 @@ import { lengthsInAll, madeApart, threadInAllMm, type MadeApart } from '@/core/p
 import type { Plan, Warning } from '@/core/plan/plan';
 import type { RoleQuantity } from '@/core/plan/quantities';
 import { beadsToBuy, packsToBuy, threadToBuyMm } from '@/core/supplies/toBuy';
-import { counted } from '@/core/words/figures';
+import { distinct } from '@/core/structures/structure';
+import { counted, withCapital } from '@/core/words/figures';
 import { Term } from '../glossary/Term';
 import { BeadIcon } from '../piece/BeadShape';
 import { useLooks, type Looks } from '../piece/looks';
@@ -43,6 +44,15 @@ export function Slip({ plan, onChooseBead }: Props) {
   const { show, thread, style, unit, figure } = useLengths();
   const { chosen, wear, closure, quantities, gauge } = plan;
   const made = madeApart(plan);
+  const ofMade = made.flatMap(({ component: { name, plan: one } }) =>
+    one.warnings.filter(loud).map((warning) => {
+      const { title, text } = wordWarning(warning, style);
+      return { title: `${withCapital(name)}: ${title}`, text };
+    }),
+  );
+  const cautions = distinct(
+    [plan, ...made.map(({ component }) => component.plan)].flatMap((one) => one.cautions),
+  );
   const cutMm = threadInAllMm(plan);
   const lengths = lengthsInAll(plan);
   const wovenMm = chosen.finishedMm - closure.allowanceMm - 2 * closure.chainMm;
@@ -50,7 +60,9 @@ export function Slip({ plan, onChooseBead }: Props) {
   return (
     <section className={`card ${styles.slip}`} aria-label="The answers">
       <SlipHead answers={plan} />
-      <Notes notes={plan.warnings.filter(loud).map((warning) => wordWarning(warning, style))} />
+      <Notes
+        notes={[...plan.warnings.filter(loud).map((warning) => wordWarning(warning, style)), ...ofMade]}
+      />
       <table className={styles.beads}>
         <thead>
           <tr>
@@ -153,7 +165,7 @@ export function Slip({ plan, onChooseBead }: Props) {
           ...plan.warnings
             .filter((warning) => !loud(warning))
             .map((warning) => ({ ...wordWarning(warning, style), mild: true })),
-          ...plan.cautions.map(wordCaution),
+          ...cautions.map(wordCaution),
         ]}
       />
     </section>

@@ -17,7 +17,7 @@ interface Props {
 /** How many, how long, and how it sits. */
 export function SlipHead({ answers, sitKnown = true }: Props) {
   const { show } = useLengths();
-  const { chosen, sit, closure, arrangement, weaveable } = answers;
+  const { chosen, sit, closure, arrangement, weaveable, closedBy } = answers;
   const unfinished = useUnfinished();
   const count = countWords(answers, chosen.units);
   const finished = show(chosen.finishedMm);
@@ -49,7 +49,9 @@ export function SlipHead({ answers, sitKnown = true }: Props) {
           </strong>
           <br />
           {closure.closing === 'clasp'
-            ? 'clasp closed'
+            ? closedBy
+              ? `with its ${closedBy.name}`
+              : 'clasp closed'
             : closure.closing === 'joined'
               ? 'round its middle line'
               : 'tip to tip'}

@@ -93,7 +93,13 @@ function ClaspFields({
     return (
       <>
         <WovenTop rooms={rooms} id={ends.woven} />
-        <EndFields ends={ends} findings={findings} button={null} onChange={onChange} />
+        <EndFields
+          ends={ends}
+          findings={findings}
+          button={null}
+          to={plan?.closedBy?.name ?? 'top'}
+          onChange={onChange}
+        />
       </>
     );
   return (
@@ -156,14 +162,14 @@ const FINAL_WORDS: Readonly<Record<Plan['closure']['finalAt']['start'], string>>
 };
 
 /** What closing takes, part by part, each with its end points. */
-function ClosureFacts({ plan: { closure, chosen } }: { readonly plan: Plan }) {
+function ClosureFacts({ plan: { closure, chosen, closedBy } }: { readonly plan: Plan }) {
   const { show } = useLengths();
   if (closure.closing !== 'clasp') return null;
   return (
     <dl className={styles.facts}>
       {closure.parts.map(({ what, mm }) => (
         <div key={what}>
-          <dt>{CLOSURE_PART_WORDS[what]}</dt>
+          <dt>{(what === 'clasp' && closedBy?.name) || CLOSURE_PART_WORDS[what]}</dt>
           <dd className="figures">{show(mm)}</dd>
         </div>
       ))}
@@ -182,7 +188,7 @@ function ClosureFacts({ plan: { closure, chosen } }: { readonly plan: Plan }) {
         </div>
       ))}
       <div className={styles.sum}>
-        <dt>from the last bead over the clasp to the first</dt>
+        <dt>from the last bead over the {closedBy?.name ?? 'clasp'} to the first</dt>
         <dd className="figures">{show(closure.allowanceMm + 2 * closure.chainMm)}</dd>
       </div>
     </dl>

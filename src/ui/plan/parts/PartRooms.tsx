@@ -2,9 +2,8 @@
 
 import { Button } from 'antd';
 import { carrying } from '@/core/piece/partOfPiece';
-import { hasRoom, withBail, withFramedBall } from '@/core/piece/assembly';
+import { hasRoom, withBail, withFramedBall, type WithPart } from '@/core/piece/assembly';
 import { partName, type Part } from '@/core/piece/part';
-import type { Piece } from '@/core/piece/piece';
 import { boundStitch, structureById } from '@/core/structures/registry';
 import { rolesOf, type RoleLetter } from '@/core/structures/structure';
 import { Choice } from '../../fields/Choice';
@@ -14,15 +13,10 @@ import styles from '../choices/choices.module.css';
 /** The parts of a piece, of which one is open; of a piece of one part only the way to make another. */
 export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly rooms: Rooms }) {
   const carrier = carrying(piece);
-  const free = freeRoles(carrier);
-  const take = (made: ReturnType<typeof withBail>) => {
+  const [role] = freeRoles(carrier);
+  const take = (made: WithPart) => {
     onTake(made.piece);
     onOpen(made.id);
-  };
-  const add = () => {
-    const [role] = free;
-    if (!role) return;
-    take(withFramedBall(piece, role));
   };
   return (
     <>
@@ -30,14 +24,18 @@ export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly
         <Choice
           label="Which part?"
           value={open}
-          options={piece.parts.map((part) => ({ value: part.id, label: roomName(piece, part) }))}
+          options={piece.parts.map((part) => ({ value: part.id, label: roomName(part) }))}
           onChange={onOpen}
           help="Stitch, beads and gauge below are those of this part. What is strung is made first."
         />
       )}
       {open === carrier.id && hasRoom(piece) && (
         <div className={styles.buttons}>
-          {free.length > 0 && <Button onClick={add}>Frame a ball, and string it for bead {free[0]}</Button>}
+          {role && (
+            <Button onClick={() => take(withFramedBall(piece, role))}>
+              Frame a ball, and string it for bead {role}
+            </Button>
+          )}
           <Button onClick={() => take(withBail(piece))}>Make a bail that runs on it</Button>
         </div>
       )}
@@ -52,7 +50,7 @@ const freeRoles = ({ structure, strung }: Part): RoleLetter[] => {
 };
 
 /** A part by its name; the one that carries the others by its stitch. */
-function roomName(piece: Piece, part: Part): string {
+function roomName(part: Part): string {
   if (part.count.by !== 'fit') return partName(part);
   return part.name || (structureById(part.structure.id)?.name.toLowerCase() ?? 'the piece');
 }

@@ -101,18 +101,18 @@ export function PointedPiece({
           <PieceDrawing piece={piece} plan={plan} view={view} lit={lit} within={within} />
         </g>
       </g>
-      <Marks piece={piece} plan={plan} view={view} pxPerMm={pxPerMm} />
+      <Marks plan={plan} view={view} pxPerMm={pxPerMm} />
       <UnitsPointedAt plan={plan} pxPerMm={pxPerMm} y={unitsY - middlePx} />
-      <BeadCursor piece={piece} plan={plan} view={view} pxPerMm={pxPerMm} />
+      <BeadCursor plan={plan} view={view} pxPerMm={pxPerMm} />
     </g>
   );
 }
 
 /** A dot on every bead that a trip goes hard through, a ring on those it will not go through. */
-function Marks({ piece, plan, view, pxPerMm }: Pick<Props, 'piece' | 'plan' | 'view' | 'pxPerMm'>) {
-  const now = useMemo(() => ({ piece, plan, view }), [piece, plan, view]);
+function Marks({ plan, view, pxPerMm }: Pick<Props, 'plan' | 'view' | 'pxPerMm'>) {
+  const now = useMemo(() => ({ plan, view }), [plan, view]);
   const later = useAfterPaint(now);
-  const marks = useMemo(() => later && holeMarks(later.piece, later.plan, later.view), [later]);
+  const marks = useMemo(() => later && holeMarks(later.plan, later.view), [later]);
   if (!marks || later !== now) return null;
   const dots = (points: readonly Flat[]) =>
     points.map(([x, y]) => `M ${(x * pxPerMm).toFixed(1)} ${(y * pxPerMm).toFixed(1)} h 0`).join(' ');
@@ -136,7 +136,7 @@ function UnitsPointedAt({ plan, pxPerMm, y }: { plan: Plan; pxPerMm: number; y: 
 }
 
 /** The bead that is pointed at, ringed; with the keyboard one goes from bead to bead. */
-function BeadCursor({ piece, plan, view, pxPerMm }: Pick<Props, 'piece' | 'plan' | 'view' | 'pxPerMm'>) {
+function BeadCursor({ plan, view, pxPerMm }: Pick<Props, 'plan' | 'view' | 'pxPerMm'>) {
   const pointer = usePointer();
   const bead = usePointedBead(plan, view);
   const [index, setIndex] = useState(0);
@@ -182,7 +182,7 @@ function BeadCursor({ piece, plan, view, pxPerMm }: Pick<Props, 'piece' | 'plan'
       aria-valuemin={1}
       aria-valuemax={most + 1}
       aria-valuenow={now + 1}
-      aria-valuetext={bead ? beadWords(piece, plan, bead) : 'Arrow keys go from bead to bead.'}
+      aria-valuetext={bead ? beadWords(plan, bead) : 'Arrow keys go from bead to bead.'}
       onFocus={() => {
         setFocused(true);
         go(now, standing(plan.sketch(view)));

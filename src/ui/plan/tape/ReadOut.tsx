@@ -3,7 +3,6 @@
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { beadOf, shadesOf } from '@/core/piece/part';
-import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { planSteps } from '@/core/plan/steps';
 import { tells } from '@/core/read/steps';
@@ -13,7 +12,6 @@ import { roleName } from '../roleName';
 import styles from './Tape.module.css';
 
 interface Props {
-  readonly piece: PartOfPiece;
   readonly plan: Plan;
   readonly bead: StandingBead;
   /** Opens the choice where this bead is chosen. */
@@ -24,7 +22,7 @@ interface Props {
 export const READ_OUT = 'data-read-out';
 
 /** The bead pointed at, in words: which it is, where it stands, and how it comes there. */
-export function ReadOut({ piece, plan, bead, onChoose }: Props) {
+export function ReadOut({ plan, bead, onChoose }: Props) {
   const pointer = usePointer();
   const steps = useMemo(() => planSteps(plan), [plan]);
   const { place, role } = bead.drawn.bead;
@@ -33,7 +31,7 @@ export function ReadOut({ piece, plan, bead, onChoose }: Props) {
   return (
     <p className={styles.readOut} {...{ [READ_OUT]: '' }}>
       <span>
-        <strong>{beadWords(piece, plan, bead)}</strong>
+        <strong>{beadWords(plan, bead)}</strong>
         {text && <span className={styles.stepText}> {text}</span>}
       </span>
       {onChoose && (
@@ -51,14 +49,13 @@ export function ReadOut({ piece, plan, bead, onChoose }: Props) {
 }
 
 /** `A · cube 4 mm, foam · unit 7 of 19`. */
-export function beadWords(piece: PartOfPiece, plan: Plan, { drawn, unit }: StandingBead): string {
+export function beadWords(plan: Plan, { drawn, unit }: StandingBead): string {
   const { role, place } = drawn.bead;
   if (role === LOOP_ROLE) return `loop at the ${place.section.joint}`;
-  const shade = piece.colourings[role as keyof PartOfPiece['colourings']]
-    ? plan.shades().get(drawn.bead.id)
-    : 0;
-  const colour = shadesOf(piece, role)[shade ?? 0];
-  const bead = beadOf(piece, role);
+  const { seen } = plan;
+  const shade = seen.colourings[role as keyof typeof seen.colourings] ? plan.shades().get(drawn.bead.id) : 0;
+  const colour = shadesOf(seen, role)[shade ?? 0];
+  const bead = beadOf(seen, role);
   const name = roleName(colour ? { ...bead, colourName: colour.name } : bead);
   const where = plan.arrangement ? '' : ` · unit ${Math.max(unit, 0) + 1} of ${plan.chosen.units}`;
   return `${role} · ${name}${where}`;

@@ -126,7 +126,7 @@ export function Tape({
         onMeasureScreen={() => setMeasuring(true)}
       >
         {pointed ? (
-          <ReadOut piece={piece} plan={plan} bead={pointed} onChoose={onChange && onChooseBead} />
+          <ReadOut plan={plan} bead={pointed} onChoose={onChange && onChooseBead} />
         ) : (
           <p>
             <strong className="figures">

@@ -2,7 +2,9 @@
 
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import { lengthsInAll } from '@/core/plan/madeApart';
 import type { Plan } from '@/core/plan/plan';
+import { counted } from '@/core/words/figures';
 import { changeWords } from '@/core/supplies/cutting';
 import { lane, moved, type LaneChange } from '@/core/supplies/lane';
 import { isSamePlace } from '@/core/supplies/threadPlan';
@@ -136,9 +138,12 @@ function Grip({ number, change, plan, x, y, onMove }: GripProps) {
 }
 
 /** The same in words. */
-export function threadWords({ thread, closure }: Plan, word: (mm: number) => string): string {
+export function threadWords(plan: Plan, word: (mm: number) => string): string {
+  const { thread, closure } = plan;
   const { lengths, longestMm, tailMm, tailSewsMm } = thread;
   const each = word(longestMm);
   const sews = tailSewsMm > 0 && closure.closing === 'clasp' ? ' sews the first end' : '';
-  return `${lengths === 1 ? `one length of ${each}` : `${lengths} lengths, up to ${each}`} · tail ${word(tailMm)}${sews}`;
+  const more = lengthsInAll(plan) - lengths;
+  const first = more > 0 ? ` · ${counted(more, 'length')} for what is made first` : '';
+  return `${lengths === 1 ? `one length of ${each}` : `${lengths} lengths, up to ${each}`} · tail ${word(tailMm)}${sews}${first}`;
 }

@@ -12,7 +12,8 @@ import styles from '../choices.module.css';
 type Ends = PartOfPiece['ends'];
 type End = Ends['start'];
 
-const LOOP_SEEDS = [0, 2, 3, 4, 5, 6, 8] as const;
+const LOOP_SEEDS: readonly number[] = [0, 2, 3, 4, 5, 6, 8];
+const EDGE_SEEDS: readonly number[] = [0, 1, 2, 3];
 const THREADS = [1, 2, 3, 4] as const;
 const RINGS = [0, 1, 2, 3] as const;
 
@@ -22,16 +23,26 @@ interface Props {
   readonly ends: Ends;
   readonly findings: readonly FindingMaterial[];
   readonly button: Closure['button'];
+  /** The woven part that it is sewn to; a clasp where nothing is said. */
+  readonly to?: string;
   readonly onChange: (change: Partial<Ends>) => void;
 }
 
 /** How each end is sewn on: both alike, or each its own way. */
-export function EndFields({ ends, findings, button, onChange }: Props) {
+export function EndFields({ ends, findings, button, to, onChange }: Props) {
   const [apart, setApart] = useState(!sameEnd(ends.start, ends.end));
-  const rings = findings.filter(({ kind }) => kind === 'jump ring');
+  // Between two edges there is no jump ring.
+  const rings = to === undefined ? findings.filter(({ kind }) => kind === 'jump ring') : [];
   const { fastening } = ends.clasp;
   const field = (title: string, end: End, set: (end: End) => void, loop: boolean) => (
-    <OneEnd title={title} end={end} rings={rings} loop={loop && fastening === 'sewn loop'} onChange={set} />
+    <OneEnd
+      title={title}
+      end={end}
+      rings={rings}
+      loop={loop && (to !== undefined || fastening === 'sewn loop')}
+      to={to}
+      onChange={set}
+    />
   );
   if (button)
     return (
@@ -67,6 +78,7 @@ function OneEnd({
   end,
   rings,
   loop,
+  to,
   onChange,
 }: {
   readonly title: string;
@@ -74,23 +86,26 @@ function OneEnd({
   readonly rings: readonly FindingMaterial[];
   /** Whether it hangs on a loop of seeds. */
   readonly loop: boolean;
+  readonly to: string | undefined;
   readonly onChange: (end: End) => void;
 }) {
   const label = (words: string) =>
     title === '' ? words.charAt(0).toUpperCase() + words.slice(1) : `${title}: ${words}`;
   const [usual] = rings;
+  // A clasp needs room to turn; to an edge one sews close.
+  const [what, seeds] = to === undefined ? ['ring', LOOP_SEEDS] : ['edge', EDGE_SEEDS];
   return (
     <div className={styles.group}>
       {loop && (
         <Choice
-          label={label('sewn on with a loop of seeds, ring, seeds')}
+          label={label(`sewn on with a loop of seeds, ${what}, seeds`)}
           value={end.seedsEachSide}
-          options={LOOP_SEEDS.map((n) => ({ value: n, label: n === 0 ? 'no seeds' : `${n}, ring, ${n}` }))}
+          options={seeds.map((n) => ({ value: n, label: n === 0 ? 'no seeds' : `${n}, ${what}, ${n}` }))}
           onChange={(seedsEachSide) => onChange({ ...end, seedsEachSide })}
         />
       )}
       <Choice
-        label={label('threads through the clasp')}
+        label={label(`threads through the ${to ?? 'clasp'}`)}
         value={end.passes}
         options={THREADS.map((n) => ({ value: n, label: `${n}` }))}
         onChange={(passes) => onChange({ ...end, passes })}

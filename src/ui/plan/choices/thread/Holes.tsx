@@ -40,7 +40,7 @@ export function Holes({ piece, plan, catalogue, onChange }: Props) {
           <HoleRow
             key={role}
             name={role === LOOP_ROLE ? 'loop seeds' : role}
-            bead={beadOf(piece, role).name}
+            bead={beadOf(plan.seen, role).name}
             state={state}
             factor={settings.holeFactor}
           />
