@@ -1,4 +1,5 @@
-// npm run bench: speed, as times and as ratios within this one run. Fails only when a figure is far off.
+// npm run bench: speed, as ratios within this one run: to one another, and as times at the machine's usual pace. Fails only
+// when a figure is far off.
 import { newPart } from '@/core/piece/newPiece';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
@@ -17,6 +18,7 @@ import { benchFits } from './fits';
 import { benchLayouts } from './layouts';
 import { benchLoad } from './load';
 import { benchParts } from './parts';
+import { paceTold } from './pace';
 import { line, missed, quantile, section, time } from './timing';
 import { WOVEN } from '@/core/weave/path';
 
@@ -123,6 +125,7 @@ await benchLayouts();
 await benchBrowser();
 await benchLoad();
 
+console.log(`\n${paceTold()}`);
 if (missed() > 0) {
   console.error(`\n${missed()} figures are far from what they should be.`);
   process.exitCode = 1;

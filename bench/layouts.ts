@@ -9,6 +9,7 @@ import { BEADS, byId } from '@/core/materials/catalogue';
 import { drawnCells, everyCell, laid, type LayoutCell } from '@/core/testing/layoutCells';
 import * as paths from '@/core/testing/paths';
 import type { Path } from '@/core/weave/path';
+import { atUsualPace, fixedWork } from './pace';
 import { engineLadder, engineRightAngle, type EngineRun } from './rigidBodies';
 import { oneOf, randoms } from './soak/random';
 import { line, quantile, section } from './timing';
@@ -99,12 +100,13 @@ function sweep(): void {
   line('the longest', Math.max(...times), Math.max(...times) <= ALL_WITHIN, `${ALL_WITHIN}`);
 }
 
-/** Time of the processor: a machine that stands still for others meanwhile is not the layout's. */
+/** Time of the processor, at its usual pace: a machine that stands still for others meanwhile is not the layout's. */
 function timed<T>(work: () => T): [ms: number, made: T] {
+  const before = fixedWork();
   const start = process.cpuUsage();
   const made = work();
   const { user, system } = process.cpuUsage(start);
-  return [(user + system) / 1000, made];
+  return [atUsualPace((user + system) / 1000, before, fixedWork()), made];
 }
 
 /** The least of a few times, where the first is too long: what else the machine does meanwhile is not the layout's. */

@@ -1,12 +1,21 @@
-/** Times `work` over and over for at least `ms` and `least` runs; returns each run's milliseconds, sorted. */
+import { atUsualPace, fixedWork } from './pace';
+
+/**
+ * Times `work` over and over for at least `ms` and `least` runs; returns each run's milliseconds at the machine's usual
+ * pace, sorted.
+ */
 export function time(work: () => unknown, { least = 30, ms = 600 } = {}): number[] {
   for (let i = 0; i < 5; i++) work(); // warm
   const runs: number[] = [];
   const until = performance.now() + ms;
+  let before = fixedWork();
   while (runs.length < least || performance.now() < until) {
     const start = performance.now();
     work();
-    runs.push(performance.now() - start);
+    const took = performance.now() - start;
+    const after = fixedWork();
+    runs.push(atUsualPace(took, before, after));
+    before = after;
   }
   return runs.sort((a, b) => a - b);
 }
