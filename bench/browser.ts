@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { newPart } from '@/core/piece/newPiece';
 import type { Piece } from '@/core/piece/piece';
 import { planPart } from '@/core/plan/shipped';
-import { atUsualPace, fixedWork } from './pace';
+import { atFullPace, fixedWork } from './pace';
 import { built, serve, type Served } from './served';
 import { line, quantile, section } from './timing';
 import { asPiece } from '@/core/piece/partOfPiece';
@@ -107,7 +107,7 @@ const warmScript = `
 
 /**
  * Milliseconds from a key press until the new count, length and tally are in the page, and until they are painted, at the
- * machine's usual pace.
+ * machine's full pace.
  */
 async function changes(page: Page) {
   const times: (readonly [number, number])[] = [];
@@ -118,7 +118,7 @@ async function changes(page: Page) {
     const [inPage, painted] = await page.evaluate<readonly [number, number]>(changeScript(key));
     await page.waitForTimeout(400); // the picture comes after the numbers
     const after = await page.evaluate<number>('fixedWork()');
-    times.push([atUsualPace(inPage, before, after), atUsualPace(painted, before, after)]);
+    times.push([atFullPace(inPage, before, after), atFullPace(painted, before, after)]);
   }
   const of = (k: 0 | 1) => {
     const sorted = times.map((time) => time[k]).sort((a, b) => a - b);
