@@ -91,3 +91,47 @@ test('a bail runs on the piece and takes nothing of its length', async ({ page }
   await expect(slip(page).locator('strong').first()).toHaveText(finished);
   await expectAccessible(page);
 });
+
+test('motifs are made first and joined; one that ruffles is made to lie flat; measured, it is sure; set in a V it is an odd number', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  await openChoice(page, 'Stitch');
+  await page.getByRole('button', { name: 'Make motifs, and join them in a line' }).click();
+  await expect(page.getByRole('radio', { name: 'motif' })).toBeChecked();
+  await expect(made(page)).toContainText(/^\d+ motifs, made first/);
+  await expectAccessible(page);
+
+  // A ring with a loop at every bead has no room for them.
+  await page.getByRole('button', { name: 'A, 2 of 2: take it out' }).first().click();
+  const suits = page.getByRole('region', { name: 'What suits these beads' });
+  await expect(suits).toContainText('ruffle');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(suits).toHaveCount(0);
+  const loop = page.getByRole('group', { name: 'A loop of the second round' });
+  for (let n = 5; n > 1; n--)
+    await loop
+      .getByRole('button', { name: /^B, 1 of/ })
+      .or(loop.getByRole('button', { name: /^C, 1 of/ }))
+      .first()
+      .click();
+  await expect(suits).toContainText('cup');
+  await suits.getByRole('button', { name: 'Make it lie flat' }).click();
+  await expect(suits).toHaveCount(0);
+
+  await openChoice(page, 'This part');
+  await expect(slip(page).getByText('How much room a motif takes is not sure.')).toBeVisible();
+  await page.getByLabel('From point to point, as you measured it').fill('22');
+  await page.keyboard.press('Tab');
+  await expect(slip(page).getByText('How much room a motif takes is not sure.')).toHaveCount(0);
+
+  // From the part that joins them.
+  await page.getByText('motifs in a line', { exact: true }).click();
+  await openChoice(page, 'Stitch');
+  await page.getByRole('radio', { name: 'a V' }).click({ force: true });
+  await expect(slip(page).getByText(/^\d*[13579] units$/)).toBeVisible();
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByText(/opposite point of the motif/).first()).toBeVisible();
+  await saved(page);
+  await expectAccessible(page);
+});

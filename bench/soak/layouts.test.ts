@@ -11,7 +11,7 @@ describe('a seeded part of the sweep over every layout', () => {
 
   it('has every stitch that is laid out, in most of the beads', () => {
     expect(every.length).toBeGreaterThan(1500);
-    expect(new Set(every.map(({ stitch }) => stitch)).size).toBe(11);
+    expect(new Set(every.map(({ stitch }) => stitch)).size).toBe(12);
     expect(new Set(every.flatMap(({ beads }) => Object.values(beads))).size).toBeGreaterThan(30);
     expect(new Set(every.map(cellName)).size).toBe(every.length);
   });

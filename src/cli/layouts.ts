@@ -16,6 +16,7 @@ import type { Structure } from '@/core/structures/structure';
 import { examplePiece } from '@/demo/choir';
 import { speak } from './speak';
 
+const OPTIONS = ['--keep', '--progress'];
 const FILE = 'src/core/layout/shipped.json';
 
 /** A stitch as it starts, in every bead that can play its first role. */
@@ -64,6 +65,8 @@ function usualPieces(): PartOfPiece[] {
 }
 
 await speak(() => {
+  const unknown = process.argv.slice(2).find((option) => !OPTIONS.includes(option));
+  if (unknown) return `There is no ${unknown} here: it takes ${OPTIONS.join(' and ')}. Nothing was solved.`;
   const kept = process.argv.includes('--keep') ? shippedLayouts : () => undefined;
   const solved = new Map<string, KeptLayout>();
   const solve = (request: ToLayOut) => {

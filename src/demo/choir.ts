@@ -46,6 +46,7 @@ export const DEMO_PIECES = [
   'slack-water',
   'net-floats',
   'capstan',
+  'compass-roses',
 ] as const;
 
 /** Reads one of the example pieces. Throws where the file is not a piece. */

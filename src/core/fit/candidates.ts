@@ -15,6 +15,8 @@ export interface FitQuestion {
   readonly band: Band;
   /** The least number of units the structure can be made of. */
   readonly minimum: number;
+  /** The most; as many as one likes where nothing is said. */
+  readonly maximum?: number;
   readonly rules: readonly CountRule[];
   /** Chain on both sides that makes up the rest in whole links, where the woven part is to be `wovenMm`. */
   readonly chain: { readonly linkMm: number; readonly wovenMm: number } | null;
@@ -73,11 +75,11 @@ const miss = (units: number, q: FitQuestion): number => Math.abs(units - idealUn
 
 /** The allowed counts around the ideal: on either side as many as the rules need to repeat. */
 function allowedUnits(q: FitQuestion): number[] {
-  const ideal = Math.max(q.minimum, Math.round(idealUnits(q)));
+  const ideal = Math.min(Math.max(q.minimum, Math.round(idealUnits(q))), q.maximum ?? Infinity);
   const reach = cycle(q.rules) + 1;
   const first = Math.max(q.minimum, ideal - reach);
-  return Array.from({ length: ideal + reach - first + 1 }, (_, i) => first + i).filter((n) =>
-    allowed(n, q.rules),
+  return Array.from({ length: ideal + reach - first + 1 }, (_, i) => first + i).filter(
+    (n) => allowed(n, q.rules) && n <= (q.maximum ?? Infinity),
   );
 }
 
@@ -112,5 +114,5 @@ export function bestUnits(q: FitQuestion): number {
 export const neighbours = (units: number, q: FitQuestion): Candidate[] =>
   [-2, -1, 0, 1, 2]
     .map((d) => units + d)
-    .filter((n) => n >= q.minimum)
+    .filter((n) => n >= q.minimum && n <= (q.maximum ?? Infinity))
     .map((n) => candidate(n, q));

@@ -20,7 +20,8 @@ export interface Fit {
 export function fitOf(question: FitQuestion, chosenUnits: number | null, arranged: Arranged | null): Fit {
   if (arranged) return graduatedFit(question, arranged);
   const best = candidate(bestUnits(question), question);
-  const units = Math.max(chosenUnits ?? best.units, question.minimum);
+  const { minimum, maximum = Infinity } = question;
+  const units = Math.min(Math.max(chosenUnits ?? best.units, minimum), maximum);
   return { units, chosen: candidate(units, question), best, candidates: neighbours(units, question) };
 }
 

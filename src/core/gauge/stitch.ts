@@ -55,7 +55,9 @@ function stitch({ weaveable, body, ends, without }: StitchQuestion): Stitch {
   const units = SAMPLE + weaveable.minimumUnits;
   const sample: Built = { units, path: weaveable.weave(units, { ...ends, without: leftOut }) };
   const closed = weaveable.form(body, leftOut);
-  const request = weaveable.formIsExact ? null : layoutRequest(sample.path, body, closed);
+  // Parts made apart that hold at two places are docked to each other as they are.
+  const rigid = rolesOf(weaveable).some((role) => body(role).inside);
+  const request = weaveable.formIsExact || rigid ? null : layoutRequest(sample.path, body, closed);
   const forms = new Map<CellLayout, Form | null>();
   return {
     sample,

@@ -1,3 +1,4 @@
+import type { HeldInside } from '../materials/material';
 import type { Spot } from '../weave/follow';
 import type { Bead, End, Path } from '../weave/path';
 
@@ -24,6 +25,7 @@ export interface Body {
   readonly widthMm?: number | null;
   readonly holes?: number;
   readonly apartMm?: number | null;
+  readonly inside?: HeldInside;
 }
 
 /** Every bead and finding of a path in its place. Closed forms fill it; so will the solver. */
@@ -49,8 +51,8 @@ export const beside = ([x, y]: Point): Point => {
 export function holeEnd(layout: Layout, bead: Bead, end: End, hole = 0): Point {
   const pose = layout.poses[bead.id];
   if (!pose) throw new Error(`The layout has no place for bead ${bead.id} (${bead.role}, ${bead.name}).`);
-  const { lengthMm, holes = 1, apartMm } = layout.body(bead.role);
-  const half = (lengthMm / 2) * (end === 0 ? -1 : 1);
+  const { lengthMm, holes = 1, apartMm, inside } = layout.body(bead.role);
+  const half = ((inside?.post.lengthMm ?? lengthMm) / 2) * (end === 0 ? -1 : 1);
   const aside = (hole - (holes - 1) / 2) * (apartMm ?? 0);
   const [x, y, z] = pose.centre;
   const [ax, ay, az] = pose.axis;

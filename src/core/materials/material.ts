@@ -69,7 +69,10 @@ export const beadMaterialSchema = beadKindSchema.extend({
   colour: z.string().regex(/^#[0-9a-f]{6}$/i),
   finish: z.enum(FINISHES),
 });
-export type BeadMaterial = z.infer<typeof beadMaterialSchema>;
+export type BeadMaterial = z.infer<typeof beadMaterialSchema> & {
+  /** Of a part made apart that stands for a bead; no document has it. */
+  readonly inside?: HeldInside;
+};
 
 export const THREAD_MAKES = ['gel-spun', 'waxed nylon', 'monofilament', 'elastic'] as const;
 export type ThreadMake = (typeof THREAD_MAKES)[number];
@@ -210,14 +213,24 @@ export interface BeadSize {
   readonly holes: number;
   readonly apartMm: number | null;
   readonly crossing: boolean;
+  /** Of a part made apart that holds at two places. */
+  readonly inside?: HeldInside;
+}
+
+/** What thread finds in a part made apart that stands in the place of a bead of two holes. */
+export interface HeldInside {
+  /** The bead that holds at either place. */
+  readonly post: BeadSize;
+  /** The hidden way from the one to the other, mm. */
+  readonly wayMm: number;
 }
 
 /** Everything the layout must know of a bead's body, with the finish on, mm. */
 export function sizeOf(bead: BeadMaterial): BeadSize {
   const factor = FINISH_FACTOR[bead.finish];
-  const { shape, holes, crossing, apartMm, widthMm } = bead;
+  const { shape, holes, crossing, apartMm, widthMm, inside } = bead;
   const widened = widthMm === null ? null : widthMm * factor;
-  return { ...bodyOf(bead), shape, holes, crossing, apartMm, widthMm: widened };
+  return { ...bodyOf(bead), shape, holes, crossing, apartMm, widthMm: widened, ...(inside && { inside }) };
 }
 
 /** Spread of bead lots of one size, one standard deviation as a part of the length: half of 2 to 3.5 % (memory). */

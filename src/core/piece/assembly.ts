@@ -45,6 +45,9 @@ const FRAME = 'flat-herringbone';
 const BALL = 'pressed-8';
 /** What a top starts with: three rows of circles, soft enough to lie on a finger; one seed out and one back holds it close. */
 const TOP = { stitch: 'right-angle-weave', rows: 3, seeds: 1 } as const;
+/** What a motif starts with, and what joins it. */
+const MOTIF = 'round-motif';
+export const JOINED = 'joined-motifs';
 /** What a bail starts with: a strip that lies flat and closes into a ring. */
 const BAIL = 'flat-peyote';
 
@@ -67,7 +70,7 @@ export function withFramedBall(piece: Piece, role: RoleLetter): WithPart {
 export function withWovenTop(piece: Piece): WithPart {
   const { piece: next, id } = withMade(piece, TOP.stitch, (started) => ({
     ...started,
-    count: { by: 'fixed' },
+    count: { by: 'fixed', measuredMm: null },
     structure: { ...started.structure, params: { ...started.structure.params, rows: TOP.rows } },
   }));
   const end = (one: Piece['ends']['start']) => ({ ...one, seedsEachSide: TOP.seeds, rings: null });
@@ -78,6 +81,38 @@ export function withWovenTop(piece: Piece): WithPart {
 /** A piece with a bail that runs on it. Throws where it has as many parts as it can have. */
 export const withBail = (piece: Piece): WithPart =>
   withMade(piece, BAIL, (started) => ({ ...started, count: { by: 'over' } }));
+
+/**
+ * A piece of motifs, joined in a line: the part that carries the others joins them. Throws where it has as many parts as it
+ * can have.
+ */
+export function withMotif(piece: Piece): WithPart {
+  const { piece: next, id } = withMade(piece, MOTIF, (started) => ({
+    ...started,
+    count: { by: 'fixed', measuredMm: null },
+  }));
+  const carrier = carrying(next);
+  if (carrier.structure.id === JOINED)
+    return { piece: strungAs(next, id, { part: carrier.id, role: 'A' }), id };
+  // Another stitch counts other units: what was chosen and measured of them means nothing here.
+  const [joins] = newPiece(piece.name, JOINED, null).parts as [Part];
+  const { structure } = joins;
+  const parts = next.parts.map((part): Part =>
+    part === carrier
+      ? {
+          ...part,
+          structure,
+          beads: { ...part.beads, A: joins.beads.A },
+          units: null,
+          gauge: null,
+          without: [],
+          threadChanges: null,
+          strung: {},
+        }
+      : part,
+  );
+  return { piece: strungAs({ ...next, parts }, id, { part: carrier.id, role: 'A' }), id };
+}
 
 function freeId({ parts }: Piece): PartId {
   const taken = new Set(parts.map(({ id }) => id));

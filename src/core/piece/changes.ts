@@ -68,8 +68,8 @@ function facts(piece: Piece, style: LengthStyle): Map<string, string> {
 }
 
 /** The part that carries the others goes without a name, as the piece does. */
-const prefix = ({ partName: name, beads, count }: PartOfPiece): string =>
-  count.by === 'fit' ? '' : `${partName({ name, beads, count })}, `;
+const prefix = ({ partName: name, beads, count, structure }: PartOfPiece): string =>
+  count.by === 'fit' ? '' : `${partName({ name, beads, count, structure })}, `;
 
 const apart = ({ parts }: Piece): string =>
   parts.flatMap((part) => (part.count.by === 'fit' ? [] : [partName(part)])).join(', ') || 'none';

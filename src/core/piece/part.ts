@@ -3,7 +3,7 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { CORE_ROLE } from '../joints/setIn';
 import { colouringSchema, type Shade } from '../colour/shades';
 import { beadMaterialSchema, sizeOf, type BeadMaterial, type BeadSize } from '../materials/material';
-import { structureById } from '../structures/registry';
+import { isMotif, structureById } from '../structures/registry';
 import { given } from '../tools/given';
 import { FIRST_ROLES, LATER_ROLES, ROLE_LETTERS, type RoleLetter } from '../structures/structure';
 
@@ -43,7 +43,7 @@ export const partSchema = z.object({
   /**
    * What its count goes by. `fit`: it takes up what the wish leaves; `around`: it is closed into a ring about a body that
    * is set in, and made apart, to be strung like a bead; `fixed`: it has as many units as it is given, and closes the piece
-   * in the place of a clasp; `over`: it is a bail, closed into a ring that runs on the piece.
+   * in the place of a clasp, or is a motif that is joined like a bead of two holes; `over`: it is a bail, closed into a ring that runs on the piece.
    */
   count: z
     .discriminatedUnion('by', [
@@ -54,7 +54,11 @@ export const partSchema = z.object({
         /** How much of the thread's length one takes up when it is strung, as the maker measured it. */
         measuredMm: z.number().min(1).max(200).nullable(),
       }),
-      z.object({ by: z.literal('fixed') }),
+      z.object({
+        by: z.literal('fixed'),
+        /** Of a motif: how wide it is from point to point, as the maker measured it. */
+        measuredMm: z.number().min(1).max(200).nullable().default(null),
+      }),
       z.object({ by: z.literal('over') }),
     ])
     .default({ by: 'fit' }),
@@ -125,7 +129,15 @@ export function bodiesOf(part: Pick<Part, 'beads'>): (role: string) => BeadSize 
 }
 
 /** What a maker calls a part that she has given no name. */
-export const partName = ({ name, beads, count }: Pick<Part, 'name' | 'beads' | 'count'>): string => {
+export const partName = ({
+  name,
+  beads,
+  count,
+  structure,
+}: Pick<Part, 'name' | 'beads' | 'count' | 'structure'>): string => {
+  if (name) return name;
   const core = beads[CORE_ROLE];
-  return name || (core ? `framed ${core.shape}` : count.by === 'over' ? 'bail' : 'woven top');
+  if (core) return `framed ${core.shape}`;
+  if (count.by === 'over') return 'bail';
+  return isMotif(structure.id) ? 'motif' : 'woven top';
 };

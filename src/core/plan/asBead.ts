@@ -8,8 +8,14 @@ export interface AsBead {
   readonly name: string;
   /** What it is as a bead: how long it is along the thread that strings it, how wide, how wide its hole. */
   readonly bead: BeadMaterial;
+  /** What one takes of the length, mm. */
+  readonly alongMm: number;
   /** Between these lies what one takes of the thread's length, mm: the same where it was measured, or laid out. */
   readonly betweenMm: readonly [number, number];
+  /** Strands of its own that lie in each hole by which it is strung; none where it is not strung by beads of its own. */
+  readonly lies: readonly number[];
+  /** Roles of its beads that are too full for the thread that goes through it on its way. */
+  readonly full: readonly string[];
   /** Its beads as they lie when it is closed, from its middle; x along the thread that strings it. */
   readonly inner: () => readonly Inner[];
 }

@@ -8,9 +8,12 @@ import type { Component, HungComponent, Plan } from './planned';
 import { alone, innerOf } from './ringBeads';
 
 /** A part with two free edges, as it closes a piece. */
-export const closingOf = ({ id, partName: name, beads, count }: PartOfPiece, plan: Plan): Component => ({
+export const closingOf = (
+  { id, partName: name, beads, count, structure }: PartOfPiece,
+  plan: Plan,
+): Component => ({
   id,
-  name: partName({ name, beads, count }),
+  name: partName({ name, beads, count, structure }),
   plan,
   toLayOut: null,
   sketch: plan.sketch,
@@ -26,12 +29,15 @@ export const girthOf = ({ widthMm, thicknessMm }: Pick<Plan, 'widthMm' | 'thickn
 const ON_ROPE: Pose = { centre: [0, 0, 0], axis: [0, 1, 0], across: [0, 0, 1] };
 
 /** A bail, as it runs on a piece. */
-export function hungOf({ id, partName: name, beads, count }: PartOfPiece, plan: Plan): HungComponent {
+export function hungOf(
+  { id, partName: name, beads, count, structure }: PartOfPiece,
+  plan: Plan,
+): HungComponent {
   const inner = once(() => innerOf(plan, plan.chosen.finishedMm / (2 * Math.PI), null));
   const seen = (pose?: Pose) => remembered((view: View) => alone(inner(), bodiesOf(plan.seen), view, pose));
   return {
     id,
-    name: partName({ name, beads, count }),
+    name: partName({ name, beads, count, structure }),
     plan,
     toLayOut: null,
     sketch: seen(),

@@ -4,7 +4,7 @@ import { sizeOf } from '../materials/material';
 import { beadOf, partName } from '../piece/part';
 import { asPiece, partOf, type PartOfPiece } from '../piece/partOfPiece';
 import { boundStitch } from '../structures/registry';
-import type { RoleLetter } from '../structures/structure';
+import type { RoleLetter, Weaveable } from '../structures/structure';
 import { given } from '../tools/given';
 import type { PartId } from '../weave/path';
 import { innerRole } from './asBead';
@@ -12,6 +12,7 @@ import { asClasp, closingOf } from './attachedPart';
 import type { Lookups } from './lookups';
 import type { Component, Plan, StrungComponent } from './planned';
 import { noPlan, type NoPlan } from './problems';
+import { motifOf } from './motifPart';
 import { strungOf } from './strungPart';
 
 /** Parts made apart that are remembered: most keystrokes change none of them. */
@@ -111,12 +112,17 @@ export function withComponents(
       ? found
       : noPlan({ code: 'part', part: nameOf(part, id), of: found.problem });
   };
-  for (const [role, id] of Object.entries(part.strung) as [RoleLetter, PartId][]) {
+  const corner = cornerOf(part);
+  for (const [role, id] of strungIn(part, corner)) {
     const made = plan(id);
     if ('ok' in made) return made;
-    if (made.one.count.by !== 'around') return noPlan({ code: 'cannot-be-strung', part: nameOf(part, id) });
-    const neighbours = neighboursOf(part, role, components);
-    const component = strungOf(made.one, made.plan, neighbours, lookups.layouts);
+    const component =
+      made.one.count.by === 'around'
+        ? strungOf(made.one, made.plan, neighboursOf(part, role, components), lookups.layouts)
+        : made.plan.weaveable.points !== undefined
+          ? motifOf(made.one, made.plan, role === corner?.role ? corner.points : null)
+          : noPlan({ code: 'cannot-be-strung', part: nameOf(part, id) });
+    if ('ok' in component) return component;
     components.set(role, component);
     seen = seenWith({ ...seen, beads: { ...seen.beads, [role]: component.bead } }, component);
   }
@@ -149,6 +155,18 @@ const ownSeen = ({ beads, colourings, strung }: PartOfPiece): Plan['seen'] => ({
       ? colourings
       : Object.fromEntries(Object.entries(colourings).filter(([role]) => !(role in strung))),
 });
+
+const cornerOf = ({ structure }: PartOfPiece): Weaveable['corner'] => {
+  const bound = boundStitch(structure);
+  return bound.ok ? bound.weaveable.corner : undefined;
+};
+
+/** What a part strings, by the role that it takes; the one in the middle of a V is like the others, unless it is told. */
+function strungIn({ strung }: PartOfPiece, corner: Weaveable['corner']): [RoleLetter, PartId][] {
+  const all = Object.entries(strung) as [RoleLetter, PartId][];
+  const like = corner && strung[corner.as];
+  return like && !strung[corner.role] ? [...all, [corner.role, like]] : all;
+}
 
 /** Loops side by side that an end of a part has place for. */
 function mostLoopsOf({ structure }: PartOfPiece): number {

@@ -5,8 +5,9 @@ import { beadOf } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { goingOf } from '../supplies/holeFill';
 import { Weave } from '../weave/builder';
-import { EDGE_NAMES } from '../weave/edge';
-import { MAIN } from '../weave/path';
+import { given } from '../tools/given';
+import { EDGE_NAMES, type Edge, type EdgeName, type Made } from '../weave/edge';
+import { MAIN, type Bead } from '../weave/path';
 import type { Plan } from './planned';
 
 /**
@@ -15,13 +16,12 @@ import type { Plan } from './planned';
  * @param loops as the piece is sewn to it: the start of the piece to its end, and round
  */
 export function fullEdges(
-  { weaveable, holes, gear, seen, chosen }: Plan,
+  plan: Plan,
   { without, doubled }: Pick<PartOfPiece, 'without' | 'doubled'>,
   loops: EndLoops,
 ): string[] {
-  const ends = { start: NO_LOOP, end: NO_LOOP };
-  const root = new Weave({}, 'edges');
-  const { edges } = weaveable.weaveInto(root, MAIN, chosen.units, { ...ends, without: new Set(without) });
+  const { holes, gear, seen } = plan;
+  const edges = edgesOf(plan, without);
   const states = new Map(holes.holes.map((state) => [`${state.bead.id}/${state.hole}`, state]));
   const adds = doubled ? 2 : 1;
   const full = EDGE_NAMES.flatMap((name) => {
@@ -40,3 +40,21 @@ export function fullEdges(
   });
   return [...new Set(full)];
 }
+
+/** The edges of a part made apart, whose ends are free. */
+function edgesOf({ weaveable, chosen }: Plan, without: readonly string[]): Made['edges'] {
+  const ends = { start: NO_LOOP, end: NO_LOOP };
+  const root = new Weave({}, 'edges');
+  return weaveable.weaveInto(root, MAIN, chosen.units, { ...ends, without: new Set(without) }).edges;
+}
+
+/** The beads that hold what hangs at either edge, in the order worked; as the path of the part numbers them. */
+export const postsOf = (
+  plan: Plan,
+  { without }: Pick<PartOfPiece, 'without'>,
+): Readonly<Record<EdgeName, readonly Bead[]>> => {
+  const { start, end } = edgesOf(plan, without);
+  const beads = ({ posts }: Edge) =>
+    posts.map(([hold]) => given(hold?.into[0], 'bead that holds at an edge').bead);
+  return { start: beads(start), end: beads(end) };
+};

@@ -34,11 +34,10 @@ const FEW = 3;
 
 /** A part of so many units is as long as it is; a unit more or fewer is another. */
 function asManyAs(
-  { kind, units }: BoundPart['piece'],
+  { piece: { kind, units }, weaveable: { minimumUnits, mostUnits = Infinity } }: BoundPart,
   { pitchMm, extraMm }: StitchForm['form'],
-  first: number,
 ): Wear {
-  const wishMm = (units ?? first) * pitchMm + extraMm;
+  const wishMm = Math.min(units ?? Math.max(minimumUnits, FEW), mostUnits) * pitchMm + extraMm;
   return {
     kind,
     bodyMm: null,
@@ -51,7 +50,8 @@ function asManyAs(
 }
 
 /** The length that is wished for: that of the body inside it, or what its wearer and the choices come to. */
-function wishOf({ piece, body, pathOf, weaveable }: BoundPart, { form }: StitchForm): Wear {
+function wishOf(part: BoundPart, { form }: StitchForm): Wear {
+  const { piece, body, pathOf, weaveable } = part;
   const { thicknessMm, widthMm } = form;
   if (piece.count.by === 'around')
     return about({
@@ -60,7 +60,7 @@ function wishOf({ piece, body, pathOf, weaveable }: BoundPart, { form }: StitchF
       thicknessMm,
       asideMm: asideMm(placesIn(pathOf(Math.max(weaveable.minimumUnits, LEAST_IN_RING)), form)),
     });
-  if (piece.count.by === 'fixed') return asManyAs(piece, form, Math.max(weaveable.minimumUnits, FEW));
+  if (piece.count.by === 'fixed') return asManyAs(part, form);
   return wear({
     kind: piece.kind,
     girths: piece.wearer?.girths ?? {},
@@ -89,6 +89,7 @@ export function fitPart(part: BoundPart, lookups: Lookups, arranged: Arranged | 
     wishMm: wished.wishMm,
     band: wished.band,
     minimum: arranged ? 1 : Math.max(weaveable.minimumUnits, ends.joined ? LEAST_IN_RING : 1),
+    maximum: weaveable.mostUnits,
     rules,
     chain: piece.ends.closing === 'clasp' ? piece.ends.chain : null,
   };

@@ -84,11 +84,11 @@ function unsureMm(components: FormQuestion['components'], { path, units }: Built
       role,
       {
         betweenMm: [least, most],
-        bead,
+        alongMm,
       },
     ]) => {
       const times = unit.get(role) ?? 0;
-      return [times * (bead.lengthMm - least), times * (most - bead.lengthMm)] as const;
+      return [times * (alongMm - least), times * (most - alongMm)] as const;
     },
   );
   return [all.reduce((sum, [shorter]) => sum + shorter, 0), all.reduce((sum, [, longer]) => sum + longer, 0)];

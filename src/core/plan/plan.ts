@@ -249,7 +249,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
       ...facts,
       piece,
       closureDoubts: closureDoubts(piece.ends, closure, {
-        widthMm,
+        widthMm: form.endWidthMm ?? widthMm,
         thicknessMm,
         threadMm: piece.thread.diameterMm,
         mostLoops: part.mostLoops,

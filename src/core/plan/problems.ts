@@ -54,13 +54,13 @@ export function standsInTheWay(
   return canBeKept(rules) ? null : { code: 'rules', rules: rules.filter(({ must }) => must) };
 }
 
-/** The stitch's rules on the count, and the maker's; a graduated piece is one unit, and there is none to keep to. */
+/** The stitch's rules on the count, and the maker's; a graduated piece is one unit, and so is a motif, and there is none to keep to. */
 export function rulesOf(
   { rules: { parity, multipleOf }, ends }: PartOfPiece,
-  { rules, arrangement }: Weaveable,
+  { rules, arrangement, mostUnits }: Weaveable,
 ): CountRule[] {
   const own: CountRule[] = [];
-  if (arrangement) return [...(rules?.(ends.closing) ?? [])];
+  if (arrangement || mostUnits === 1) return [...(rules?.(ends.closing) ?? [])];
   if (parity !== 'any')
     own.push({
       of: 2,

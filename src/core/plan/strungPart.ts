@@ -40,7 +40,7 @@ export function strungOf(
   neighbours: DressedRequest['neighbours'],
   layouts: Layouts,
 ): StrungComponent {
-  const { id, count, partName: own, beads } = part;
+  const { id, count, partName: own, beads, structure } = part;
   if (count.by !== 'around') throw new Error(`The part ${id} is not made apart.`);
   const core = beadOf(part, CORE_ROLE);
   const { thicknessMm, widthMm } = plan;
@@ -60,12 +60,16 @@ export function strungOf(
   const between: AsBead['betweenMm'] =
     known === undefined ? betweenMm(count.way, core, { acrossMm, thicknessMm }) : [known, known];
   const inner = once(() => innerOf(plan, radiusMm, laidOut));
-  const name = partName({ name: own, beads, count });
+  const alongMm = known ?? Math.max(acrossMm, between[0]);
+  const name = partName({ name: own, beads, count, structure });
   return {
     id,
     name,
     plan,
+    alongMm,
     betweenMm: between,
+    lies: [],
+    full: [],
     // Where nobody has told the path of its stitch, there is none to lay out.
     toLayOut: found || count.measuredMm !== null || plan.weaveable.pathless ? null : request,
     bead: {
@@ -73,7 +77,7 @@ export function strungOf(
       id: `part ${id}`,
       name,
       shape: 'oval',
-      lengthMm: known ?? Math.max(acrossMm, between[0]),
+      lengthMm: alongMm,
       diameterMm: Math.max(sizeOf(core).diameterMm, widthMm),
       widthMm: acrossMm,
       // It is weighed by what it is made of.

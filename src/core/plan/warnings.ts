@@ -43,12 +43,16 @@ export type Warning =
   | { readonly code: 'other-thread' }
   /** Beads at the edge of a part that closes the piece are too full to be sewn through. */
   | { readonly code: 'edge-full'; readonly part: string; readonly roles: readonly string[] }
+  /** Beads of a part that is joined are too full for the thread that goes through it from joint to joint. */
+  | { readonly code: 'way-full'; readonly part: string; readonly roles: readonly string[] }
   /** Parts that are made, and that nothing strings. */
   | { readonly code: 'loose-parts'; readonly parts: readonly string[] }
   /** How much of the thread's length a part made apart takes up is known between these only. */
   | {
       readonly code: 'part-not-measured';
       readonly part: string;
+      /** Joined at two of its points, and not strung. */
+      readonly joined: boolean;
       readonly betweenMm: readonly [number, number];
     }
   | { readonly code: 'gauge-differs'; readonly gaugeMm: number; readonly workedOutMm: number }
@@ -84,7 +88,7 @@ interface Findings {
 
 /** What is strung in the place of beads, and what is made and is not. */
 interface Strung {
-  readonly components: Iterable<Pick<AsBead, 'name' | 'betweenMm'>>;
+  readonly components: Iterable<Pick<AsBead, 'name' | 'betweenMm' | 'full' | 'bead'>>;
   readonly loose: readonly string[];
   /** What closes it, and the roles at its edges that are too full; null where nothing woven does. */
   readonly closing: { readonly name: string; readonly full: readonly string[] } | null;
@@ -133,12 +137,22 @@ function placeWarnings({ piece, structure, chosen, wear }: Findings): Warning[] 
 }
 
 function strungWarnings({ components, loose, closing }: Strung): Warning[] {
-  const unsure = [...components].filter(({ betweenMm: [least, most] }) => least < most);
+  // One that stands in the middle too, held at other points, is one part.
+  const all = [...new Map([...components].map((one) => [one.name, one])).values()];
+  const unsure = all.filter(({ betweenMm: [least, most] }) => least < most);
   const full = closing?.full ?? [];
   return [
     ...(closing && full.length > 0 ? [{ code: 'edge-full', part: closing.name, roles: full } as const] : []),
+    ...all.flatMap(({ name, full: roles }): Warning[] =>
+      roles.length > 0 ? [{ code: 'way-full', part: name, roles }] : [],
+    ),
     ...(loose.length > 0 ? [{ code: 'loose-parts', parts: loose } as const] : []),
-    ...unsure.map(({ name, betweenMm }): Warning => ({ code: 'part-not-measured', part: name, betweenMm })),
+    ...unsure.map(({ name, betweenMm, bead }): Warning => ({
+      code: 'part-not-measured',
+      part: name,
+      joined: bead.holes > 1,
+      betweenMm,
+    })),
   ];
 }
 

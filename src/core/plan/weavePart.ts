@@ -73,7 +73,7 @@ export function weavePart(part: FittedPart): WovenPart {
     from,
     threadOf,
     stations: stations(parts(units)),
-    holes: holeFill(from.at.path, part.holeMm, gear),
+    holes: holeFill(from.at.path, part.holeMm, gear, (role, hole) => components.get(role)?.lies[hole] ?? 0),
     exposed: exposedThread(pathless ? [] : threadOf(from.at)),
     quantities: quantities({ piece, weaveable, from, pitchMm: form.pitchMm }, (role) =>
       shaded ? coloursOf(piece, role, pathOf(units), shades()) : [],

@@ -4,7 +4,7 @@ import { head, list, runs } from './runs';
 import { sectionWords } from '../words/sections';
 
 /** What the maker calls one row of the work. */
-export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle';
+export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point';
 
 export interface StepWords {
   /** What the maker calls a bead of this role. */
@@ -13,6 +13,8 @@ export interface StepWords {
   readonly row: RowWord;
   /** Steps are written for the right hand; for the left one the sides are named the other way round. */
   readonly hand: 'right' | 'left';
+  /** Whether what stands in the place of a bead of two holes is a motif, held at two of its points. */
+  readonly isMotif?: (role: string) => boolean;
   /** The stroke of each pass, where the layout is known. */
   readonly strokes?: ReadonlyMap<Move, number>;
 }
@@ -103,7 +105,8 @@ const pickGroups = (picks: readonly Traversal[], words: StepWords): string[] =>
     const role = words.role(bead.role);
     // A letter stands for one or many; a word has its plural.
     const several = same.length > 1 && role.length > 1 ? 's' : '';
-    return `${same.length} ${role}${several}${ordinal(hole, bead.holes)}`;
+    const by = words.isMotif?.(bead.role) ? ' by one of its points' : ordinal(hole, bead.holes);
+    return `${same.length} ${role}${several}${by}`;
   });
 
 function passes(path: Path, run: readonly Traversal[], words: StepWords): string {
@@ -121,6 +124,8 @@ function passes(path: Path, run: readonly Traversal[], words: StepWords): string
     case 'close':
       return `close up: go through ${beads}${stroke}`;
     case 'turn':
+      if (words.isMotif?.(first.bead.role))
+        return `weave on, hidden, inside it to come out of ${beads}${stroke}`;
       return `turn at the edge and go ${first.enter === 1 ? 'back ' : ''}through ${beads}${stroke}`;
     case 'reinforce':
       return `go once more through ${beads}${stroke}`;
@@ -164,10 +169,15 @@ const one = (path: Path, bead: Bead, hole: number, from: Move, words: StepWords)
   `${named(bead, hole, words)} ${where(path, bead, from, words)}`;
 
 function named(bead: Bead, hole: number, words: StepWords): string {
-  const which = bead.holes > 1 ? `the ${ORDINALS[hole] ?? `${hole + 1}th`} hole of ` : '';
+  const nth = words.isMotif?.(bead.role)
+    ? (POINTS[hole] ?? 'other point')
+    : `${ORDINALS[hole] ?? `${hole + 1}th`} hole`;
+  const which = bead.holes > 1 ? `the ${nth} of ` : '';
   return `${which}the ${side(bead, words)}${words.role(bead.role)}`;
 }
 
+/** Where a motif is held: at the point that it was taken up by, and at that opposite. */
+const POINTS = ['point', 'opposite point'] as const;
 const ORDINALS = ['first', 'second', 'third', 'fourth'] as const;
 const ordinal = (hole: number, holes: number): string =>
   holes > 1 ? ` by its ${ORDINALS[hole] ?? hole + 1} hole` : '';

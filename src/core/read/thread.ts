@@ -1,5 +1,5 @@
 import { distance, spotPoint, type Layout, type Point } from '../layout/layout';
-import { follow, type Spot, type Trip } from '../weave/follow';
+import { follow, holeEndOf, type Spot, type Trip } from '../weave/follow';
 import { strandsOf, type Move, type Path } from '../weave/path';
 
 /** Thread that one knot takes up, mm (from memory; a half hitch pulled down on 0.15 mm thread). */
@@ -43,18 +43,26 @@ export function threadMoves(path: Path, layout: Layout): ThreadMove[] {
       };
     const start = pointOf(into);
     const end = out === into ? start : pointOf(out);
+    const insideMm = insideWayMm(trip, layout);
     const before = from && nearest(reached.get(move.needle) ?? pointOf(from), start, layout.aroundMm);
     reached.set(move.needle, end);
     return {
       move,
       trip,
       holeMm: distance(start, end),
-      gapMm: before ? distance(before, start) : 0,
+      gapMm: insideMm ?? (before ? distance(before, start) : 0),
       strands: strandsHere,
       through: [start, end],
-      span: before ? [before, start] : null,
+      span: before && insideMm === null ? [before, start] : null,
     };
   });
+}
+
+/** The hidden way from one place of a part made apart to the other; null where thread goes elsewhere. */
+function insideWayMm({ from, into }: Trip, layout: Layout): number | null {
+  const [out, next] = [holeEndOf(from), holeEndOf(into)];
+  if (!out || !next || out.bead !== next.bead || out.hole === next.hole) return null;
+  return layout.body(out.bead.role).inside?.wayMm ?? null;
 }
 
 /** A point as it lies nearest to another: in a ring laid out flat, what left at one end comes in at the other. */

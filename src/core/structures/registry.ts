@@ -3,9 +3,11 @@ import { crossWeave } from './crossWeave';
 import { flatHerringbone } from './flatHerringbone';
 import { flatPeyote } from './flatPeyote';
 import { graduatedLine } from './graduatedLine';
+import { joinedMotifs } from './joinedMotifs';
 import { ladder } from './ladder';
 import { ownUnit } from './ownUnit';
 import { rightAngleWeave } from './rightAngleWeave';
+import { roundMotif } from './roundMotif';
 import { strungLine } from './strungLine';
 import type { Graduation, Structure, Weaveable } from './structure';
 import { tileLadder } from './tileLadder';
@@ -27,11 +29,17 @@ export const STRUCTURES: readonly Structure[] = [
   rightAngleWeave,
   crossWeave,
   twoHoleLine,
+  joinedMotifs,
 ];
 
-/** A stitch of the gallery, or the maker's own unit. */
+/** Motifs: made apart, one at a time, to be strung or joined. */
+export const MOTIFS: readonly Structure[] = [roundMotif];
+
+export const isMotif = (id: string): boolean => MOTIFS.some((motif) => motif.id === id);
+
+/** A stitch of the gallery, a motif, or the maker's own unit. */
 export const structureById = (id: string): Structure | undefined =>
-  id === ownUnit.id ? ownUnit : STRUCTURES.find((s) => s.id === id);
+  id === ownUnit.id ? ownUnit : [...STRUCTURES, ...MOTIFS].find((s) => s.id === id);
 
 /** A stitch with its parameters: ready to be woven, or what to change in them. */
 export type Bound =

@@ -27,6 +27,8 @@ export interface Form {
   /** Woven length that does not grow with the units, such as a closing row. */
   readonly extraMm: number;
   readonly widthMm: number;
+  /** How broad it is where a clasp is sewn on; as broad as all of it where nothing is said. */
+  readonly endWidthMm?: number;
   /** How far the piece stands from the skin. */
   readonly thicknessMm: number;
   /** By what part the work may come out shorter than the closed form says. */
@@ -70,6 +72,12 @@ export interface Weaveable {
   /** Each role's parts, in the order they first come. */
   readonly parts: readonly Part[];
   readonly minimumUnits: number;
+  /** More units than it can have: a motif is one, and made apart. */
+  readonly mostUnits?: number;
+  /** Of a motif: points at which it can be joined, all around it; the units of its rows are these. */
+  readonly points?: number;
+  /** Of a V: who stands in its middle, what it is where nothing else is strung there, and how many points apart it is held. */
+  readonly corner?: { readonly role: RoleLetter; readonly as: RoleLetter; readonly points: number };
   /** Loops of a clasp that can be sewn on side by side; one where nothing is said. */
   readonly mostLoops?: number;
   /** Ways in which it can be closed; a clasp at either end where nothing is said. */
@@ -104,7 +112,9 @@ export interface Weaveable {
     request: WeaveRequest,
   ): { readonly w: Weave; readonly edges: Made['edges'] };
   /** Sizes that do not suit each other, in words that say what to do; empty when all do. */
-  advise?(body: (role: string) => Body): string[];
+  advise?(body: (role: string) => BeadSize): string[];
+  /** Parameters that suit these sizes, as near as can be to those it has; null where they do, or none would. */
+  suited?(body: (role: string) => BeadSize): Readonly<Record<string, unknown>> | null;
   /** The closed form; `without` are the optional passes that are left out. */
   form(body: (role: string) => BeadSize, without: ReadonlySet<string>): Form;
 }
@@ -206,8 +216,8 @@ export const FAMILIES = [
   'two-hole line',
 ] as const;
 
-/** Families of the gallery, and what is in none of them: a stitch of the maker's own. */
-export type Family = (typeof FAMILIES)[number] | 'own';
+/** Families of the gallery, and what is in none of them: motifs, which are made apart, and a stitch of the maker's own. */
+export type Family = (typeof FAMILIES)[number] | 'motif' | 'own';
 
 /** What a finished piece of it feels like in the hand. */
 export const HANDLES = ['hangs like a chain', 'soft like cloth', 'holds flat', 'round like a rope'] as const;

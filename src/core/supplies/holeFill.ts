@@ -116,8 +116,16 @@ const WORSE: Readonly<Record<Going, number>> = { easy: 0, hard: 1, no: 2 };
 const harder = (one: HoleState, other: HoleState): boolean =>
   WORSE[one.going] > WORSE[other.going] || (one.going === other.going && one.fill > other.fill);
 
-/** Follows every trip through every hole. `holeMm` is the hole of a bead by its role. */
-export function holeFill(path: Path, holeMm: (role: string) => number, gear: Gear): HoleReading {
+/**
+ * Follows every trip through every hole. `holeMm` is the hole of a bead by its role.
+ * @param lies strands that lie in a hole of a role before any of these trips
+ */
+export function holeFill(
+  path: Path,
+  holeMm: (role: string) => number,
+  gear: Gear,
+  lies: (role: string, hole: number) => number = () => 0,
+): HoleReading {
   const states = new Map<number, Counting>();
   const strands = strandsOf(path);
   let first: HoleState | null = null;
@@ -126,7 +134,7 @@ export function holeFill(path: Path, holeMm: (role: string) => number, gear: Gea
       const { bead, hole } = move;
       const before = states.get(holeKey(bead, hole));
       const lying = {
-        strands: before?.strands ?? 0,
+        strands: before?.strands ?? lies(bead.role, hole),
         knots: before?.knots ?? 0,
         adds: strands(move.needle),
       };

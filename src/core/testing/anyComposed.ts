@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { CORE_ROLE } from '../joints/setIn';
 import { BEADS } from '../materials/catalogue';
-import { hasRoom, withBail, withFramedBall, withWovenTop } from '../piece/assembly';
+import { hasRoom, withBail, withFramedBall, withMotif, withWovenTop } from '../piece/assembly';
 import { inStructure } from '../piece/variants';
 import { WAYS } from '../piece/part';
 import { asPiece, carrying, partOf, withPart } from '../piece/partOfPiece';
@@ -15,7 +15,7 @@ import { anyPiece } from './anyPiece';
 
 /** One part more, and how it is to be. */
 const anyPart = fc.record({
-  as: fc.constantFrom('frame' as const, 'top' as const, 'bail' as const),
+  as: fc.constantFrom('frame' as const, 'top' as const, 'bail' as const, 'motif' as const),
   structure: fc.constantFrom(...STRUCTURES, ownUnit),
   nth: fc.nat(),
   way: fc.constantFrom(...WAYS),
@@ -44,9 +44,12 @@ export const anyComposed: fc.Arbitrary<Piece> = fc
             ? withWovenTop(piece)
             : part.as === 'bail'
               ? withBail(piece)
-              : withFramedBall(piece, role);
+              : part.as === 'motif'
+                ? withMotif(piece)
+                : withFramedBall(piece, role);
         const { id } = made;
-        const own = inStructure(partOf(made.piece, id), part.structure.id);
+        const kept = partOf(made.piece, id);
+        const own = part.as === 'motif' ? kept : inStructure(kept, part.structure.id);
         const beads = part.bead ? { ...own.beads, A: { ...own.beads.A, ...part.bead } } : own.beads;
         const core = beads[CORE_ROLE];
         return withPart(

@@ -98,15 +98,22 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
         title: `The edge of the ${warning.part} is too full.`,
         text: `Bead ${warning.roles.join(' and ')} of it has no room for the thread that sews the piece on. Take fewer passes under Clasp and ends, a finer needle or thread, or beads with a wider hole.`,
       };
+    case 'way-full':
+      return {
+        title: `There is no way through the ${warning.part}.`,
+        text: `From joint to joint the thread goes through it, and bead ${warning.roles.join(' and ')} of it has no room for that. Take a finer thread or needle, or beads with a wider hole.`,
+      };
     case 'loose-parts':
       return {
         title: `Nothing takes up ${warning.parts.map((part) => `the ${part}`).join(' or ')}.`,
-        text: 'What is framed is strung in the place of a bead, under This part; a top closes a piece that is closed by a clasp, under Clasp and ends. Choose that, or take the part out.',
+        text: 'What is framed is strung in the place of a bead, and motifs are joined by Motifs in a line, under This part; a top closes a piece that is closed by a clasp, under Clasp and ends. Choose that, or take the part out.',
       };
     case 'part-not-measured':
       return {
         title: `How much room a ${warning.part} takes is not sure.`,
-        text: `Strung, it takes between ${formatFine(warning.betweenMm[0], style)} and ${formatFine(warning.betweenMm[1], style)} of the thread’s length, for its beads give way to their neighbours. Make one, string it between two neighbours, measure it, and write that under This part.`,
+        text: warning.joined
+          ? `It is between ${formatFine(warning.betweenMm[0], style)} and ${formatFine(warning.betweenMm[1], style)} wide, by how tight a hand draws it. Make one, measure it from point to point, and write that under This part.`
+          : `Strung, it takes between ${formatFine(warning.betweenMm[0], style)} and ${formatFine(warning.betweenMm[1], style)} of the thread’s length, for its beads give way to their neighbours. Make one, string it between two neighbours, measure it, and write that under This part.`,
       };
     case 'other-thread':
       return {

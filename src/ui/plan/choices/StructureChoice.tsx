@@ -1,14 +1,16 @@
 'use client';
 
 import type { Plan } from '@/core/plan/plan';
-import { structureById, STRUCTURES } from '@/core/structures/registry';
+import { isMotif, MOTIFS, structureById, STRUCTURES } from '@/core/structures/registry';
 import { ownUnit } from '@/core/structures/ownUnit';
+import type { Structure } from '@/core/structures/structure';
 import { inStructure } from '@/core/piece/variants';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { WithTerms } from '../../glossary/WithTerms';
 import { PassToggles } from './PassToggles';
+import { Suited } from './Suited';
 import { StructureFields } from './StructureFields';
 import styles from './choices.module.css';
 
@@ -27,7 +29,7 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
         <Pick
           label="Stitch"
           value={piece.structure.id}
-          options={[...STRUCTURES, ownUnit].map((s) => ({ value: s.id, label: s.name }))}
+          options={stitchesFor(piece).map((s) => ({ value: s.id, label: s.name }))}
           onChange={(id) => onChange(inStructure(piece, id, keepSequence(id, piece.structure.params)))}
         />
         {structure && (
@@ -37,6 +39,7 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
         )}
       </div>
       <StructureFields piece={piece} onChange={onChange} />
+      <Suited part={piece} onChange={onChange} />
       {plan && <PassToggles passes={plan.optionalPasses} piece={piece} onChange={onChange} />}
       <Choice
         label="Needle in the"
@@ -65,6 +68,10 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
     </>
   );
 }
+
+/** A motif is joined, and so is worked as a motif; everything else as any stitch that has a path, or one's own. */
+const stitchesFor = ({ structure }: PartOfPiece): readonly Structure[] =>
+  isMotif(structure.id) ? MOTIFS : [...STRUCTURES, ownUnit];
 
 /** Another stitch starts from its own usual values, but keeps the sequence already laid out, if it can. */
 function keepSequence(

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { carrying } from '@/core/piece/partOfPiece';
-import { hasRoom, withBail, withFramedBall, type WithPart } from '@/core/piece/assembly';
+import { hasRoom, JOINED, withBail, withFramedBall, withMotif, type WithPart } from '@/core/piece/assembly';
 import { partName, type Part } from '@/core/piece/part';
 import { boundStitch, structureById } from '@/core/structures/registry';
 import { rolesOf, type RoleLetter } from '@/core/structures/structure';
@@ -31,11 +31,12 @@ export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly
       )}
       {open === carrier.id && hasRoom(piece) && (
         <div className={styles.buttons}>
-          {role && (
+          {role && carrier.structure.id !== JOINED && (
             <Button onClick={() => take(withFramedBall(piece, role))}>
               Frame a ball, and string it for bead {role}
             </Button>
           )}
+          <Button onClick={() => take(withMotif(piece))}>Make motifs, and join them in a line</Button>
           <Button onClick={() => take(withBail(piece))}>Make a bail that runs on it</Button>
         </div>
       )}
