@@ -137,8 +137,9 @@ function placeWarnings({ piece, structure, chosen, wear }: Findings): Warning[] 
 }
 
 function strungWarnings({ components, loose, closing }: Strung): Warning[] {
-  // One that stands in the middle too, held at other points, is one part.
-  const all = [...new Map([...components].map((one) => [one.name, one])).values()];
+  // One that stands in the middle too, held at other points, is one part: as the first of it is held.
+  const held = [...components];
+  const all = held.filter((one, i) => held.findIndex(({ name }) => name === one.name) === i);
   const unsure = all.filter(({ betweenMm: [least, most] }) => least < most);
   const full = closing?.full ?? [];
   return [

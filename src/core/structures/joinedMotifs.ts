@@ -3,7 +3,7 @@ import type { Pose } from '../layout/layout';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
-import { against, forth, onePost, ownAndTail, type Anchor, type Loom, type Made } from '../weave/edge';
+import { against, onePost, ownAndTail, type Anchor, type Loom, type Made } from '../weave/edge';
 import { backOutOf, hole, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import { at, distinct, FIRST_ROLES, partsOf, runningSum, sequenceSchema, structure } from './structure';

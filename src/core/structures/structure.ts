@@ -134,8 +134,8 @@ export type Field =
       readonly most: number;
       /** Roles that can stand in it; all where nothing is said. */
       readonly roles?: readonly RoleLetter[];
-      /** A parameter without which it means nothing: shown only while that is not 0. */
-      readonly needs?: string;
+      /** A parameter without which it means nothing: shown only while that is so much at least. */
+      readonly needs?: { readonly key: string; readonly least: number };
     }
   | { readonly key: string; readonly kind: 'switch'; readonly label: string; readonly help: string }
   | {
@@ -198,7 +198,10 @@ export const fieldsThatCount = (
   params: Readonly<Record<string, unknown>>,
 ): Field[] =>
   fields.filter(
-    (field) => field.kind !== 'sequence' || !field.needs || { ...defaults, ...params }[field.needs] !== 0,
+    (field) =>
+      field.kind !== 'sequence' ||
+      !field.needs ||
+      Number({ ...defaults, ...params }[field.needs.key]) >= field.needs.least,
   );
 
 /** The look to expect at a stage of the work: what looks wrong there and is right. */

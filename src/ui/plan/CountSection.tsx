@@ -29,6 +29,22 @@ interface Props {
   readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
+/** A motif is one, whatever the piece takes: how large it is, and how it is worked. */
+function OneMotif({ plan }: { readonly plan: Plan }) {
+  const { fine } = useLengths();
+  return (
+    <>
+      <div className={styles.countHead}>
+        <h2 id="how-many">One motif</h2>
+      </div>
+      <p>
+        <strong>{fine(plan.chosen.finishedMm)}</strong> from point to point, as its beads lie: what it has of
+        points and rounds is chosen under Stitch, and how many are made, by the part that joins them.
+      </p>
+    </>
+  );
+}
+
 /** How many units: the counts to choose from, what would absorb the rest, the piece as it is worn, and its steps. */
 export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStepsOpen, onChange }: Props) {
   const { show } = useLengths();
@@ -36,40 +52,46 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
   const later = useAfterPaint(now);
   return (
     <section className={`card ${styles.count} ${stands ? '' : styles.stale}`} aria-labelledby="how-many">
-      <div className={styles.countHead}>
-        <h2 id="how-many">
-          {plan.arrangement ? (
-            'How many of each?'
-          ) : (
-            <>
-              How many <Term word="unit">units</Term>?
-            </>
-          )}
-        </h2>
-        {hasChosen(piece) && (
-          <button
-            data-screen-only
-            type="button"
-            className="linkButton"
-            onClick={() => onChange(choosing(piece, null))}
-          >
-            back to {plan.best.units}, the best fit
-          </button>
-        )}
-      </div>
-      <CountHills answers={plan} onChoose={(chosen) => onChange(choosing(piece, chosen))} />
-      {stands && <Absorbers piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />}
-      {!plan.arrangement && <CountRules piece={piece} onChange={onChange} />}
-      <div className={styles.closed}>
-        {later ? <BodySection {...later} /> : <div className={styles.bodyToCome} />}
-        <p>
-          <strong>{countWords(plan, plan.chosen.units)}</strong>,{' '}
-          {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'} {show(plan.chosen.finishedMm)}; nearly
-          always {show(plan.chosen.lowMm)} to {show(plan.chosen.highMm)}.
-          <br />
-          {chanceWords(plan.chosen.chance)}
-        </p>
-      </div>
+      {plan.weaveable.mostUnits === 1 ? (
+        <OneMotif plan={plan} />
+      ) : (
+        <>
+          <div className={styles.countHead}>
+            <h2 id="how-many">
+              {plan.arrangement ? (
+                'How many of each?'
+              ) : (
+                <>
+                  How many <Term word="unit">units</Term>?
+                </>
+              )}
+            </h2>
+            {hasChosen(piece) && (
+              <button
+                data-screen-only
+                type="button"
+                className="linkButton"
+                onClick={() => onChange(choosing(piece, null))}
+              >
+                back to {plan.best.units}, the best fit
+              </button>
+            )}
+          </div>
+          <CountHills answers={plan} onChoose={(chosen) => onChange(choosing(piece, chosen))} />
+          {stands && <Absorbers piece={piece} plan={plan} catalogue={catalogue} onChange={onChange} />}
+          {!plan.arrangement && <CountRules piece={piece} onChange={onChange} />}
+          <div className={styles.closed}>
+            {later ? <BodySection {...later} /> : <div className={styles.bodyToCome} />}
+            <p>
+              <strong>{countWords(plan, plan.chosen.units)}</strong>,{' '}
+              {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'} {show(plan.chosen.finishedMm)};
+              nearly always {show(plan.chosen.lowMm)} to {show(plan.chosen.highMm)}.
+              <br />
+              {chanceWords(plan.chosen.chance)}
+            </p>
+          </div>
+        </>
+      )}
       {!plan.weaveable.pathless && (
         <details
           className={styles.steps}

@@ -32,7 +32,7 @@ export function Steps({ plan }: { plan: Plan }) {
               onBlur={() => pointer.over(null)}
               onClick={() => pointer.hold(pointedStep(group))}
             >
-              {title(group)}
+              {title(group, plan.weaveable.points !== undefined)}
             </button>
             {group.section === WOVEN && group.info.tension !== 'tight' && (
               <span className={styles.tension}>{group.info.tension} tension</span>
@@ -74,13 +74,15 @@ function pointedStep({ steps, section, pass, fromUnit, toUnit }: StepGroup): Poi
   };
 }
 
-/** `Picots, units 1 to 20, each`; what is outside the woven part goes by the name of its pass. */
-function title({ section, pass, fromUnit, toUnit, stride }: StepGroup): string {
+/** `Picots, units 1 to 20, each`, of a motif its points; what is outside the woven part goes by the name of its pass. */
+function title({ section, pass, fromUnit, toUnit, stride }: StepGroup, points: boolean): string {
   if (section !== WOVEN)
     return capital(pass.startsWith('reinforce the loop') ? 'once more round the loop' : pass);
   const each = stride === 2 ? 'every second one' : 'each';
-  const units = fromUnit === toUnit ? `unit ${fromUnit}` : `units ${fromUnit} to ${toUnit}, ${each}`;
-  return capital(pass === BASE ? units : `${pass}, ${units}`);
+  const word = points ? 'point' : 'unit';
+  const units = fromUnit === toUnit ? `${word} ${fromUnit}` : `${word}s ${fromUnit} to ${toUnit}, ${each}`;
+  if (pass !== BASE) return capital(`${pass}, ${units}`);
+  return capital(points ? `ring, ${units}` : units);
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

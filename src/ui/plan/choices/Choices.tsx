@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { boundStitch, structureById } from '@/core/structures/registry';
+import { isMotif, boundStitch, structureById } from '@/core/structures/registry';
 import { fieldsThatCount, rolesOf, type Part } from '@/core/structures/structure';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { ringSize } from '@/core/body/ringSize';
@@ -181,7 +181,9 @@ const aboutWords = (piece: PartOfPiece): string =>
     ? `made apart, closed about a ${beadOf(piece, CORE_ROLE).name}`
     : piece.count.by === 'over'
       ? 'made apart, a bail that runs on the piece'
-      : 'made apart, to close the piece';
+      : isMotif(piece.structure.id)
+        ? 'made apart, one at a time, and joined'
+        : 'made apart, to close the piece';
 
 /** The runs of beads that the structure's parameters hold. */
 const sequences = ({ structure: { id, params } }: PartOfPiece): string[][] => {

@@ -36,7 +36,9 @@ export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly
               Frame a ball, and string it for bead {role}
             </Button>
           )}
-          <Button onClick={() => take(withMotif(piece))}>Make motifs, and join them in a line</Button>
+          {!(carrier.structure.id === JOINED && carrier.strung.A) && (
+            <Button onClick={() => take(withMotif(piece))}>Make motifs, and join them in a line</Button>
+          )}
           <Button onClick={() => take(withBail(piece))}>Make a bail that runs on it</Button>
         </div>
       )}
