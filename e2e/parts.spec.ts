@@ -98,7 +98,7 @@ test('motifs are made first and joined; one that ruffles is made to lie flat; me
   await startBracelet(page, 'Jorun', 'Strung line');
   await openChoice(page, 'Stitch');
   await page.getByRole('button', { name: 'Make motifs, and join them in a line' }).click();
-  await expect(page.getByRole('radio', { name: 'motif' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'motif', exact: true })).toBeChecked();
   await expect(made(page)).toContainText(/^\d+ motifs, made first/);
   await expectAccessible(page);
 
@@ -126,8 +126,8 @@ test('motifs are made first and joined; one that ruffles is made to lie flat; me
   await expect(slip(page).getByText('How much room a motif takes is not sure.')).toHaveCount(0);
 
   // From the part that joins them.
-  await page.getByText('motifs in a line', { exact: true }).click();
   await openChoice(page, 'Stitch');
+  await page.getByText('motifs in a line', { exact: true }).click();
   await page.getByRole('radio', { name: 'a V' }).click({ force: true });
   await expect(slip(page).getByText(/^\d*[13579] units$/)).toBeVisible();
   await page.getByText('How it is worked, step by step').click();

@@ -75,18 +75,19 @@ try {
     .first()
     .click();
   await shoot('ring');
-  await plan('Signal chain');
-  await page
-    .getByRole('button', { name: /^(Clasp and ends|Ends)/ })
-    .first()
-    .click();
-  await shoot('necklace');
   await plan('Net floats');
   await page.keyboard.press('2');
   await page.getByText('float', { exact: true }).click();
   await page.keyboard.press('1');
   await page.waitForTimeout(900);
   await shoot('parts');
+  await plan('Compass roses');
+  await page.keyboard.press('2');
+  await page.getByText('rose', { exact: true }).click();
+  await page.keyboard.press('1');
+  await page.waitForTimeout(900);
+  await page.mouse.wheel(0, -2000);
+  await shoot('motifs');
   await plan('Slack water');
   await page.keyboard.press('c');
   await page.getByRole('button', { name: 'Set this version beside' }).click();

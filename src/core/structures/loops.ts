@@ -1,5 +1,5 @@
 // Rounds of loops about a ring, by closed form, and their counts against the circle.
-import { solidOf } from '../layout/solver/solid';
+import { solidOf, type Solid } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
 import { at } from './structure';
@@ -45,7 +45,15 @@ export const onCircle = (radiusMm: number, mm: number) => {
 
 /** From a bead's middle to the corner at which the thread turns by an angle: both beads touch the line that halves it, mm. */
 const toCorner = (bead: BeadSize, turn: number): number =>
-  reachOf(solidOf(bead), Math.cos(turn / 2), Math.sin(turn / 2), 0) / Math.cos(turn / 2);
+  reachOf(solidIn(bead), Math.cos(turn / 2), Math.sin(turn / 2), 0) / Math.cos(turn / 2);
+
+/** Bodies of the beads that loops are tried with: each is asked for over and over. */
+const solids = new WeakMap<BeadSize, Solid>();
+function solidIn(bead: BeadSize): Solid {
+  const solid = solids.get(bead) ?? solidOf(bead);
+  solids.set(bead, solid);
+  return solid;
+}
 
 /** Parts of the most that a leg may lean, as they are tried, and how many halvings find the one that closes. */
 const TRIED = Array.from({ length: 61 }, (_, i) => i / 60);
