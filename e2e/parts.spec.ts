@@ -4,6 +4,16 @@ import { expectAccessible, openChoice, pick, saved, slip, startBracelet } from '
 const frame = (page: Page) => page.getByRole('button', { name: /^Frame a ball/ });
 const made = (page: Page) => slip(page).getByRole('row', { name: /made first; of each$/ });
 
+/** However it is looked at, there is a picture of it. */
+async function seenFromAllSides(page: Page) {
+  await page.getByText('cut across', { exact: true }).click();
+  await expect(page.getByRole('img', { name: /^The piece cut across/ })).toBeVisible();
+  for (const view of ['from the side', 'from above']) {
+    await page.getByText(view, { exact: true }).click();
+    await expect(page.getByRole('img', { name: /^The piece cut across/ })).toHaveCount(0);
+  }
+}
+
 test('a ball is framed and strung; what one takes and what all take is told; it is taken out, and comes back', async ({
   page,
 }) => {
@@ -17,6 +27,7 @@ test('a ball is framed and strung; what one takes and what all take is told; it 
   await expect(slip(page).getByRole('row', { name: /^A · framed ball/ })).toContainText('to make');
   await expect(made(page)).toContainText(/^\d+ framed balls, made first/);
   await expectAccessible(page);
+  await seenFromAllSides(page);
 
   await openChoice(page, 'This part');
   await page.getByLabel('What you call it').fill('float');
@@ -101,6 +112,7 @@ test('motifs are made first and joined; one that ruffles is made to lie flat; me
   await expect(page.getByRole('radio', { name: 'motif', exact: true })).toBeChecked();
   await expect(made(page)).toContainText(/^\d+ motifs, made first/);
   await expectAccessible(page);
+  await seenFromAllSides(page);
 
   // A ring with a loop at every bead has no room for them.
   await page.getByRole('button', { name: 'A, 2 of 2: take it out' }).first().click();

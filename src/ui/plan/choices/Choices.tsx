@@ -44,8 +44,11 @@ export const CHOICE_TITLES = [
 export type ChoiceTitle = (typeof CHOICE_TITLES)[number];
 
 /** Whether a part has such a choice: what is made apart is not closed by a clasp. */
-export const isAsked = (title: ChoiceTitle, { count }: PartOfPiece): boolean =>
-  count.by === 'fit' || title !== 'Clasp and ends';
+export const isAsked = (title: ChoiceTitle, { count, structure }: PartOfPiece): boolean => {
+  if (title === 'Clasp and ends') return count.by === 'fit';
+  // A motif is measured from point to point, under This part.
+  return title !== 'Gauge' || !isMotif(structure.id);
+};
 
 interface Props {
   /** The part that is open. */
@@ -111,7 +114,7 @@ export function Choices({
           piece={piece}
           plan={plan}
           parts={partsOfPiece(piece)}
-          roles={chosenRoles.filter((role) => !(role in piece.strung))}
+          roles={chosenRoles.filter((role) => !(role in piece.strung || plan?.components.has(role)))}
           kinds={catalogue.beads}
           onChange={onChange}
         />

@@ -34,7 +34,7 @@ export function CutAcross({ piece, plan, heightPx }: { piece: PartOfPiece; plan:
           strokeWidth={2}
           vectorEffect="non-scaling-stroke"
         />
-        <SketchDrawing piece={piece} sketch={sketch} />
+        <SketchDrawing piece={{ ...piece, ...plan.seen }} sketch={sketch} />
       </svg>
       <p>
         <strong>Cut across in the middle.</strong>
