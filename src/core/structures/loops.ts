@@ -10,7 +10,7 @@ export const middleOf = <T>(loop: readonly T[]): T => at(loop, (loop.length - 1)
 export type Bodies = (role: string) => BeadSize;
 
 /** A bead of a loop: beside the way out from the middle to the loop's own middle bead, how far out, and where its hole leads. */
-export interface Lie {
+interface Lie {
   readonly asideMm: number;
   readonly outMm: number;
   /** Of its hole, from across that way towards outward, radians. */
@@ -73,16 +73,16 @@ function halfLoop({ from, heading, straight }: Leg, run: readonly BeadSize[], mi
   const turn = run.length === 0 ? 0 : heading / (run.length - straight);
   /** The turn from the k-th bead to the next. */
   const after = (k: number) => (k < straight ? 0 : turn);
-  let [aside, out, at] = [...from, heading];
+  let [aside, out, way] = [...from, heading];
   const go = (mm: number) => {
-    aside += mm * Math.cos(at);
-    out += mm * Math.sin(at);
+    aside += mm * Math.cos(way);
+    out += mm * Math.sin(way);
   };
   const lies = run.map((bead, k): Lie => {
     go(k === 0 ? bead.lengthMm / 2 : toCorner(bead, after(k - 1)));
-    const lie = { asideMm: aside, outMm: out, heading: at };
+    const lie = { asideMm: aside, outMm: out, heading: way };
     go(toCorner(bead, after(k)));
-    at -= after(k);
+    way -= after(k);
     return lie;
   });
   go(run.length === 0 ? middle.lengthMm / 2 : toCorner(middle, turn));
@@ -90,7 +90,7 @@ function halfLoop({ from, heading, straight }: Leg, run: readonly BeadSize[], mi
 }
 
 /** Where a round is sewn on: how far out that bead lies, and its body. */
-export interface Anchor {
+interface Anchor {
   readonly outMm: number;
   readonly bead: BeadSize;
 }
@@ -127,7 +127,7 @@ function halfOf(points: number, { outMm, bead }: Anchor, run: readonly BeadSize[
     for (let straight = 0; straight < run.length; straight++) {
       const closes = TRIED.findIndex((part) => beyond(part * upright, straight) <= 0);
       if (closes < 0) continue;
-      let [low, high] = [at(TRIED, closes - 1) * upright, at(TRIED, closes) * upright];
+      let [low, high] = [at(TRIED, Math.max(0, closes - 1)) * upright, at(TRIED, closes) * upright];
       for (let i = 0; i < HALVINGS; i++) {
         const heading = (low + high) / 2;
         if (beyond(heading, straight) > 0) low = heading;

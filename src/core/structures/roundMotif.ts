@@ -85,7 +85,6 @@ const roundOf = (slot: string): number => Number(/^loop (\d)-$/.exec(slot)?.[1] 
 
 /** All that is known of a motif in its beads by closed form. */
 interface Lies {
-  readonly radiusMm: number;
   readonly rounds: readonly Round[];
   readonly ring: readonly { readonly angle: number; readonly outMm: number }[];
 }
@@ -106,7 +105,7 @@ function liesOf(p: Params, body: Bodies): Lies {
     anchor = { outMm: middleOf(round.beads).outMm, bead: body(middleOf(roles)) };
     return round;
   });
-  return { radiusMm, rounds, ring };
+  return { rounds, ring };
 }
 
 /** A loop with so many beads more on either side of its middle, or fewer: like those that stand there. */
@@ -144,8 +143,6 @@ const loopParts = (p: Params): Part[] =>
     ...partsOf(roles, 'bead of a loop'),
     ...(round === p.rounds - 1 ? partsOf([middleOf(roles)], 'point') : []),
   ]);
-
-const ORDER = ['first', 'second', 'third'] as const;
 
 export const roundMotif = structure({
   id: 'round-motif',
@@ -204,7 +201,7 @@ export const roundMotif = structure({
       help: 'Each is sewn to the middle beads of the one before.',
       options: ROUNDS.map((value) => ({ value, label: `${value}` })),
     },
-    ...ORDER.map((key, round) => ({
+    ...LOOPS.map((key, round) => ({
       key,
       kind: 'sequence' as const,
       label: `A loop of the ${key} round`,
@@ -227,7 +224,7 @@ export const roundMotif = structure({
       const { rounds } = liesOf(p, body);
       const flat = flattened(p, body);
       const told = rounds.flatMap(({ lies }, i) => {
-        const key = at(ORDER, i);
+        const key = at(LOOPS, i);
         const had = p[key].length;
         const now = flat?.[key].length ?? had;
         const how = now === had ? '' : ` ${now} beads to a loop would lie flat.`;
