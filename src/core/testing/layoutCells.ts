@@ -41,7 +41,9 @@ function cellOf(
 ): LayoutCell | null {
   if (structure.check({ ...structure.defaults, ...params }).length > 0) return null;
   const weaveable = structure.bind({ ...structure.defaults, ...params });
-  const { parts } = weaveable;
+  const { parts, corner } = weaveable;
+  // A V does not go on as it begins: there is no repeat to lay out.
+  if (corner) return null;
   const beads: Record<string, string> = {};
   for (const part of parts) {
     const id = beadOf(part.role);
