@@ -32,7 +32,7 @@ for (let i = 0; i < 50; i++) fixedWork(); // warm
 let [fastest, slowest] = [Infinity, 0];
 
 /** How much longer than at full pace the machine takes, from a reading of the fixed work in milliseconds. */
-export function slowness(readingMs: number): number {
+function slowness(readingMs: number): number {
   const slow = readingMs / FULL_PACE_MS;
   [fastest, slowest] = [Math.min(fastest, slow), Math.max(slowest, slow)];
   return slow;

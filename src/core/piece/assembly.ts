@@ -1,6 +1,7 @@
 import { CORE_ROLE } from '../joints/setIn';
 import { BEADS, byId } from '../materials/catalogue';
-import type { RoleLetter } from '../structures/structure';
+import { boundStitch } from '../structures/registry';
+import { rolesOf, type RoleLetter } from '../structures/structure';
 import type { PartId } from '../weave/path';
 import { inColour, newPiece } from './newPiece';
 import { beadOf, type Part } from './part';
@@ -20,6 +21,22 @@ export const strungAt = ({ parts }: Pick<Piece, 'parts'>, id: PartId): StrungAt[
       strung === id ? [{ part: part.id, role: role as RoleLetter }] : [],
     ),
   );
+
+/** Roles of a part in whose place a ball can be strung: beads with one hole, whatever is to be done with them. */
+export function ballRoles({ structure }: Pick<Part, 'structure'>): RoleLetter[] {
+  const bound = boundStitch(structure);
+  if (!bound.ok) return [];
+  const { parts } = bound.weaveable;
+  return rolesOf(bound.weaveable).filter((role) =>
+    parts.every((part) => part.role !== role || part.holes === 1),
+  );
+}
+
+/** Whether the part that carries the others joins motifs already. */
+export const joinsMotifs = (piece: Pick<Piece, 'parts'>): boolean => {
+  const { structure, strung } = carrying(piece);
+  return structure.id === JOINED && strung.A !== undefined;
+};
 
 /** Whether a piece can have one part more. */
 export const hasRoom = ({ parts }: Pick<Piece, 'parts'>): boolean => parts.length < MOST_PARTS;
@@ -47,7 +64,7 @@ const BALL = 'pressed-8';
 const TOP = { stitch: 'right-angle-weave', rows: 3, seeds: 1 } as const;
 /** What a motif starts with, and what joins it. */
 const MOTIF = 'round-motif';
-export const JOINED = 'joined-motifs';
+const JOINED = 'joined-motifs';
 /** What a bail starts with: a strip that lies flat and closes into a ring. */
 const BAIL = 'flat-peyote';
 

@@ -3,7 +3,7 @@ import { CORE_ROLE } from '../joints/setIn';
 import { distance } from '../layout/layout';
 import { BEADS, PALETTE, byId } from '../materials/catalogue';
 import { sizeOf } from '../materials/material';
-import { strungAs, strungAt, withFramedBall, withoutPart } from '../piece/assembly';
+import { ballRoles, strungAs, strungAt, withFramedBall, withoutPart } from '../piece/assembly';
 import { inColour, newPart } from '../piece/newPiece';
 import { beadOf, type Part } from '../piece/part';
 import { asPiece, carrying, partOf, withPart } from '../piece/partOfPiece';
@@ -309,4 +309,16 @@ describe('the parts of a piece', () => {
     );
     expect(refused({ ...piece, parts: empty })).toMatch(/must have one/);
   });
+});
+
+it('a ball is offered for beads of one hole only, and where it is, it can be strung', () => {
+  for (const structure of STRUCTURES) {
+    const part = newPart('Any', structure.id, null);
+    for (const role of ballRoles(part)) {
+      const plan = planPiece(withFramedBall(asPiece({ ...part, units: 12 }), role).piece);
+      expect(plan.ok || plan.problem.code, `${structure.id} ${role}`).toBe(true);
+    }
+  }
+  expect(ballRoles(newPart('Any', 'tile-ladder', null))).toEqual([]);
+  expect(ballRoles(newPart('Any', 'two-hole-line', null))).not.toContain('A');
 });

@@ -7,6 +7,7 @@ import { goingOf } from '../supplies/holeFill';
 import { Weave } from '../weave/builder';
 import { given } from '../tools/given';
 import { EDGE_NAMES, type Edge, type EdgeName, type Made } from '../weave/edge';
+import { holeKey } from '../weave/links';
 import { MAIN, type Bead } from '../weave/path';
 import type { Plan } from './planned';
 
@@ -20,25 +21,36 @@ export function fullEdges(
   { without, doubled }: Pick<PartOfPiece, 'without' | 'doubled'>,
   loops: EndLoops,
 ): string[] {
-  const { holes, gear, seen } = plan;
   const edges = edgesOf(plan, without);
-  const states = new Map(holes.holes.map((state) => [`${state.bead.id}/${state.hole}`, state]));
+  return tooFull(
+    plan,
+    doubled,
+    EDGE_NAMES.flatMap((name) => {
+      const { passes, loops: side = 1 } = loops[name === 'start' ? 'end' : 'start'];
+      return postsFor(edges[name], side).flatMap(([hold]) =>
+        (hold?.into ?? []).map(({ bead, hole }) => ({ bead, hole, passes })),
+      );
+    }),
+  );
+}
+
+/** A hole of a part made apart, and how often the thread of another goes through it. */
+interface Passed {
+  readonly bead: Bead;
+  readonly hole: number;
+  readonly passes: number;
+}
+
+/** The roles of a part whose beads have no room for so many passes more, beside what the part itself lays in them. */
+export function tooFull({ holes, gear, seen }: Plan, doubled: boolean, passed: readonly Passed[]): string[] {
+  const states = new Map(holes.holes.map((state) => [holeKey(state.bead, state.hole), state]));
   const adds = doubled ? 2 : 1;
-  const full = EDGE_NAMES.flatMap((name) => {
-    const { passes, loops: side = 1 } = loops[name === 'start' ? 'end' : 'start'];
-    return postsFor(edges[name], side).flatMap(([hold]) =>
-      (hold?.into ?? []).flatMap(({ bead, hole }) => {
-        const state = states.get(`${bead.id}/${hole}`);
-        const lying = {
-          strands: (state?.strands ?? 0) + adds * Math.max(0, passes - 1),
-          knots: state?.knots ?? 0,
-          adds,
-        };
-        return passes > 0 && goingOf(beadOf(seen, bead.role).holeMm, lying, gear) === 'no' ? [bead.role] : [];
-      }),
-    );
+  const full = passed.filter(({ bead, hole, passes }) => {
+    const { strands = 0, knots = 0 } = states.get(holeKey(bead, hole)) ?? {};
+    const lying = { strands: strands + adds * Math.max(0, passes - 1), knots, adds };
+    return passes > 0 && goingOf(beadOf(seen, bead.role).holeMm, lying, gear) === 'no';
   });
-  return [...new Set(full)];
+  return [...new Set(full.map(({ bead }) => bead.role))];
 }
 
 /** The edges of a part made apart, whose ends are free. */

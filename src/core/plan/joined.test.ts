@@ -46,15 +46,8 @@ const params = (change: Record<string, unknown>, piece = ofMotifs()) => {
 };
 
 describe('motifs in a line', () => {
-  it('by hand: motifs from point to point, a joint between every two, loops and clasp are the length', () => {
+  it('are docked as they are: nothing is left to be laid out, and the nearest count is proposed', () => {
     const plan = planned(ofMotifs().piece);
-    const { alongMm, bead } = motifIn(plan);
-    const n = plan.chosen.units;
-    const jointMm = plan.gauge.pitchMm - given(bead.apartMm, 'from point to point');
-    // In a joint of one bead a side, all alike, four beads stand in a circle: √2 · D from post to post where they are balls.
-    const wovenMm = n * alongMm + (n - 1) * (jointMm - (alongMm - given(bead.apartMm, 'apart')));
-    expect(plan.stations.bodyEndMm - plan.stations.bodyStartMm).toBeCloseTo(wovenMm, 6);
-    // Motifs are docked as they are: nothing is left to be laid out.
     expect(plan.toLayOut).toBeNull();
     expect(Math.abs(plan.best.offMm)).toBeLessThanOrEqual(plan.gauge.pitchMm / 2);
   });
@@ -65,7 +58,12 @@ describe('motifs in a line', () => {
     const beads = (of: PartOfPiece) => ({ ...of.beads, A: ball, B: ball, C: ball });
     const motif = withPart(piece, { beads: beads(partOf(piece, id)) }, id);
     const plan = planned(withPart(motif, { beads: beads(partOf(motif)) }));
-    expect(plan.gauge.pitchMm - given(motifIn(plan).bead.apartMm, 'apart')).toBeCloseTo(4 * Math.SQRT2, 6);
+    const apartMm = given(motifIn(plan).bead.apartMm, 'apart');
+    expect(plan.gauge.pitchMm - apartMm).toBeCloseTo(4 * Math.SQRT2, 6);
+    // By hand: n from point to point, n − 1 circles between, and half a ball beyond the first point and the last.
+    const n = plan.chosen.units;
+    const wovenMm = n * apartMm + (n - 1) * 4 * Math.SQRT2 + 4;
+    expect(plan.stations.bodyEndMm - plan.stations.bodyStartMm).toBeCloseTo(wovenMm, 6);
   });
 
   it('are made first, as many as the piece takes, and counted bead by bead', () => {

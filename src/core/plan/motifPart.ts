@@ -4,14 +4,13 @@ import { add, cross, dot, mul, sub, unit } from '../layout/solver/vectors';
 import { beadOf, bodiesOf, partName } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { oppositeOf } from '../structures/roundMotif';
-import { goingOf } from '../supplies/holeFill';
 import { given } from '../tools/given';
 import { once } from '../tools/remember';
 import { backOutOf, outOf } from '../weave/needle';
 import { Links, holeKey } from '../weave/links';
 import { otherEnd, WOVEN, type Bead, type HoleEnd, type Path } from '../weave/path';
 import { findRoute } from '../weave/route';
-import { postsOf } from './edgeHoles';
+import { postsOf, tooFull } from './edgeHoles';
 import type { Plan, StrungComponent } from './planned';
 
 /** By what part a motif may come out larger or smaller than its closed form: so near the layout solver comes to it (its test). */
@@ -90,7 +89,12 @@ export function motifOf(part: PartOfPiece, plan: Plan, pointsApart: number | nul
     betweenMm: [acrossMm - band, acrossMm + band],
     toLayOut: null,
     lies: [near, far].map((bead) => strands.get(holeKey(bead, 0)) ?? 0),
-    full: fullOnTheWay(plan, part, held),
+    // On its way from joint to joint the thread goes through it once.
+    full: tooFull(
+      plan,
+      part.doubled,
+      held.way.filter(({ bead }) => !held.posts.includes(bead)).map((one) => ({ ...one, passes: 1 })),
+    ),
     bead: {
       ...post,
       id: `part ${id}`,
@@ -111,19 +115,6 @@ export function motifOf(part: PartOfPiece, plan: Plan, pointsApart: number | nul
     inner: once(() => innerOf(plan, [poseOf(near), poseOf(far)])),
     sketch: plan.sketch,
   };
-}
-
-/** The roles whose beads are too full for the thread that joins the motifs to go through them on its way from joint to joint. */
-function fullOnTheWay(plan: Plan, { doubled }: PartOfPiece, { way, posts }: HeldAt): string[] {
-  const states = new Map(plan.holes.holes.map((state) => [holeKey(state.bead, state.hole), state]));
-  const adds = doubled ? 2 : 1;
-  const full = way.flatMap(({ bead, hole }) => {
-    if (posts.includes(bead)) return [];
-    const state = states.get(holeKey(bead, hole));
-    const lying = { strands: state?.strands ?? 0, knots: state?.knots ?? 0, adds };
-    return goingOf(beadOf(plan.seen, bead.role).holeMm, lying, plan.gear) === 'no' ? [bead.role] : [];
-  });
-  return [...new Set(full)];
 }
 
 /** The beads of a motif in the axes of the bead that it stands for: along its holes, from hole to hole, and through it. */

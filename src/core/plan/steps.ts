@@ -13,7 +13,7 @@ const stepWords = (plan: Plan, { path, layout }: Work): StepWords => ({
   hand: plan.hand,
   row: plan.weaveable.rowWord,
   role: roleWords(plan),
-  isMotif: (role) => (plan.components.get(role)?.bead.holes ?? 0) > 1,
+  isMotif: (role) => plan.components.get(role)?.bead.inside !== undefined,
   strokes: strokes(path, layout),
 });
 

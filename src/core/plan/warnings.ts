@@ -88,7 +88,7 @@ interface Findings {
 
 /** What is strung in the place of beads, and what is made and is not. */
 interface Strung {
-  readonly components: Iterable<Pick<AsBead, 'name' | 'betweenMm' | 'full' | 'bead'>>;
+  readonly components: Iterable<Pick<AsBead, 'id' | 'name' | 'betweenMm' | 'full' | 'bead'>>;
   readonly loose: readonly string[];
   /** What closes it, and the roles at its edges that are too full; null where nothing woven does. */
   readonly closing: { readonly name: string; readonly full: readonly string[] } | null;
@@ -139,7 +139,7 @@ function placeWarnings({ piece, structure, chosen, wear }: Findings): Warning[] 
 function strungWarnings({ components, loose, closing }: Strung): Warning[] {
   // One that stands in the middle too, held at other points, is one part: as the first of it is held.
   const held = [...components];
-  const all = held.filter((one, i) => held.findIndex(({ name }) => name === one.name) === i);
+  const all = held.filter((one, i) => held.findIndex(({ id }) => id === one.id) === i);
   const unsure = all.filter(({ betweenMm: [least, most] }) => least < most);
   const full = closing?.full ?? [];
   return [
@@ -151,7 +151,7 @@ function strungWarnings({ components, loose, closing }: Strung): Warning[] {
     ...unsure.map(({ name, betweenMm, bead }): Warning => ({
       code: 'part-not-measured',
       part: name,
-      joined: bead.holes > 1,
+      joined: bead.inside !== undefined,
       betweenMm,
     })),
   ];

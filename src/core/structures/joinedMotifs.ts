@@ -55,7 +55,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
     const stand = standOf(p, unit, units);
     const role = stand === 'to the middle' ? MIDDLE : MOTIF;
     // What is joined behind the middle stands behind it; only its joint leads from there.
-    return at(t.string([role], 'motif ', run(stand === 'from the middle' ? 'behind' : stand)), 0);
+    return at(t.string([role], 'motif', run(stand === 'from the middle' ? 'behind' : stand)), 0);
   };
   const first = pick(0);
   const { items, last } = w.repeat(1, units, first, (previous, unit) => {
@@ -208,7 +208,8 @@ export const joinedMotifs = structure({
     {
       key: 'corner',
       kind: 'count',
-      label: 'In a V: points from joint to joint of the one in the middle',
+      label: 'Points from joint to joint of the one in the middle',
+      needs: ({ set }) => set === 'V',
       help: 'Half of all its points would lie in a line; fewer make the V steeper.',
       least: 1,
       most: MOST_CORNER,
@@ -265,7 +266,7 @@ export const joinedMotifs = structure({
         mayShorten: 0,
         held: 'mat',
         pose({ slot: { of, index, run: stand }, place: { row: unit } }): Pose {
-          if (of === 'motif ')
+          if (of === 'motif')
             return {
               centre: [wallMm + unit * pitchMm + apartMm / 2 + onMm(stand, true), 0, 0],
               axis: [0, 1, 0],

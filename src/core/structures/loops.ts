@@ -119,7 +119,7 @@ function halfOf(points: number, { outMm, bead }: Anchor, run: readonly BeadSize[
   /** How far the middle bead lies beyond the middle. */
   const beyond = (heading: number, straight: number) => at(leg(heading, straight), -1).asideMm;
   const across = leg(0, 0);
-  // A single bead lies across, over a little bare thread at either end.
+  // A single bead lies across, over bare thread at either end: no more than half its girth (from memory).
   if (!foot) return { beads: across, lies: beyond(0, 0) < -middle.diameterMm / 2 ? 'short' : 'flat' };
   if (beyond(0, 0) < 0) return { beads: across, lies: 'short' };
   const upright = Math.PI / 2 + step;

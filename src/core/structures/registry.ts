@@ -35,6 +35,7 @@ export const STRUCTURES: readonly Structure[] = [
 /** Motifs: made apart, one at a time, to be strung or joined. */
 export const MOTIFS: readonly Structure[] = [roundMotif];
 
+/** Whether a structure is a motif. */
 export const isMotif = (id: string): boolean => MOTIFS.some((motif) => motif.id === id);
 
 /** A stitch of the gallery, a motif, or the maker's own unit. */

@@ -42,6 +42,9 @@ type Params = z.infer<typeof params>;
 /** The loops that are worked, from the inside out. */
 const loopsOf = (p: Params): RoleLetter[][] => LOOPS.slice(0, p.rounds).map((round) => p[round]);
 
+/** Slot of a bead in a loop, whose run is the round that it is of. */
+const LOOP = 'loop';
+
 /** Pass in which a round of loops is worked, counted from 0. */
 const roundPass = (round: number) => `round ${round + 1}`;
 
@@ -58,7 +61,7 @@ function weave(p: Params, loom: Loom): Made {
   loopsOf(p).forEach((roles, round) => {
     const loops = w.in({ pass: roundPass(round) }, () => {
       const { items } = w.repeat<readonly Bead[]>(0, p.points, [], (_, point) => {
-        const loop = t.string(roles, loopName(round));
+        const loop = t.string(roles, LOOP, { run: round });
         t.through(at(anchors, (point + 1) % p.points));
         return loop;
       });
@@ -79,9 +82,6 @@ function weave(p: Params, loom: Loom): Made {
 
 /** The point that lies opposite the first, or nearest to it. */
 export const oppositeOf = (points: number): number => Math.floor(points / 2);
-
-const loopName = (round: number) => `loop ${round + 1}-`;
-const roundOf = (slot: string): number => Number(/^loop (\d)-$/.exec(slot)?.[1] ?? 0) - 1;
 
 /** All that is known of a motif in its beads by closed form. */
 interface Lies {
@@ -207,7 +207,7 @@ export const roundMotif = structure({
       label: `A loop of the ${key} round`,
       help: 'An odd number of beads; the one in the middle holds the next round, or what is joined to it.',
       most: MOST_LOOP,
-      needs: { key: 'rounds', least: round + 1 },
+      needs: ({ rounds }: Readonly<Record<string, unknown>>) => Number(rounds) > round,
     })),
   ],
   bind: (p) => ({
@@ -265,12 +265,11 @@ export const roundMotif = structure({
         thicknessMm: thick,
         mayShorten: 0,
         held: 'mat',
-        pose({ slot: { of, index }, place: { row: point } }): Pose {
-          const round = roundOf(of);
+        pose({ slot: { of, index, run: round = 0 }, place: { row: point } }): Pose {
           const turned = (2 * Math.PI * point) / p.points + Math.PI;
           // The points of the last round lie half a step on for every round beneath them.
           const back = (Math.PI * p.rounds) / p.points;
-          if (round < 0) {
+          if (of !== LOOP) {
             const { angle, outMm } = at(lies.ring, point * p.ring.length + index);
             const a = angle + Math.PI - back;
             return {

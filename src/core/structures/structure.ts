@@ -124,54 +124,43 @@ interface Option {
   readonly label: string;
 }
 
+/** Parameters of a structure, as a screen changes them. */
+type Params = Readonly<Record<string, unknown>>;
+
 /** A choice the maker has, as the planning screen shows it. */
-export type Field =
+export type Field = {
+  readonly key: string;
+  readonly label: string;
+  readonly help: string;
+  /** With which parameters it means anything; with all where nothing is said. */
+  readonly needs?: (params: Params) => boolean;
+} & (
   | {
-      readonly key: string;
       readonly kind: 'sequence';
-      readonly label: string;
-      readonly help: string;
       readonly most: number;
       /** Roles that can stand in it; all where nothing is said. */
       readonly roles?: readonly RoleLetter[];
-      /** A parameter without which it means nothing: shown only while that is so much at least. */
-      readonly needs?: { readonly key: string; readonly least: number };
     }
-  | { readonly key: string; readonly kind: 'switch'; readonly label: string; readonly help: string }
+  | { readonly kind: 'switch' }
   | {
-      readonly key: string;
       readonly kind: 'choice';
-      readonly label: string;
-      readonly help: string;
       readonly options: readonly Option[];
       /** Where a bead is chosen: how a later role, once it has a bead, is told among the options. */
       readonly roleOption?: (role: RoleLetter) => Option;
     }
+  | { readonly kind: 'count'; readonly least: number; readonly most: number }
   | {
-      readonly key: string;
-      readonly kind: 'count';
-      readonly label: string;
-      readonly help: string;
-      readonly least: number;
-      readonly most: number;
-    }
-  | {
-      readonly key: string;
       readonly kind: 'length';
-      readonly label: string;
-      readonly help: string;
       readonly range: LengthRange;
       /** Read in millimetres by everybody, as beads are. */
       readonly fine?: boolean;
     }
   | {
-      readonly key: string;
       readonly kind: 'motif';
-      readonly label: string;
-      readonly help: string;
       /** How the motif is laid out on paper with these parameters. */
-      readonly chart: (params: Readonly<Record<string, unknown>>) => MotifChart;
-    };
+      readonly chart: (params: Params) => MotifChart;
+    }
+);
 
 /** A small motif on paper: rows one below the other. */
 export interface MotifChart {
@@ -196,13 +185,7 @@ export const optionsOf = (
 export const fieldsThatCount = (
   { fields, defaults }: Pick<Structure, 'fields' | 'defaults'>,
   params: Readonly<Record<string, unknown>>,
-): Field[] =>
-  fields.filter(
-    (field) =>
-      field.kind !== 'sequence' ||
-      !field.needs ||
-      Number({ ...defaults, ...params }[field.needs.key]) >= field.needs.least,
-  );
+): Field[] => fields.filter(({ needs }) => needs?.({ ...defaults, ...params }) ?? true);
 
 /** The look to expect at a stage of the work: what looks wrong there and is right. */
 export interface Look {

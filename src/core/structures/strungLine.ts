@@ -200,7 +200,7 @@ export const strungLine = structure({
       label: 'One swag',
       help: 'Longer than the unit it hangs across.',
       most: MOST_SWAG,
-      needs: { key: 'swags', least: 1 },
+      needs: ({ swags }) => swags !== 0,
     },
   ],
   bind: (p) => ({

@@ -7,12 +7,10 @@ import type { LengthRange } from '@/core/length/length';
 import type { BeadKind } from '@/core/materials/material';
 import { beadOf, type Way } from '@/core/piece/part';
 import { carrying, withPart, type PartOfPiece } from '@/core/piece/partOfPiece';
-import { strungAs, strungAt } from '@/core/piece/assembly';
+import { ballRoles, strungAs, strungAt } from '@/core/piece/assembly';
 import type { StrungComponent } from '@/core/plan/planned';
 import { planOrFault } from '@/core/plan/plan';
 import { counted } from '@/core/words/figures';
-import { boundStitch } from '@/core/structures/registry';
-import { rolesOf } from '@/core/structures/structure';
 import { Choice } from '../../fields/Choice';
 import { LengthInput } from '../../fields/LengthInput';
 import { Pick } from '../../fields/Pick';
@@ -79,8 +77,7 @@ export function AroundFields({ part, rooms, component, kinds, onChange }: Props)
   if (count.by !== 'around') return null;
   const core = beadOf(part, CORE_ROLE);
   const carrier = carrying(rooms.piece);
-  const bound = boundStitch(carrier.structure);
-  const roles = bound.ok ? rolesOf(bound.weaveable) : [];
+  const roles = ballRoles(carrier);
   const at = strungAt(rooms.piece, part.id).find((one) => one.part === carrier.id);
   const set = (change: Partial<typeof count>) => onChange({ count: { ...count, ...change } });
   return (

@@ -2,10 +2,17 @@
 
 import { Button } from 'antd';
 import { carrying } from '@/core/piece/partOfPiece';
-import { hasRoom, JOINED, withBail, withFramedBall, withMotif, type WithPart } from '@/core/piece/assembly';
+import {
+  ballRoles,
+  hasRoom,
+  joinsMotifs,
+  withBail,
+  withFramedBall,
+  withMotif,
+  type WithPart,
+} from '@/core/piece/assembly';
 import { partName, type Part } from '@/core/piece/part';
-import { boundStitch, structureById } from '@/core/structures/registry';
-import { rolesOf, type RoleLetter } from '@/core/structures/structure';
+import { structureById } from '@/core/structures/registry';
 import { Choice } from '../../fields/Choice';
 import type { Rooms } from './useOpenPart';
 import styles from '../choices/choices.module.css';
@@ -13,7 +20,7 @@ import styles from '../choices/choices.module.css';
 /** The parts of a piece, of which one is open; of a piece of one part only the way to make another. */
 export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly rooms: Rooms }) {
   const carrier = carrying(piece);
-  const [role] = freeRoles(carrier);
+  const role = ballRoles(carrier).find((one) => !carrier.strung[one]);
   const take = (made: WithPart) => {
     onTake(made.piece);
     onOpen(made.id);
@@ -31,12 +38,12 @@ export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly
       )}
       {open === carrier.id && hasRoom(piece) && (
         <div className={styles.buttons}>
-          {role && carrier.structure.id !== JOINED && (
+          {role && (
             <Button onClick={() => take(withFramedBall(piece, role))}>
               Frame a ball, and string it for bead {role}
             </Button>
           )}
-          {!(carrier.structure.id === JOINED && carrier.strung.A) && (
+          {!joinsMotifs(piece) && (
             <Button onClick={() => take(withMotif(piece))}>Make motifs, and join them in a line</Button>
           )}
           <Button onClick={() => take(withBail(piece))}>Make a bail that runs on it</Button>
@@ -45,12 +52,6 @@ export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly
     </>
   );
 }
-
-/** Roles of a stitch that still take a bead. */
-const freeRoles = ({ structure, strung }: Part): RoleLetter[] => {
-  const bound = boundStitch(structure);
-  return bound.ok ? rolesOf(bound.weaveable).filter((role) => !strung[role]) : [];
-};
 
 /** A part by its name; the one that carries the others by its stitch. */
 function roomName(part: Part): string {
