@@ -12,6 +12,7 @@ import {
   type Post,
 } from '../weave/edge';
 import type { Bead } from '../weave/path';
+import { counted } from '../words/figures';
 import { middleOf, onCircle, ringRadiusMm, roundAt, type Bodies, type Round } from './loops';
 import { at, partsOf, sequenceSchema, structure, type Part, type RoleLetter } from './structure';
 
@@ -227,7 +228,7 @@ export const roundMotif = structure({
         const key = at(LOOPS, i);
         const had = p[key].length;
         const now = flat?.[key].length ?? had;
-        const how = now === had ? '' : ` ${now} beads to a loop would lie flat.`;
+        const how = now === had ? '' : ` ${counted(now, 'bead')} to a loop would lie flat.`;
         return lies === 'short'
           ? [`The loops of the ${key} round are too short to reach: the motif would cup.${how}`]
           : lies === 'long'
