@@ -5,7 +5,7 @@ import type { BeadSize } from '../materials/material';
 import { bodiesOf } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { SAMPLE, type Built } from '../read/totals';
-import { boundStitch } from '../structures/registry';
+import { boundStitch, ownUnits } from '../structures/registry';
 import type { EndLoops } from '../closures/sewnLoop';
 import { rolesOf, type Form, type Structure, type Weaveable } from '../structures/structure';
 
@@ -83,7 +83,7 @@ export function stitchKey(q: Omit<StitchQuestion, 'ends'>): StitchKey | null {
 
 /** What swatches of a piece's stitch in its beads are kept under; null where its units do not repeat. */
 export function swatchKey(piece: Pick<PartOfPiece, 'structure' | 'beads' | 'without'>): StitchKey | null {
-  const bound = boundStitch(piece.structure);
+  const bound = boundStitch(ownUnits(piece.structure));
   if (!bound.ok) return null;
   const { params } = piece.structure;
   return stitchKey({ ...bound, params, body: bodiesOf(piece), without: piece.without });

@@ -24,7 +24,9 @@ export function swatchPlan(piece: PartOfPiece, plan: Plan, lookups: Partial<Look
   const { gauge, weaveable, chosen } = plan;
   const units = smallestSwatch(chosen.units, gauge.pitchMm, weaveable.minimumUnits);
   if (units >= chosen.units) return null;
-  const small = planPart({ ...piece, units }, lookups);
+  // Its own units are what a swatch is of.
+  const { id, params } = piece.structure;
+  const small = planPart({ ...piece, structure: { id, params }, units }, lookups);
   if (!small.ok) return null;
   return {
     units,

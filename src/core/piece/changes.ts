@@ -3,8 +3,10 @@ import { formatFine, formatLength, type LengthStyle } from '../length/length';
 import { CORE_ROLE } from '../joints/setIn';
 import { partName, shadesOf } from './part';
 import { partOf, type PartOfPiece } from './partOfPiece';
+import { listed } from './sectioning';
 import type { Piece } from './piece';
 import { graduationOf, structureById } from '../structures/registry';
+import { hasSections, type Sections } from '../structures/sections';
 import type { Field } from '../structures/structure';
 import { changeWords } from '../supplies/cutting';
 import { CLOSING_WORDS } from '../words/closings';
@@ -104,10 +106,22 @@ function chosenOf(part: PartOfPiece, style: LengthStyle): Facts {
       field.label.toLowerCase(),
       fieldWords(field, part.structure.params[field.key] ?? structure?.defaults[field.key], style),
     ]),
+    ...(structure?.unlike
+      ? [['sections', sectionsWords(part.structure.sections)] satisfies [string, string]]
+      : []),
     ['count', counts(part)],
     ...beads(part),
     ['passes left out', part.without.join(', ') || 'none'],
   ];
+}
+
+/** `5 × B, own units, 5 × B`. */
+export function sectionsWords(sections: Sections | undefined): string {
+  if (!hasSections(sections)) return 'none';
+  const all = listed(sections).map((one) =>
+    one.own ? 'own units' : `${one.times} × ${one.sequence.join(' ')}`,
+  );
+  return `${all.join(', ')}${sections.mirrored ? ', mirrored' : ''}`;
 }
 
 /** What its count goes by. */

@@ -23,9 +23,13 @@ export function hasChosen({ units, structure }: PartOfPiece): boolean {
 }
 
 /** What is counted, in words: "21 units", "47 beads". */
-export function countWords({ arrangement }: Pick<Answers, 'arrangement'>, units: number): string {
+export function countWords(
+  { arrangement, weaveable: { sections } }: Pick<Answers, 'arrangement' | 'weaveable'>,
+  units: number,
+): string {
   if (arrangement) return `${units} beads`;
-  return counted(units, 'unit');
+  const each = (sections?.copies ?? 1) > 1 ? ' on either side' : '';
+  return `${counted(units, 'unit')}${each}`;
 }
 
 /** A graduated line's steps: "5 A · 4 B · 4 C". */

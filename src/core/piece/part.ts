@@ -4,6 +4,7 @@ import { CORE_ROLE } from '../joints/setIn';
 import { colouringSchema, type Shade } from '../colour/shades';
 import { beadMaterialSchema, sizeOf, type BeadMaterial, type BeadSize } from '../materials/material';
 import { isMotif, structureById } from '../structures/registry';
+import { sectionsSchema } from '../structures/sections';
 import { given } from '../tools/given';
 import { FIRST_ROLES, LATER_ROLES, ROLE_LETTERS, type RoleLetter } from '../structures/structure';
 
@@ -65,7 +66,12 @@ export const partSchema = z.object({
   /** Parts made apart that are strung in the place of a bead, by the role that they take. */
   strung: z.partialRecord(z.enum(ROLE_LETTERS), idSchema).default({}),
   structure: z
-    .object({ id: z.string(), params: z.record(z.string(), z.unknown()) })
+    .object({
+      id: z.string(),
+      params: z.record(z.string(), z.unknown()),
+      /** Units of other beads before and after its own; none where nothing is said. */
+      sections: sectionsSchema.optional(),
+    })
     .refine((s) => structureById(s.id) !== undefined, 'This version knows no such structure.'),
   /** The bead of each role, copied from the catalogue. */
   beads: beadsSchema,

@@ -10,7 +10,11 @@ export interface Answers extends Whole {
   readonly wear: Pick<Plan['wear'], 'wishMm' | 'band'>;
   readonly gauge: Pick<Plan['gauge'], 'pitchMm'>;
   readonly closure: Pick<Plan['closure'], 'closing' | 'chainMm'>;
-  readonly weaveable: Pick<Weaveable, 'closing'>;
+  readonly weaveable: {
+    readonly closing: Weaveable['closing'];
+    /** How often the section that is fitted comes; nothing where all units are alike. */
+    readonly sections?: { readonly copies: number };
+  };
   /** The woven part that closes it in the place of a clasp. */
   readonly closedBy: { readonly name: string } | null;
 }
@@ -23,7 +27,10 @@ export function answersOf(plan: Plan): Answers {
     wear: { wishMm: wear.wishMm, band: wear.band },
     gauge: { pitchMm: gauge.pitchMm },
     closure: { closing: closure.closing, chainMm: closure.chainMm },
-    weaveable: { closing: weaveable.closing },
+    weaveable: {
+      closing: weaveable.closing,
+      ...(weaveable.sections && { sections: { copies: weaveable.sections.copies } }),
+    },
     closedBy: closedBy && { name: closedBy.name },
   };
 }

@@ -9,7 +9,8 @@ import type { BoundPart } from './bindPart';
 import { formOf, type StitchForm } from './form';
 import type { Lookups } from './lookups';
 import { noPlan, type NoPlan } from './problems';
-import { WOVEN, type Path } from '../weave/path';
+import type { Built } from '../read/totals';
+import { WOVEN } from '../weave/path';
 
 /** Fewer units do not go round. */
 const LEAST_IN_RING = 3;
@@ -25,9 +26,11 @@ export interface FittedPart extends BoundPart, StitchForm {
   readonly chainMm: number;
 }
 
-/** Where the woven beads of a path lie. */
-const placesIn = ({ beads }: Path, form: StitchForm['form']): Point[] =>
-  beads.flatMap((bead) => (bead.place.section === WOVEN ? [form.pose(bead).centre] : []));
+/** Where the woven beads of a built path lie. */
+function placesIn(built: Built, form: StitchForm['form']): Point[] {
+  const { pose } = form.along?.(built) ?? form;
+  return built.path.beads.flatMap((bead) => (bead.place.section === WOVEN ? [pose(bead).centre] : []));
+}
 
 /** Units that a part of so many has at first. */
 const FEW = 3;
@@ -53,13 +56,15 @@ function asManyAs(
 function wishOf(part: BoundPart, { form }: StitchForm): Wear {
   const { piece, body, pathOf, weaveable } = part;
   const { thicknessMm, widthMm } = form;
-  if (piece.count.by === 'around')
+  if (piece.count.by === 'around') {
+    const units = Math.max(weaveable.minimumUnits, LEAST_IN_RING);
     return about({
       kind: piece.kind,
       core: body(CORE_ROLE),
       thicknessMm,
-      asideMm: asideMm(placesIn(pathOf(Math.max(weaveable.minimumUnits, LEAST_IN_RING)), form)),
+      asideMm: asideMm(placesIn({ path: pathOf(units), units }, form)),
     });
+  }
   if (piece.count.by === 'fixed') return asManyAs(part, form);
   return wear({
     kind: piece.kind,
@@ -85,7 +90,7 @@ export function fitPart(part: BoundPart, lookups: Lookups, arranged: Arranged | 
     fixedMm: allowanceMm + form.extraMm,
     pitchMm: form.pitchMm,
     spread: gauge.spread,
-    fixedSdMm: closure.sdMm,
+    fixedSdMm: Math.hypot(closure.sdMm, size.fixedSdMm),
     wishMm: wished.wishMm,
     band: wished.band,
     minimum: arranged ? 1 : Math.max(weaveable.minimumUnits, ends.joined ? LEAST_IN_RING : 1),

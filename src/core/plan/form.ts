@@ -1,7 +1,7 @@
-import type { StitchKey, SwatchBook } from '../fit/swatchBook';
+import type { StitchKey } from '../fit/swatchBook';
 import { atPitch, gaugeOf, shorteningOf, type Gauge } from '../gauge/gauge';
 import type { LayoutRequest } from '../layout/cellLayout';
-import { cellLayoutAt, type Layouts } from '../layout/kept';
+import { cellLayoutAt } from '../layout/kept';
 import { leanOf } from '../layout/lean';
 import { mirroredForm } from '../layout/solvedForm';
 import type { BeadSize } from '../materials/material';
@@ -12,7 +12,20 @@ import type { EndLoops } from '../closures/sewnLoop';
 import { unitTally } from '../read/tally';
 import type { Built } from '../read/totals';
 import type { AsBead } from './asBead';
-import { rolesOf, type Form, type Structure, type Weaveable } from '../structures/structure';
+import { composedForm } from '../structures/composedForm';
+import {
+  distinct,
+  rolesOf,
+  type Form,
+  type SectionRun,
+  type SectionsOf,
+  type Structure,
+  type Unit,
+  type Weaveable,
+} from '../structures/structure';
+import { given } from '../tools/given';
+import { remembered } from '../tools/remember';
+import type { Lookups } from './lookups';
 
 interface FormQuestion {
   readonly piece: PartOfPiece;
@@ -29,12 +42,71 @@ export interface StitchForm {
   readonly gauge: Gauge;
   /** What would have to be laid out to know it better; null where it is. */
   readonly toLayOut: LayoutRequest | null;
+  /** One standard deviation of what does not grow with the count, mm. */
+  readonly fixedSdMm: number;
 }
 
+type FormLookups = Pick<Lookups, 'layouts' | 'swatches'>;
+
 /** How long, broad and thick a unit comes out: by measure, by layout, or by the closed form. */
-export function formOf(
+export const formOf = (question: FormQuestion, lookups: FormLookups): StitchForm =>
+  question.weaveable.sections
+    ? sectionsForm(question, question.weaveable.sections, lookups)
+    : unitsForm(question, lookups);
+
+/** The form of sections one after another: each known as its own stitch is. */
+function sectionsForm(
+  { piece, ...question }: FormQuestion,
+  { runs }: SectionsOf,
+  lookups: FormLookups,
+): StitchForm {
+  const one = runs(1);
+  const fitted = given(
+    one.find((run) => run.fitted),
+    'section that is fitted',
+  );
+  const kindOf = remembered((word: string): StitchForm => {
+    const { stitch, params, unit } = given(
+      one.find((run) => unitWord(run) === word),
+      'section',
+    );
+    const gauge = isLike(unit, fitted.unit) ? piece.gauge : null;
+    const structure = { id: piece.structure.id, params };
+    return unitsForm({ ...question, piece: { ...piece, structure, gauge }, weaveable: stitch }, lookups);
+  });
+  const kinds = distinct(one.map(unitWord)).map(kindOf);
+  // Worked back to front a unit is as long as worked forth.
+  const formOf = (run: SectionRun): Form => {
+    const { form } = kindOf(unitWord(run));
+    const forth = one.find(({ unit, back }) => !back && isLike(unit, run.unit)) ?? run;
+    return atPitch(form, kindOf(unitWord(forth)).form.pitchMm);
+  };
+  const others = one.filter((run) => !run.fitted);
+  const own = kindOf(unitWord(fitted));
+  return {
+    form: composedForm(runs, formOf),
+    gauge: { ...own.gauge, settled: kinds.every(({ gauge }) => gauge.settled) },
+    toLayOut: kinds.find(({ toLayOut }) => toLayOut !== null)?.toLayOut ?? null,
+    // The units that do not grow in number vary, each kind by itself.
+    fixedSdMm: Math.hypot(
+      ...distinct(others.map(unitWord)).map((word) => {
+        const { form, gauge } = kindOf(word);
+        const times = others.filter((run) => unitWord(run) === word).reduce((sum, run) => sum + run.times, 0);
+        return times * form.pitchMm * gauge.spread;
+      }),
+    ),
+  };
+}
+
+const unitWord = ({ unit }: SectionRun): string => unit.join('');
+/** Whether two units are the same, worked forth or back. */
+const isLike = (one: Unit, other: Unit): boolean =>
+  one.join('') === other.join('') || one.join('') === other.toReversed().join('');
+
+/** The form of units that are all alike. */
+function unitsForm(
   { piece, structure, weaveable, body, ends, components }: FormQuestion,
-  { layouts, swatches }: { readonly layouts: Layouts; readonly swatches: SwatchBook },
+  { layouts, swatches }: FormLookups,
 ): StitchForm {
   const { params } = piece.structure;
   const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
@@ -73,7 +145,7 @@ export function formOf(
   });
   const flat = atPitch(laidOut, gauge.pitchMm);
   const form = piece.hand === 'left' ? mirroredForm(flat) : flat;
-  return { form, gauge, toLayOut: found ? null : request };
+  return { form, gauge, toLayOut: found ? null : request, fixedSdMm: 0 };
 }
 
 /** By how much a unit may be shorter, and longer, for what is not known of the parts that it strings. */

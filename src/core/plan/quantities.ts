@@ -31,6 +31,8 @@ interface Counted {
   readonly weaveable: Weaveable;
   readonly from: Reading;
   readonly pitchMm: number;
+  /** A unit amid those that are fitted; null where all are alike. */
+  readonly middle: number | null;
 }
 
 /**
@@ -38,13 +40,14 @@ interface Counted {
  * @param shadesOfRole how many there are of each colour, where a role comes in several
  */
 export function quantities(
-  { piece, weaveable, from, pitchMm }: Counted,
+  { piece, weaveable, from, pitchMm, middle: fitted }: Counted,
   shadesOfRole: (role: string) => RoleQuantity['shades'],
 ): RoleQuantity[] {
   const all = totals(from, tally);
   const { path, units } = from.at;
-  const period = cellOf(path)?.period ?? 1;
-  const middle = Array.from({ length: period }, (_, k) => unitTally(path, Math.floor(units / 2) + k));
+  const period = fitted === null ? (cellOf(path)?.period ?? 1) : 1;
+  const first = fitted ?? Math.floor(units / 2);
+  const middle = Array.from({ length: period }, (_, k) => unitTally(path, first + k));
   const busiest = busiestHoles(from.at.path);
   return [...rolesOf(weaveable), LOOP_ROLE, CORE_ROLE].flatMap((role) => {
     const total = all.get(role) ?? 0;

@@ -5,6 +5,7 @@ import type { Inner } from '../layout/bent';
 import { leanOf } from '../layout/lean';
 import { layOutPiece, stations, type PieceParts, type Stations } from '../layout/pieceLayout';
 import { wholeSketch, type Sketch } from '../layout/sketch';
+import { alongOf, middleUnit, type Along } from './along';
 import { beadOf } from '../piece/part';
 import { exposedThread, threadMoves, type ExposedThread, type ThreadMove } from '../read/thread';
 import { reading, type Built, type Reading } from '../read/totals';
@@ -20,6 +21,8 @@ import { sketchOf, withoutThread, workOf, type Work } from './work';
 export interface WovenReadings {
   /** Where clasp, loops and woven part lie along the piece. */
   readonly stations: Stations;
+  /** Its units along it. */
+  readonly along: Along;
   /** How full holes get, on a stretch of the work that holds its start, a few units and its end; by the gear of it. */
   readonly holes: HoleReading;
   /** Bare thread that shows, on a stretch of the work that holds its start, a few units and its end. */
@@ -46,19 +49,21 @@ const innerRoles = (component: AsBead | undefined): readonly Inner[] | null =>
 
 /** Weaves a part of so many units, lays it out, and reads off what it takes. */
 export function weavePart(part: FittedPart): WovenPart {
-  const { piece, components, weaveable, form, units, body, closure, gear, chainMm, pathOf } = part;
+  const { piece, components, weaveable, form, gauge, units, body, closure, gear, chainMm, pathOf } = part;
   const clasp = { startMm: closure.startMm + chainMm, endMm: closure.endMm + chainMm };
   const leans = (role: string) => leanOf(beadOf(piece, role), piece.thread, piece.doubled);
-  const parts = (n: number): PieceParts => ({
-    form,
-    units: n,
+  const parts = (built: Built): PieceParts => ({
+    form: form.along?.(built) ?? form,
+    units: built.units,
     ends: closure.loops,
     clasp,
     body,
     leanOf: leans,
   });
-  const layOut = (built: Built) => layOutPiece(built.path, parts(built.units));
-  const from = reading(pathOf, units, weaveable.minimumUnits);
+  const layOut = (built: Built) => layOutPiece(built.path, parts(built));
+  const from: Reading = weaveable.sections
+    ? { kind: 'whole', at: { path: pathOf(units), units } }
+    : reading(pathOf, units, weaveable.minimumUnits);
   const threadOf = remembered((built: Built) => threadMoves(built.path, layOut(built)));
   const { pathless } = weaveable;
   const inner = remembered((role: string) => innerRoles(components.get(role)));
@@ -69,14 +74,17 @@ export function weavePart(part: FittedPart): WovenPart {
   const work = once(() => workOfAll({ path: pathOf(units), units }));
   const shaded = rolesOf(weaveable).some((role) => piece.colourings[role]);
   const shades = once(() => shading(pathOf(units), units, piece.colourings));
+  const marks = stations({ form, units, ends: closure.loops, clasp, body });
   return {
     from,
     threadOf,
-    stations: stations(parts(units)),
+    stations: marks,
+    along: alongOf(part, marks),
     holes: holeFill(from.at.path, part.holeMm, gear, (role, hole) => components.get(role)?.lies[hole] ?? 0),
     exposed: exposedThread(pathless ? [] : threadOf(from.at)),
-    quantities: quantities({ piece, weaveable, from, pitchMm: form.pitchMm }, (role) =>
-      shaded ? coloursOf(piece, role, pathOf(units), shades()) : [],
+    quantities: quantities(
+      { piece, weaveable, from, pitchMm: gauge.pitchMm, middle: middleUnit(part) },
+      (role) => (shaded ? coloursOf(piece, role, pathOf(units), shades()) : []),
     ),
     work,
     shades,

@@ -3,9 +3,9 @@ import type { Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
 import { outOfWay, ownAndTail, type Anchor, type Edge, type Hold, type Loom, type Made } from '../weave/edge';
 import { otherEnd, type Bead, type End, type HoleEnd } from '../weave/path';
-import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
+import { cellOf, MOTIF_ALONG, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import { startLadder } from './startLadder';
-import { at, partsOf, runningSum, sequenceSchema, structure, type RoleLetter } from './structure';
+import { at, inRows, partsOf, runningSum, sequenceSchema, structure, type RoleLetter } from './structure';
 
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */
@@ -185,6 +185,7 @@ export const brickStitch = structure({
       }),
     },
   ],
+  unlike: { not: ({ motif }) => (motif.length > 0 ? MOTIF_ALONG : null), of: inRows },
   bind: (p) => ({
     parts: partsOf(rolesOfMotif(rowsOfUnit(p)), 'bead of a row'),
     minimumUnits: Math.max(1, Math.ceil(4 / rowsOfUnit(p).length)),

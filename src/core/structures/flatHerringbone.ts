@@ -16,18 +16,8 @@ import {
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
 import { startLadder } from './startLadder';
-import {
-  at,
-  extraField,
-  extraSchema,
-  extraWords,
-  firstOf,
-  partsOf,
-  ringed,
-  runningSum,
-  sequenceSchema,
-  structure,
-} from './structure';
+import { extraField, extraSchema, extraWords, firstOf, ringed } from './extra';
+import { at, inRows, partsOf, runningSum, sequenceSchema, structure } from './structure';
 
 const MOST = 24;
 const COLUMNS = [2, 4, 6, 8] as const;
@@ -189,6 +179,7 @@ export const flatHerringbone = structure({
       options: COLUMNS.map((value) => ({ value, label: `${value}` })),
     },
   ],
+  unlike: { inColumns: true, of: inRows },
   bind: (p) => ({
     parts: partsOf(p.sequence, 'bead of a row'),
     minimumUnits: Math.max(1, Math.ceil((2 - extraRows(p)) / p.sequence.length)),

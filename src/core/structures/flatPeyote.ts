@@ -3,13 +3,16 @@ import type { Pose } from '../layout/layout';
 import { against, bothEnds, forth, straight, type Loom, type Made } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
-import { cellOf, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
+import { cellOf, MOTIF_ALONG, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import { besideMm, peyoteRows } from './peyoteRows';
-import { at, partsOf, sequenceSchema, structure, type RoleLetter } from './structure';
+import { at, inRows, partsOf, sequenceSchema, structure, type RoleLetter } from './structure';
 
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */
 const WOVEN_ROWS = 4;
+
+/** Why a ring of it has an even number of rows. */
+const EVEN = 'the last row must stand in the gaps of the first';
 
 const WIDE = [3, 4, 5, 6, 7, 8, 9, 10, 12] as const;
 
@@ -147,6 +150,7 @@ export const flatPeyote = structure({
       }),
     },
   ],
+  unlike: { inColumns: true, not: ({ motif }) => (motif.length > 0 ? MOTIF_ALONG : null), of: inRows },
   bind: (p) => ({
     parts: partsOf(rolesOfMotif(rowsOfUnit(p)), 'bead of a row'),
     minimumUnits: Math.max(1, Math.ceil(4 / rowsOfUnit(p).length)),
@@ -157,9 +161,10 @@ export const flatPeyote = structure({
     notJoined: isOdd(p)
       ? `With ${p.wide} across, long and short rows take turns, and the ends do not stand in each other’s gaps all the way across: take ${WIDE.filter((wide) => Math.abs(wide - p.wide) === 1).join(' or ')} across.`
       : undefined,
+    evenToJoin: EVEN,
     rules: (closing) =>
       closing === 'joined' && rowsOfUnit(p).length % 2 === 1
-        ? [{ of: 2, rest: 0, must: true, why: 'the last row must stand in the gaps of the first' }]
+        ? [{ of: 2, rest: 0, must: true, why: EVEN }]
         : [],
     rowsPerUnit: rowsOfUnit(p).length,
     work: (loom, units) => weave(p, units, loom),

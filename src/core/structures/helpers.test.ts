@@ -3,15 +3,12 @@ import { STRUCTURES } from './registry';
 import { unsuited, misfit } from './parts';
 import { cellOf, fittedTo, motifSchema, MOST_MOTIF_ROWS, rolesOfMotif, rowOf, startingMotif } from './motif';
 import { besideMm, peyoteRows } from './peyoteRows';
+import { extraSchema, extraWords, firstOf, ringed } from './extra';
 import {
   at,
   distinct,
-  extraSchema,
-  extraWords,
   fieldsThatCount,
-  firstOf,
   partsOf,
-  ringed,
   rolesOf,
   runningSum,
   sequenceSchema,

@@ -5,18 +5,8 @@ import type { BeadShape } from '../materials/material';
 import { forth, inRun, onePost, ownAndTail, reversed, straight, type Loom, type Made } from '../weave/edge';
 import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
-import {
-  at,
-  extraField,
-  extraSchema,
-  extraWords,
-  firstOf,
-  partsOf,
-  ringed,
-  runningSum,
-  sequenceSchema,
-  structure,
-} from './structure';
+import { extraField, extraSchema, extraWords, firstOf, ringed } from './extra';
+import { at, inRows, partsOf, runningSum, sequenceSchema, structure } from './structure';
 
 const MOST = 12;
 const PICOT_ROLE = 'B';
@@ -150,6 +140,7 @@ export const ladder = structure({
       ],
     },
   ],
+  unlike: { of: inRows },
   bind: (p) => ({
     parts: [...partsOf(p.sequence, 'rung'), ...partsOf([PICOT_ROLE], 'picot', { shapes: ROUNDED })],
     minimumUnits: Math.max(1, Math.ceil((2 - extraRungs(p)) / p.sequence.length)),

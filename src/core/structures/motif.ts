@@ -14,6 +14,9 @@ export const motifSchema = z
   .max(MOST_MOTIF_ROWS, `A motif has at most ${MOST_MOTIF_ROWS} rows. Take some out.`)
   .default([]);
 
+/** Why work of a small motif has no sections. */
+export const MOTIF_ALONG = 'A small motif repeats all along: take the motif off, or the sections.';
+
 /** What every stitch with a motif says of it alike. */
 export const MOTIF_FIELD = { key: 'motif', kind: 'motif', label: 'A small motif' } as const;
 

@@ -6,6 +6,7 @@ import { graduatedLine } from './graduatedLine';
 import { joinedMotifs } from './joinedMotifs';
 import { ladder } from './ladder';
 import { ownUnit } from './ownUnit';
+import { bindSections, hasSections, type Sections } from './sections';
 import { rightAngleWeave } from './rightAngleWeave';
 import { roundMotif } from './roundMotif';
 import { strungLine } from './strungLine';
@@ -47,15 +48,26 @@ export type Bound =
   | { readonly ok: true; readonly structure: Structure; readonly weaveable: Weaveable }
   | { readonly ok: false; readonly messages: readonly string[] };
 
-/** Finds a stitch, checks its parameters and binds them. */
-export function boundStitch({ id, params }: { readonly id: string; readonly params: unknown }): Bound {
+/** A stitch as a part has it. */
+export interface ChosenStitch {
+  readonly id: string;
+  readonly params: Readonly<Record<string, unknown>>;
+  readonly sections?: Sections;
+}
+
+/** Finds a stitch, checks its parameters and binds them, with the sections that it has. */
+export function boundStitch({ id, params, sections }: ChosenStitch): Bound {
   const structure = structureById(id);
   if (!structure) return { ok: false, messages: ['This version knows no such structure.'] };
   const messages = structure.check(params);
-  return messages.length > 0
-    ? { ok: false, messages }
-    : { ok: true, structure, weaveable: structure.bind(params) };
+  if (messages.length > 0) return { ok: false, messages };
+  if (!hasSections(sections)) return { ok: true, structure, weaveable: structure.bind(params) };
+  const bound = bindSections(structure, params, sections);
+  return bound.ok ? { ...bound, structure } : bound;
 }
+
+/** The stitch of a part's own units alone, without its sections. */
+export const ownUnits = ({ id, params }: ChosenStitch): ChosenStitch => ({ id, params });
 
 /** How a graduated stitch is arranged; null where units are counted, or its parameters do not stand. */
 export function graduationOf(stitch: Parameters<typeof boundStitch>[0]): Graduation | null {

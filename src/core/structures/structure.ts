@@ -10,9 +10,11 @@ import type { Body, Point, Pose } from '../layout/layout';
 import type { Held, Net } from '../layout/solver/held';
 import type { BeadShape, BeadSize } from '../materials/material';
 import type { RowWord } from '../read/phrases';
+import type { Built } from '../read/totals';
 import { Weave, type WeaveOptions } from '../weave/builder';
 import type { Loom, Made } from '../weave/edge';
 import type { Bead, PartId, Path } from '../weave/path';
+import type { RowsPerUnit } from '../weave/units';
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
 export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room' | 'fixed'>;
@@ -40,8 +42,42 @@ export interface Form {
   /** Of a net, which is soft: whether its circles stay square, or are drawn round. */
   readonly net?: Net;
   readonly pose: (bead: Bead) => Pose;
+  /** Of units that are not all alike: the form along a whole path, which alone says where its beads lie. */
+  readonly along?: (built: Built) => Form;
+  /** Of such: where each run of like units begins, for so many units. */
+  readonly runs?: (units: number) => readonly LaidRun[];
   /** Where thread that runs slantwise through its hole makes a bead lean to, full at length 1; null where it stands upright. */
   readonly leansTo?: (bead: Bead) => Point | null;
+}
+
+/** Units that are alike, one after another along the piece. */
+export interface SectionRun {
+  /** Which it is of those that the maker listed, her own units among them, from 0. */
+  readonly of: number;
+  /** Whether it is of the half that comes back. */
+  readonly back: boolean;
+  /** Whether the fit says how many units it has. */
+  readonly fitted: boolean;
+  readonly unit: Unit;
+  readonly times: number;
+  /** The stitch of such units alone, and its parameters. */
+  readonly stitch: Weaveable;
+  readonly params: Readonly<Record<string, unknown>>;
+}
+
+/** The sections of a stitch bound with them. */
+export interface SectionsOf {
+  /** How often the fitted section comes: twice where it has a mirror image. */
+  readonly copies: number;
+  /** Sections in the order worked, for so many units of each fitted one. */
+  readonly runs: (units: number) => readonly SectionRun[];
+}
+
+/** Units that are alike, as they lie along the piece. */
+export interface LaidRun {
+  readonly run: SectionRun;
+  readonly fromMm: number;
+  readonly pitchMm: number;
 }
 
 /** What a bead must be for its part in a stitch. */
@@ -97,6 +133,12 @@ export interface Weaveable {
   };
   /** Where the whole piece is one unit and the fit is to choose how many beads of each step it has. */
   readonly arrangement?: Graduation;
+  /** Rows that make one unit. */
+  readonly rowsPerUnit: RowsPerUnit;
+  /** Where units of other beads come before and after its own: what lies where, and how often its own unit is worked. */
+  readonly sections?: SectionsOf;
+  /** Why it must have an even number of rows to be joined; where it need not, nothing. */
+  readonly evenToJoin?: string;
   /** What the maker calls one row: the steps use it. */
   readonly rowWord: RowWord;
   /** What one row beyond the last unit is called, where there can be any. */
@@ -238,18 +280,57 @@ export interface Structure {
   check(params: unknown): string[];
   /** Fills in the parameters. Throws a ZodError where `check` would have spoken. */
   bind(params: unknown): Weaveable;
+  /** How it is woven of units that are not all alike; a stitch whose units always are has none. */
+  readonly unlike?: {
+    /** What stands against it with these parameters, in a sentence; null where nothing does. */
+    not(params: Params): string | null;
+    /** Whether its columns run on from row to row, so that rows much wider than their neighbours show thread. */
+    readonly inColumns: boolean;
+    /** Woven once, of these units one after another. Throws as `bind`. */
+    bind(params: Params, units: readonly Unit[]): Weaveable;
+  };
 }
 
-interface Definition<S extends z.ZodType> extends Omit<Structure, 'defaults' | 'check' | 'bind'> {
+/** The beads of one unit: row by row, or in the order strung. */
+export type Unit = readonly RoleLetter[];
+
+/** How a stitch is woven of units that are not all alike. */
+interface Unlike<P> {
+  /** What stands against it with these parameters, in a sentence; null where nothing does. */
+  readonly not?: (params: P) => string | null;
+  /** Whether its columns run on from row to row. */
+  readonly inColumns?: boolean;
+  /** Parameters with these units one after another, how many units those are to the stitch, and the rows of each. */
+  readonly of: (params: P, units: readonly Unit[]) => UnlikeUnits<P>;
+}
+
+interface UnlikeUnits<P> {
+  readonly params: P;
+  readonly units: number;
+  readonly rowsPerUnit: RowsPerUnit;
+}
+
+/** Units of a stitch whose sequence tells rows: the whole piece is one long sequence of them. */
+export const inRows = <P extends { readonly sequence: readonly RoleLetter[] }>(
+  params: P,
+  units: readonly Unit[],
+): UnlikeUnits<P> => ({
+  params: { ...params, sequence: units.flat(), extra: 0 },
+  units: 1,
+  rowsPerUnit: units.map(({ length }) => length),
+});
+
+interface Definition<S extends z.ZodType> extends Omit<Structure, 'defaults' | 'check' | 'bind' | 'unlike'> {
   readonly params: S;
   readonly defaults: z.infer<S> & Readonly<Record<string, unknown>>;
   readonly bind: (params: z.infer<S>) => Program;
+  readonly unlike?: Unlike<z.infer<S>>;
 }
 
 /** How a structure is woven: what it writes on a loom, whatever is asked for at its edges. */
-interface Program extends Omit<Weaveable, 'weave' | 'weaveInto'> {
+interface Program extends Omit<Weaveable, 'weave' | 'weaveInto' | 'rowsPerUnit' | 'sections'> {
   /** Rows that make one unit; one where nothing is said. */
-  readonly rowsPerUnit?: number;
+  readonly rowsPerUnit?: RowsPerUnit;
   /** Holes of the bead of a role, where it has not one. */
   readonly holes?: Readonly<Record<string, number>>;
   readonly work: (loom: Loom, units: number) => Made;
@@ -267,6 +348,7 @@ const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weavea
   const on = (w: Weave, units: number, ends: EndLoops) => compose(w, ends, (loom) => work(loom, units));
   return {
     ...rest,
+    rowsPerUnit,
     weave: (units, request) => {
       const w = new Weave(optionsOf(request));
       on(w, units, request);
@@ -280,10 +362,26 @@ const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weavea
 };
 
 /** Makes a structure of its definition: the parameters are checked before they reach `bind`. */
-export const structure = <S extends z.ZodType>({ params, bind, ...rest }: Definition<S>): Structure => ({
+export const structure = <S extends z.ZodType>({
+  params,
+  bind,
+  unlike,
+  ...rest
+}: Definition<S>): Structure => ({
   ...rest,
   check: (raw) => params.safeParse(raw).error?.issues.map((issue) => issue.message) ?? [],
   bind: (raw) => onLoom(bind(params.parse(raw))),
+  ...(unlike && {
+    unlike: {
+      inColumns: unlike.inColumns ?? false,
+      not: (raw) => unlike.not?.(params.parse(raw)) ?? null,
+      bind: (raw, all) => {
+        const { params: whole, units, rowsPerUnit } = unlike.of(params.parse(raw), all);
+        const program = bind(whole);
+        return onLoom({ ...program, rowsPerUnit, work: (loom) => program.work(loom, units) });
+      },
+    },
+  }),
 });
 
 /** The roles that every piece has a bead for. */
@@ -312,40 +410,6 @@ export const partsOf = (sequence: readonly RoleLetter[], part: string, rule: Par
 
 /** Bead roles in the order they first come. */
 export const rolesOf = ({ parts }: Weaveable): RoleLetter[] => distinct(parts.map(({ role }) => role));
-
-/** Rows beyond the whole units: so many of the first again, so that a strip ends on a given row. */
-export const extraSchema = z
-  .number()
-  .int()
-  .min(0, 'A strip cannot end before its last unit.')
-  .max(24)
-  .default(0);
-
-/** The field for them. */
-export const extraField = (rows: string): Field => ({
-  key: 'extra',
-  kind: 'count',
-  label: `${rows} beyond the last unit`,
-  help: 'The unit begun again: 1 makes both ends alike; more end it on another row, or use up what is left of the length.',
-  least: 0,
-  most: 24,
-});
-
-/** What they are called at the end of a plan; null where there are none. */
-export const extraWords = ({ extra }: { readonly extra: number }, row: string): string | null =>
-  extra === 0
-    ? null
-    : extra === 1
-      ? `then one more ${row}, like the first`
-      : `then ${extra} more ${row}s, like the first ${extra}`;
-
-/** How much of a run of lengths so many of them take, begun again as often as needed. */
-export const firstOf = (lengths: readonly number[], extra: number): number =>
-  Array.from({ length: extra }, (_, i) => at(lengths, i % lengths.length)).reduce((sum, mm) => sum + mm, 0);
-
-/** Parameters of a strip that may end with its first rows again: joined into a ring it does not, for there it begins. */
-export const ringed = <P extends { readonly extra: number }>(p: P, joined = false): P =>
-  joined ? { ...p, extra: 0 } : p;
 
 /** A run of bead roles, never empty. */
 export const sequenceSchema = (most: number, roles: readonly RoleLetter[] = ROLE_LETTERS) =>

@@ -15,18 +15,8 @@ import {
 } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
-import {
-  at,
-  extraField,
-  extraSchema,
-  extraWords,
-  firstOf,
-  partsOf,
-  ringed,
-  runningSum,
-  sequenceSchema,
-  structure,
-} from './structure';
+import { extraField, extraSchema, extraWords, firstOf, ringed } from './extra';
+import { at, distinct, partsOf, runningSum, sequenceSchema, structure, type Unit } from './structure';
 
 const MOST = 24;
 const MOST_SWAG = 30;
@@ -39,7 +29,10 @@ const params = z.object({
   swags: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
   swag: sequenceSchema(MOST_SWAG).default(['C', 'C', 'C', 'D', 'C', 'C', 'C']),
 });
-type Params = z.infer<typeof params>;
+type Params = z.infer<typeof params> & {
+  /** Its units in order, where they are not all alike. */
+  readonly run?: readonly Unit[];
+};
 
 /** Swags need the way back along the line, and so does a line with free ends: it holds itself. */
 const tripsOf = ({ trips, swags }: Params, open: boolean) => (swags > 0 || open ? 2 : trips);
@@ -56,9 +49,9 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
   const { w, ring } = loom;
   const p = ringed(given, ring);
   const open = !ring && loom.hangs('start') === 0;
-  const { sequence, extra, swags, swag } = p;
+  const { sequence, extra, swags, swag, run = [] } = p;
   const t = w.needle('working').begin('foreign');
-  const line = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));
+  const line = w.repeat<Bead[]>(0, units, [], (_, unit) => t.string(run[unit] ?? sequence));
   const more = Array.from({ length: extra }, (_, i) => at(sequence, i % sequence.length));
   const closing = extra > 0 ? w.in({ row: units, pass: 'closing bead' }, () => t.string(more)) : [];
 
@@ -203,7 +196,16 @@ export const strungLine = structure({
       needs: ({ swags }) => swags !== 0,
     },
   ],
-  bind: (p) => ({
+  unlike: {
+    not: ({ swags }) =>
+      swags > 0 ? 'Swags hang from units that are all alike: leave them out, or the sections.' : null,
+    of: (p, units) => ({
+      params: { ...p, sequence: distinct(units.flat()), extra: 0, run: units },
+      units: units.length,
+      rowsPerUnit: 1,
+    }),
+  },
+  bind: (p: Params) => ({
     parts: [
       ...partsOf(p.sequence, 'bead of the line'),
       ...(p.swags > 0 ? partsOf(p.swag, 'bead of a swag') : []),

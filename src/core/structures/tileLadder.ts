@@ -4,18 +4,8 @@ import { against, forth, onePost, ownAndTail, type Anchor, type Loom, type Made 
 import { backOutOf, hole, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import type { Target } from '../weave/route';
-import {
-  at,
-  distinct,
-  extraField,
-  extraSchema,
-  extraWords,
-  firstOf,
-  partsOf,
-  runningSum,
-  sequenceSchema,
-  structure,
-} from './structure';
+import { extraField, extraSchema, extraWords, firstOf } from './extra';
+import { at, distinct, inRows, partsOf, runningSum, sequenceSchema, structure } from './structure';
 
 const MOST = 12;
 /** Beads between an end and where its thread is woven in. */
@@ -91,6 +81,7 @@ export const tileLadder = structure({
     },
     extraField('Beads'),
   ],
+  unlike: { of: inRows },
   bind: (p) => ({
     parts: partsOf(p.sequence, 'tile', {
       holes: 2,

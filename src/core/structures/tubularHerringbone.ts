@@ -7,17 +7,8 @@ import { remembered } from '../tools/remember';
 import { against, bothEnds, forth, onePost, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead, type Slot } from '../weave/path';
-import {
-  at,
-  extraField,
-  extraSchema,
-  extraWords,
-  firstOf,
-  partsOf,
-  runningSum,
-  sequenceSchema,
-  structure,
-} from './structure';
+import { extraField, extraSchema, extraWords, firstOf } from './extra';
+import { at, inRows, partsOf, runningSum, sequenceSchema, structure } from './structure';
 
 const MOST = 24;
 const ROUNDS = [4, 6, 8] as const;
@@ -119,6 +110,7 @@ export const tubularHerringbone = structure({
       options: ROUNDS.map((value) => ({ value, label: `${value}` })),
     },
   ],
+  unlike: { inColumns: true, of: inRows },
   bind: (p) => ({
     parts: partsOf(p.sequence, 'bead of a round'),
     minimumUnits: Math.max(1, Math.ceil((2 - extraRounds(p)) / p.sequence.length)),

@@ -6,7 +6,7 @@ import { against, bothEnds, forth, onePost, type Loom, type Made } from '../weav
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
 import { besideMm, peyoteRows } from './peyoteRows';
-import { at, partsOf, sequenceSchema, structure } from './structure';
+import { at, inRows, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 12;
 const AROUND = [6, 8, 10, 12, 16] as const;
@@ -97,6 +97,7 @@ export const tubularPeyote = structure({
       options: AROUND.map((value) => ({ value, label: `${value}` })),
     },
   ],
+  unlike: { inColumns: true, of: inRows },
   bind: (p) => ({
     parts: partsOf(p.sequence, 'bead of a round'),
     minimumUnits: Math.max(1, Math.ceil(4 / p.sequence.length)),

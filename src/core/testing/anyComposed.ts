@@ -9,7 +9,8 @@ import { asPiece, carrying, partOf, withPart } from '../piece/partOfPiece';
 import type { Piece } from '../piece/piece';
 import { ownUnit } from '../structures/ownUnit';
 import { boundStitch, STRUCTURES } from '../structures/registry';
-import { rolesOf } from '../structures/structure';
+import type { Sections } from '../structures/sections';
+import { rolesOf, type RoleLetter } from '../structures/structure';
 import { given } from '../tools/given';
 import { anyPiece } from './anyPiece';
 
@@ -25,14 +26,26 @@ const anyPart = fc.record({
   units: fc.option(fc.integer({ min: 1, max: 40 })),
 });
 
+const anySection = fc.record({
+  sequence: fc.array(fc.constantFrom<RoleLetter>('A', 'B', 'C'), { minLength: 1, maxLength: 4 }),
+  times: fc.integer({ min: 1, max: 8 }),
+});
+/** Sections along the part that carries the others, whether its stitch can have them or not. */
+const anySections: fc.Arbitrary<Sections> = fc.record({
+  before: fc.array(anySection, { maxLength: 2 }),
+  after: fc.array(anySection, { maxLength: 2 }),
+  mirrored: fc.boolean(),
+});
+
 /** Any piece with one to three parts made apart: framed bodies strung in it, a woven part that closes it, bails on it. */
 export const anyComposed: fc.Arbitrary<Piece> = fc
   .tuple(
     anyPiece([...STRUCTURES, ownUnit]),
     fc.constantFrom('right' as const, 'left' as const),
     fc.array(anyPart, { minLength: 1, maxLength: 3 }),
+    fc.option(anySections),
   )
-  .map(([carrier, hand, parts]) =>
+  .map(([carrier, hand, parts, sections]) =>
     parts.reduce(
       (piece, part) => {
         const bound = boundStitch(carrying(piece).structure);
@@ -64,6 +77,10 @@ export const anyComposed: fc.Arbitrary<Piece> = fc
           id,
         );
       },
-      asPiece({ ...carrier, hand }),
+      asPiece({
+        ...carrier,
+        hand,
+        structure: { ...carrier.structure, ...(sections && { sections }) },
+      }),
     ),
   );

@@ -23,6 +23,7 @@ import {
   type Zip,
 } from './path';
 import { Needle, type Written } from './needle';
+import { unitsOfRows, type RowOfUnit, type RowsPerUnit } from './units';
 
 /** The rows of a repeat, for later passes to run along. */
 export interface Units<T> {
@@ -48,7 +49,7 @@ const tailOf = (needle: string): string => `${needle}, tail`;
 
 export interface WeaveOptions {
   /** Rows that make one unit (one repeat of the weave). */
-  readonly rowsPerUnit?: number;
+  readonly rowsPerUnit?: RowsPerUnit;
   /** Holes of the bead of a role, where it has not one. */
   readonly holes?: Readonly<Record<string, number>>;
   /** Optional passes to leave out. */
@@ -101,7 +102,7 @@ export class Weave implements Written {
   private readonly needles = new Map<string, Needle>();
   private readonly holes: Readonly<Record<string, number>>;
   private readonly without: ReadonlySet<string>;
-  private rowsPerUnit: number;
+  private unitAt: (row: number) => RowOfUnit;
   private run: number | undefined;
   private place: Place;
   private readonly roomOf: (role: string) => number;
@@ -125,7 +126,7 @@ export class Weave implements Written {
   ) {
     if (shared.scopes.has(part)) throw new Error(`The part ${part} is woven already.`);
     shared.scopes.set(part, this);
-    this.rowsPerUnit = rowsPerUnit;
+    this.unitAt = unitsOfRows(rowsPerUnit);
     this.holes = holes;
     this.without = without;
     this.roomOf = room;
@@ -185,15 +186,15 @@ export class Weave implements Written {
 
   /** Everything `work` does belongs to this part of the piece. */
   in<T>(part: Whereabouts, work: () => T): T {
-    const { place, rowsPerUnit, run } = this;
+    const { place, unitAt, run } = this;
     this.run = part.run ?? run;
-    this.rowsPerUnit = part.rowsPerUnit ?? rowsPerUnit;
+    if (part.rowsPerUnit !== undefined) this.unitAt = unitsOfRows(part.rowsPerUnit);
     this.place = this.at(part);
     try {
       return work();
     } finally {
       this.place = place;
-      this.rowsPerUnit = rowsPerUnit;
+      this.unitAt = unitAt;
       this.run = run;
     }
   }
@@ -320,8 +321,7 @@ export class Weave implements Written {
       section: part.section ?? section,
       pass: part.pass ?? pass,
       row: at,
-      unit: Math.floor(at / this.rowsPerUnit),
-      rowInUnit: at - Math.floor(at / this.rowsPerUnit) * this.rowsPerUnit,
+      ...this.unitAt(at),
     };
   }
 

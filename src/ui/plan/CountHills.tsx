@@ -23,15 +23,17 @@ interface Props {
 /** The neighbouring counts as hills on a length axis, the fitting band behind them: choose one. */
 export function CountHills({ answers, onChoose }: Props) {
   const { show, style } = useLengths();
-  const { candidates, chosen, gauge, wear, closure, arrangement } = answers;
+  const { candidates, chosen, gauge, weaveable, wear, closure, arrangement } = answers;
+  // One more is one on either side where the piece is mirrored.
+  const stepMm = gauge.pitchMm * (weaveable.sections?.copies ?? 1);
   // With chain every count comes to about the wish: then the counts are set out by what is woven.
   const chained = closure.chainMm > 0;
   const shift = (c: Candidate) =>
-    chained ? (c.units - chosen.units) * gauge.pitchMm + chosen.finishedMm - c.finishedMm : 0;
+    chained ? (c.units - chosen.units) * stepMm + chosen.finishedMm - c.finishedMm : 0;
   const at = (c: Candidate) => c.finishedMm + shift(c);
   const centreMm = chosen.finishedMm;
   const reach = Math.max(...candidates.map((c) => Math.abs(at(c) - centreMm)));
-  const halfMm = arrangement ? 1.28 * reach : 2.55 * gauge.pitchMm;
+  const halfMm = arrangement ? 1.28 * reach : 2.55 * stepMm;
   const scale = scaleLinear([centreMm - halfMm, centreMm + halfMm], [0, WIDTH]).clamp(true);
   const percent = (mm: number) => `${(scale(mm) / WIDTH) * 100}%`;
 

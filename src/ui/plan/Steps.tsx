@@ -1,8 +1,10 @@
 'use client';
 
 import { useMemo } from 'react';
+import { sectionAt } from '@/core/plan/along';
 import type { Plan } from '@/core/plan/plan';
 import { planSteps } from '@/core/plan/steps';
+import { distinct } from '@/core/structures/structure';
 import { tells, type StepGroup } from '@/core/read/steps';
 import { BASE, isTraversal, TAIL, WOVEN } from '@/core/weave/path';
 import { usePointed, usePointer, type Pointed } from './pointed';
@@ -42,6 +44,9 @@ export function Steps({ plan }: { plan: Plan }) {
                 {group.info.face === 'below' ? 'hanging' : `on the ${group.info.face}`}
               </span>
             )}
+            {group.section === WOVEN && sectionAt(plan.along, group.fromUnit - 1) && (
+              <span className={styles.tension}>{sectionsOf(plan, group)}</span>
+            )}
             {group.info.optional && <span className={styles.tension}>can be left out</span>}
           </h3>
           {group.steps.map((step, k) => (
@@ -59,6 +64,16 @@ export function Steps({ plan }: { plan: Plan }) {
       ))}
     </ol>
   );
+}
+
+/** The sections that a group of units lies in: `section 2`, `sections 2, 3`. */
+function sectionsOf({ along }: Plan, { fromUnit, toUnit }: StepGroup): string {
+  const numbers = distinct(
+    along.sections
+      .filter((span) => span.fromUnit < toUnit && span.toUnit >= fromUnit)
+      .map(({ of }) => of + 1),
+  );
+  return `${numbers.length === 1 ? 'section' : 'sections'} ${numbers.join(', ')}`;
 }
 
 /** The beads that a step strings, or goes through where it strings none, and the units it is told for. */

@@ -1,7 +1,9 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { listed } from '@/core/piece/sectioning';
 import { isMotif, boundStitch, structureById } from '@/core/structures/registry';
+import { hasSections } from '@/core/structures/sections';
 import { fieldsThatCount, rolesOf, type Part } from '@/core/structures/structure';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { ringSize } from '@/core/body/ringSize';
@@ -214,10 +216,13 @@ function motifWords({ structure: { params } }: PartOfPiece): string | null {
   return Array.isArray(motif) && motif.length > 0 ? `a motif of ${motif.length} rows` : null;
 }
 
-const sequenceWords = (piece: PartOfPiece): string =>
-  sequences(piece)
+function sequenceWords(piece: PartOfPiece): string {
+  const own = sequences(piece)
     .map((roles) => roles.join(' ') || 'no beads yet')
     .join(', ');
+  const { sections } = piece.structure;
+  return hasSections(sections) ? `${own}, with ${counted(listed(sections).length, 'section')}` : own;
+}
 
 function wornWords(piece: PartOfPiece, plan: Plan | null, show: (mm: number) => string): string {
   const { kind, wear, wearer } = piece;

@@ -11,6 +11,7 @@ import { Pick } from '../../fields/Pick';
 import { WithTerms } from '../../glossary/WithTerms';
 import { PassToggles } from './PassToggles';
 import { Suited } from './Suited';
+import { SectionFields } from './SectionFields';
 import { StructureFields } from './StructureFields';
 import styles from './choices.module.css';
 
@@ -39,6 +40,7 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
         )}
       </div>
       <StructureFields piece={piece} onChange={onChange} />
+      {piece.count.by !== 'around' && <SectionFields piece={piece} plan={plan} onChange={onChange} />}
       <Suited part={piece} onChange={onChange} />
       {plan && <PassToggles passes={plan.optionalPasses} piece={piece} onChange={onChange} />}
       <Choice

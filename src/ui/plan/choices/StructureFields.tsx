@@ -11,6 +11,7 @@ import {
   ROLE_LETTERS,
   rolesOf,
   type Field,
+  type RoleLetter,
 } from '@/core/structures/structure';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../fields/Choice';
@@ -50,16 +51,16 @@ export function StructureFields({
 
 /** A parameter changed; a motif that hangs on it is fitted to it. */
 function withParam(
-  { beads, structure: { id, params } }: PartOfPiece,
+  { beads, structure }: PartOfPiece,
   fields: readonly Field[],
   key: string,
   value: unknown,
 ): Partial<PartOfPiece> {
-  const next: Record<string, unknown> = { ...params, [key]: value };
+  const next: Record<string, unknown> = { ...structure.params, [key]: value };
   const field = fields.find((one) => one.kind === 'motif');
   const motif = motifSchema.safeParse(next.motif).data ?? [];
   if (field && key !== field.key && motif.length > 0) next.motif = fittedTo(motif, field.chart(next));
-  const changed = { structure: { id, params: next } };
+  const changed = { structure: { ...structure, params: next } };
   return { ...changed, ...providing({ beads, ...changed }) };
 }
 
@@ -129,20 +130,25 @@ function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) 
         <Sequence
           field={field}
           piece={piece}
-          value={Array.isArray(value) ? value.map(String) : []}
+          value={Array.isArray(value) ? value.filter(isRole) : []}
           onChange={onChange}
         />
       );
   }
 }
 
+const isRole = (value: unknown): value is RoleLetter => ROLE_LETTERS.some((role) => role === value);
+
 /** A run of beads: letters below add one at the end, a bead in the run is taken out by pressing it. */
-function Sequence({
+export function Sequence({
   field,
   piece,
   value,
   onChange,
-}: Omit<FieldProps, 'value' | 'onPiece'> & { value: string[] }) {
+}: Pick<FieldProps, 'field' | 'piece'> & {
+  readonly value: readonly RoleLetter[];
+  readonly onChange: (value: RoleLetter[]) => void;
+}) {
   const bead = (role: string) => beadOf({ beads: beadsFor(piece, [role]) }, role);
   const { most, roles = ROLE_LETTERS } = field.kind === 'sequence' ? field : { most: 0 };
   const offered = offeredRoles(Object.keys(piece.beads)).filter((role) => roles.includes(role));

@@ -10,7 +10,7 @@ const MOST_PX_PER_MM = 16;
 /** A unit in the middle of the piece, looked at along it: skin below, room to the front above. */
 export function CutAcross({ piece, plan, heightPx }: { piece: PartOfPiece; plan: Plan; heightPx: number }) {
   const { show } = useLengths();
-  const middle = Math.floor(plan.chosen.units / 2);
+  const middle = Math.floor(plan.along.units / 2);
   const all = plan.sketch('end');
   const sketch = plan.arrangement ? all : slice(all, middle, middle + 1);
   const { from, to } = extent(sketch);

@@ -102,6 +102,7 @@ export function PointedPiece({
         </g>
       </g>
       <Marks plan={plan} view={view} pxPerMm={pxPerMm} />
+      <SectionMarks plan={plan} pxPerMm={pxPerMm} />
       <UnitsPointedAt plan={plan} pxPerMm={pxPerMm} y={unitsY - middlePx} />
       <BeadCursor plan={plan} view={view} pxPerMm={pxPerMm} />
     </g>
@@ -125,13 +126,25 @@ function Marks({ plan, view, pxPerMm }: Pick<Props, 'plan' | 'view' | 'pxPerMm'>
   );
 }
 
+/** Where one section ends and the next begins, and the number of each. */
+function SectionMarks({ plan: { along, widthMm }, pxPerMm }: Pick<Props, 'plan' | 'pxPerMm'>) {
+  const edge = (widthMm / 2 + 1) * pxPerMm;
+  return along.sections.map(({ of, fromMm, toMm, fromUnit }, i) => (
+    <g key={fromUnit} className={styles.section}>
+      {i > 0 && <path d={`M ${fromMm * pxPerMm} ${-edge} V ${edge}`} />}
+      <text x={((fromMm + toMm) / 2) * pxPerMm} y={edge + 12}>
+        {of + 1}
+      </text>
+    </g>
+  ));
+}
+
 /** A bracket over the units that are pointed at. */
 function UnitsPointedAt({ plan, pxPerMm, y }: { plan: Plan; pxPerMm: number; y: number }) {
   const units = usePointed()?.units;
   if (!units || plan.arrangement) return null;
-  const { bodyStartMm, bodyEndMm } = plan.stations;
-  const x = (unit: number) => Math.min(bodyStartMm + unit * plan.gauge.pitchMm, bodyEndMm) * pxPerMm;
-  const [from, to] = [x(Math.max(units[0], 0)), x(Math.min(units[1], plan.chosen.units - 1) + 1)];
+  const x = (unit: number) => plan.along.fromMm(unit) * pxPerMm;
+  const [from, to] = [x(Math.max(units[0], 0)), x(Math.min(units[1], plan.along.units - 1) + 1)];
   return <path d={`M ${from} ${y + 5} v -5 H ${to} v 5`} className={styles.units} />;
 }
 

@@ -3,6 +3,7 @@
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { beadOf, shadesOf } from '@/core/piece/part';
+import { sectionAt } from '@/core/plan/along';
 import type { Plan } from '@/core/plan/plan';
 import { planSteps } from '@/core/plan/steps';
 import { tells } from '@/core/read/steps';
@@ -57,6 +58,9 @@ export function beadWords(plan: Plan, { drawn, unit }: StandingBead): string {
   const colour = shadesOf(seen, role)[shade ?? 0];
   const bead = beadOf(seen, role);
   const name = roleName(colour ? { ...bead, colourName: colour.name } : bead);
-  const where = plan.arrangement ? '' : ` · unit ${Math.max(unit, 0) + 1} of ${plan.chosen.units}`;
+  const at = Math.max(unit, 0);
+  const section = sectionAt(plan.along, at);
+  const of = section ? ` · section ${section.of + 1}` : '';
+  const where = plan.arrangement ? '' : `${of} · unit ${at + 1} of ${plan.along.units}`;
   return `${role} · ${name}${where}`;
 }

@@ -32,10 +32,8 @@ interface Props {
 /** Every length of thread along the passes it lays; where one ends and the next begins, a grip to move it. */
 export function ThreadLane({ plan, scale, y, onChange }: Props) {
   const { bars, changes } = useMemo(() => lane(plan), [plan]);
-  const { bodyStartMm, bodyEndMm } = plan.stations;
-  const units = plan.arrangement ? 1 : plan.chosen.units;
-  const x = (unit: number) =>
-    scale(bodyStartMm + ((bodyEndMm - bodyStartMm) * Math.min(unit, units)) / units);
+  const { along, stations } = plan;
+  const x = (unit: number) => scale(unit >= along.units ? stations.bodyEndMm : along.fromMm(unit));
   return (
     <g>
       {bars.map(({ line, length, fromUnit, toUnit }) => (

@@ -1,0 +1,166 @@
+import { describe, expect, it } from 'vitest';
+import { newPart } from '../piece/newPiece';
+import type { PartOfPiece } from '../piece/partOfPiece';
+import { tally } from '../read/tally';
+import type { Sections } from '../structures/sections';
+import { THOROUGH } from '../testing/thorough';
+import { planned } from '../testing/planned';
+import { checkMeetings } from '../weave/check';
+import { WOVEN } from '../weave/path';
+import { planPart, planSolved } from './shipped';
+import { planSteps } from './steps';
+import type { Plan } from './plan';
+
+const WEARER: PartOfPiece['wearer'] = { personId: null, name: 'Osk', girths: { wrist: 165 }, typical: null };
+
+/** A piece in a stitch with sections. */
+function sectioned(
+  id: string,
+  sections: Sections,
+  params: Readonly<Record<string, unknown>> = {},
+  change: Partial<PartOfPiece> = {},
+): PartOfPiece {
+  const piece = newPart('Test', id, WEARER);
+  return {
+    ...piece,
+    structure: { id, params: { ...piece.structure.params, ...params }, sections },
+    ...change,
+  };
+}
+
+const ROPE: Sections = {
+  before: [{ sequence: ['A'], times: 12 }],
+  after: [{ sequence: ['B'], times: 6 }],
+  mirrored: true,
+};
+
+describe('a rope with sections, mirrored about its middle', () => {
+  const piece = sectioned('tubular-herringbone', ROPE, { sequence: ['A', 'A', 'B'], extra: 0 });
+  const plan = planned(piece);
+
+  it('is fitted by what takes up the rest, on either side, and is as long as its sections together', () => {
+    const { units } = plan.chosen;
+    const spans = plan.along.sections;
+    expect(spans.map(({ of, back, fitted }) => [of, back, fitted])).toEqual([
+      [0, false, false],
+      [1, false, true],
+      [2, false, false],
+      [1, true, true],
+      [0, true, false],
+    ]);
+    expect(spans.map(({ fromUnit, toUnit }) => toUnit - fromUnit)).toEqual([12, units, 6, units, 12]);
+    expect(plan.along.units).toBe(2 * 12 + 6 + 2 * units);
+    const each = spans.map(({ fromMm, toMm }) => toMm - fromMm);
+    // Alike on both sides.
+    expect(each.toReversed().map((mm) => mm.toFixed(6))).toEqual(each.map((mm) => mm.toFixed(6)));
+    const { bodyStartMm, bodyEndMm } = plan.stations;
+    expect(each.reduce((sum, mm) => sum + mm, 0)).toBeCloseTo(bodyEndMm - bodyStartMm, 1);
+    expect(plan.chosen.offMm).toBeLessThanOrEqual(plan.gauge.pitchMm);
+    const [one, more] = plan.candidates.slice(-2).map(({ finishedMm }) => finishedMm);
+    // One unit more is one on either side.
+    expect((more ?? 0) - (one ?? 0)).toBeCloseTo(2 * plan.gauge.pitchMm, 6);
+  });
+
+  it('takes the beads that its rounds have: four to a round (by hand)', () => {
+    const { units } = plan.chosen;
+    const totals = Object.fromEntries(plan.quantities.map(({ role, total }) => [role, total]));
+    expect(totals.A).toBe(4 * (2 * 12 + 2 * 2 * units));
+    expect(totals.B).toBe(4 * (6 + 2 * units));
+    // A unit is one of those that are fitted.
+    expect(plan.quantities.map(({ role, perUnit }) => [role, perUnit]).slice(0, 2)).toEqual([
+      ['A', 8],
+      ['B', 4],
+    ]);
+  });
+
+  it('is told section by section', () => {
+    const told = planSteps(plan).filter(({ section }) => section === WOVEN);
+    // Each of the five reads its units once, but for the first units of the rope and the first round over a seam.
+    expect(told.length).toBeLessThan(5 * 3);
+    expect(told.reduce((sum, { times }) => sum + times, 0)).toBeGreaterThanOrEqual(plan.along.units);
+  });
+});
+
+it('a section that is the plain work changes nothing: length, beads and thread are those of the piece without', () => {
+  for (const id of ['tubular-herringbone', 'flat-peyote', 'ladder', 'strung-line']) {
+    const params = { sequence: ['A'], extra: 0 };
+    const plain = planned({
+      ...sectioned(id, { before: [], after: [], mirrored: false }, params),
+      units: 60,
+    });
+    const same: Sections = { before: [{ sequence: ['A'], times: 7 }], after: [], mirrored: false };
+    const plan = planned({ ...sectioned(id, same, params), units: 53 });
+    expect(plan.chosen.finishedMm).toBeCloseTo(plain.chosen.finishedMm, 6);
+    expect(plan.thread.totalMm).toBeCloseTo(plain.thread.totalMm, 3);
+    expect(plan.quantities.map(({ role, total }) => [role, total])).toEqual(
+      plain.quantities.map(({ role, total }) => [role, total]),
+    );
+  }
+});
+
+it('measured, the own units stand on the ruler, and the sections stay as they are', () => {
+  const piece = sectioned('flat-herringbone', ROPE, { sequence: ['A'], extra: 0 });
+  const [free, measured] = [
+    planned({ ...piece, units: 20 }),
+    planned({
+      ...piece,
+      units: 20,
+      gauge: { source: 'this piece', units: 10, lengthMm: 16, finished: true },
+    }),
+  ];
+  const lengths = (plan: Plan) => plan.along.sections.map(({ fromMm, toMm }) => toMm - fromMm);
+  const [was, is] = [lengths(free), lengths(measured)];
+  expect(is[1]).toBeCloseTo(20 * 1.6, 6);
+  expect(is[2]).toBeCloseTo(was[2] ?? 0, 6);
+  // What lies in A before it is the same work, and was measured with it.
+  expect(is[0]).toBeCloseTo(12 * 1.6, 6);
+});
+
+const LAID_OUT = THOROUGH
+  ? ['tubular-herringbone', 'tubular-peyote', 'flat-herringbone', 'flat-peyote', 'brick-stitch', 'ladder']
+  : ['tubular-herringbone', 'flat-herringbone'];
+
+it.each(LAID_OUT)(
+  'laid out section by section, thread reaches across every seam: %s',
+  (id) => {
+    for (const change of [{}, { hand: 'left' as const }]) {
+      const piece = sectioned(
+        id,
+        { before: [], after: [{ sequence: ['B'], times: 5 }], mirrored: true },
+        { sequence: ['A'] },
+        {
+          units: 8,
+          ...change,
+        },
+      );
+      const plan = planSolved(piece);
+      if (!plan.ok) throw new Error(JSON.stringify(plan.problem));
+      expect(plan.toLayOut).toBeNull();
+      const { path, layout } = plan.work();
+      const torn = checkMeetings(path, layout).filter(
+        (fault) => 'place' in fault && fault.place.section === WOVEN,
+      );
+      expect(torn).toEqual([]);
+      const total = [...tally(path).values()].reduce((sum, n) => sum + n, 0);
+      expect(plan.quantities.reduce((sum, one) => sum + one.total, 0)).toBe(total);
+    }
+  },
+  120_000,
+);
+
+it('what cannot be is told at its place', () => {
+  const swags = planPart(
+    sectioned(
+      'strung-line',
+      { before: [], after: [{ sequence: ['B'], times: 3 }], mirrored: false },
+      { swags: 1 },
+    ),
+  );
+  expect(swags).toMatchObject({ ok: false, problem: { code: 'structure' } });
+  // Sections that are longer than the wish leave room for the fewest units there can be, and the plan says what fits.
+  const long = planPart(
+    sectioned('flat-peyote', { before: [], after: [{ sequence: ['B'], times: 400 }], mirrored: false }),
+  );
+  expect(long.ok && long.sit).not.toBe('fits');
+  expect(long.ok && long.warnings.map(({ code }) => code)).toContain('none-fits');
+});

@@ -1,0 +1,194 @@
+import type { Point, Pose } from '../layout/layout';
+import { WOVEN, type Bead, type Path } from '../weave/path';
+import { at, type Form, type SectionRun, type Weaveable } from './structure';
+
+/** Rows that a run takes. */
+export const rowsOfRun = ({ stitch, times }: Pick<SectionRun, 'stitch' | 'times'>): number =>
+  times * rowsEach(stitch);
+
+/** Rows of one unit of a stitch whose units are alike. */
+export const rowsEach = ({ rowsPerUnit }: Pick<Weaveable, 'rowsPerUnit'>): number =>
+  typeof rowsPerUnit === 'number' ? rowsPerUnit : at(rowsPerUnit, 0);
+
+/** A run of units with the form that it takes. */
+interface Laid {
+  readonly run: SectionRun;
+  readonly form: Form;
+  readonly fromRow: number;
+  readonly fromMm: number;
+}
+
+/** Work turned about its length: mirrored across it, then turned by an angle, radians. */
+interface Turn {
+  readonly over: boolean;
+  readonly angle: number;
+}
+
+/** A run as it joins the one before. */
+interface Placed extends Laid {
+  /** Rows by which it lies within work of its own kind, so that no row of it is taken for a beginning. */
+  readonly within: number;
+  readonly turn: Turn;
+  /** Where the work of its own kind begins, mm. */
+  readonly originMm: number;
+}
+
+/** Units that go before a run in work of its own kind: of both, the number after which its rows run the right way. */
+const WITHIN = [2, 3] as const;
+/** A hole that points the other way counts as much as a bead so far out of its place, mm. */
+const WAY_MM = 1;
+
+const lengthOf = (run: SectionRun, form: Form) => run.times * form.pitchMm;
+
+/** Runs of so many units, one after another. */
+function laidOut(runs: readonly SectionRun[], formOf: (run: SectionRun) => Form): Laid[] {
+  let [fromRow, fromMm] = [0, 0];
+  return runs.map((run) => {
+    const laid = { run, form: formOf(run), fromRow, fromMm };
+    fromRow += rowsOfRun(run);
+    fromMm += lengthOf(run, laid.form);
+    return laid;
+  });
+}
+
+/**
+ * The form of units that are not all alike: each run lies as its own stitch does, one after another. The pitch is what one
+ * more unit of the fitted section adds; where beads lie hangs on how many those are, and is told along a path.
+ */
+export function composedForm(
+  runsOf: (units: number) => readonly SectionRun[],
+  formOf: (run: SectionRun) => Form,
+): Form {
+  const one = laidOut(runsOf(1), formOf);
+  const fitted = one.filter(({ run }) => run.fitted).map(({ form }) => form);
+  const pitchMm = fitted.reduce((sum, form) => sum + form.pitchMm, 0);
+  const allMm = one.reduce((sum, { run, form }) => sum + lengthOf(run, form), 0);
+  const most = (of: (form: Form) => number) => Math.max(...one.map(({ form }) => of(form)));
+  const ends = [at(one, 0).form, at(one, -1).form];
+  // What work takes beyond its whole units, half at either end.
+  const beyondMm = ends.reduce((sum, { extraMm }) => sum + extraMm / 2, 0);
+  const form: Form = {
+    ...at(fitted, 0),
+    pitchMm,
+    extraMm: allMm - pitchMm + beyondMm,
+    widthMm: most(({ widthMm }) => widthMm),
+    endWidthMm: Math.max(...ends.map((end) => end.endWidthMm ?? end.widthMm)),
+    thicknessMm: most(({ thicknessMm }) => thicknessMm),
+    mayShorten: most(({ mayShorten }) => mayShorten),
+  };
+  return {
+    ...form,
+    along: ({ path, units }) => ({ ...form, ...placing(laidOut(runsOf(units), formOf), path) }),
+    runs: (units) =>
+      laidOut(runsOf(units), formOf).map(({ run, fromMm, form: { pitchMm: each } }) => ({
+        run,
+        fromMm,
+        pitchMm: each,
+      })),
+  };
+}
+
+/** Where beads of a path lie, and lean to, each in its run. */
+function placing(laid: readonly Laid[], path: Path): Pick<Form, 'pose' | 'leansTo'> {
+  const firsts = new Map(laid.map(({ fromRow }) => [fromRow, [] as Bead[]]));
+  for (const bead of path.beads) if (bead.place.section === WOVEN) firsts.get(bead.place.row)?.push(bead);
+  const placed: Placed[] = [];
+  for (const one of laid) {
+    const before = placed.at(-1);
+    placed.push(before ? joining(one, before, firsts.get(one.fromRow) ?? [], placed) : asItStands(one));
+  }
+  const runOf = (row: number) => at(placed, Math.max(0, upTo(placed, row) - 1));
+  return {
+    pose: (bead) => poseIn(runOf(bead.place.row), bead),
+    ...(laid.some(({ form }) => form.leansTo) && {
+      leansTo: (bead: Bead) => {
+        const run = runOf(bead.place.row);
+        const to = run.form.leansTo?.(local(run, bead));
+        return to ? turned(to, run.turn) : null;
+      },
+    }),
+  };
+}
+
+/** How many runs begin at a row or before it. */
+function upTo(placed: readonly Placed[], row: number): number {
+  let [low, high] = [0, placed.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (at(placed, middle).fromRow <= row) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+const asItStands = (laid: Laid): Placed => ({
+  ...laid,
+  within: 0,
+  turn: { over: false, angle: 0 },
+  originMm: laid.fromMm,
+});
+
+/** A run as it goes on from the one before: its first row lies, as nearly as can be, where that one's next would. */
+function joining(laid: Laid, before: Placed, row: readonly Bead[], [first]: readonly Placed[]): Placed {
+  const { form, fromMm, run } = laid;
+  // Both begin half of what they take beyond their units before the first of them.
+  const edgeMm = ((first ?? before).form.extraMm - form.extraMm) / 2;
+  const wanted = row.map((bead) => poseIn(before, bead));
+  const tried = WITHIN.flatMap((units): Placed[] => {
+    const within = units * rowsEach(run.stitch);
+    const originMm = fromMm + edgeMm - units * form.pitchMm;
+    const stand = { ...laid, within, turn: { over: false, angle: 0 }, originMm };
+    if (form.held === 'former') {
+      const lies = row.map((bead) => poseIn(stand, bead));
+      return [{ ...stand, turn: { over: false, angle: angleBetween(lies, wanted) } }];
+    }
+    return [false, true].map((over) => ({ ...stand, turn: { over, angle: 0 } }));
+  });
+  const offs = tried.map((one) =>
+    row.reduce((sum, bead, i) => sum + off(poseIn(one, bead), at(wanted, i)), 0),
+  );
+  return at(tried, offs.indexOf(Math.min(...offs)));
+}
+
+/** By how much the one must be turned about the length to lie on the other as nearly as can be (least squares). */
+function angleBetween(lies: readonly Pose[], wanted: readonly Pose[]): number {
+  let [along, across] = [0, 0];
+  lies.forEach(({ centre: [, y, z] }, i) => {
+    const [, v, w] = at(wanted, i).centre;
+    along += y * v + z * w;
+    across += y * w - z * v;
+  });
+  return Math.atan2(across, along);
+}
+
+/** How far a bead lies from where it should, across the work, mm². */
+const off = (a: Pose, b: Pose): number =>
+  (a.centre[1] - b.centre[1]) ** 2 +
+  (a.centre[2] - b.centre[2]) ** 2 +
+  WAY_MM ** 2 * a.axis.reduce((sum, way, i) => sum + (way - at(b.axis, i)) ** 2, 0);
+
+/** A bead as it is called in work of its run's kind alone. */
+function local({ run, fromRow, within }: Placed, bead: Bead): Bead {
+  const rows = rowsEach(run.stitch);
+  const row = bead.place.row - fromRow + within;
+  const unit = Math.floor(row / rows);
+  return { ...bead, place: { ...bead.place, row, unit, rowInUnit: row - unit * rows } };
+}
+
+function poseIn(placed: Placed, bead: Bead): Pose {
+  const { centre, axis, across, ...rest } = placed.form.pose(local(placed, bead));
+  const [x, y, z] = turned(centre, placed.turn);
+  return {
+    ...rest,
+    centre: [x + placed.originMm, y, z],
+    axis: turned(axis, placed.turn),
+    ...(across && { across: turned(across, placed.turn) }),
+  };
+}
+
+function turned([x, y, z]: Point, { over, angle }: Turn): Point {
+  const side = over ? -y : y;
+  if (angle === 0) return [x, side, z];
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  return [x, side * c - z * s, side * s + z * c];
+}
