@@ -47,6 +47,7 @@ export const DEMO_PIECES = [
   'net-floats',
   'capstan',
   'compass-roses',
+  'tide-rope',
 ] as const;
 
 /** Reads one of the example pieces. Throws where the file is not a piece. */

@@ -107,13 +107,16 @@ function chosenOf(part: PartOfPiece, style: LengthStyle): Facts {
       fieldWords(field, part.structure.params[field.key] ?? structure?.defaults[field.key], style),
     ]),
     ...(structure?.unlike
-      ? [['sections', sectionsWords(part.structure.sections)] satisfies [string, string]]
+      ? [[SECTIONS, sectionsWords(part.structure.sections)] satisfies [string, string]]
       : []),
     ['count', counts(part)],
     ...beads(part),
     ['passes left out', part.without.join(', ') || 'none'],
   ];
 }
+
+/** What sections are called among changes. */
+export const SECTIONS = 'sections';
 
 /** `5 × B, own units, 5 × B`. */
 export function sectionsWords(sections: Sections | undefined): string {

@@ -22,14 +22,24 @@ export function hasChosen({ units, structure }: PartOfPiece): boolean {
   return (graduation ? graduation.counts : units) !== null;
 }
 
-/** What is counted, in words: "21 units", "47 beads". */
+/** What is counted, in words: "21 units", "2 × 8 units" where they have a mirror image, "47 beads". */
 export function countWords(
   { arrangement, weaveable: { sections } }: Pick<Answers, 'arrangement' | 'weaveable'>,
   units: number,
 ): string {
   if (arrangement) return `${units} beads`;
-  const each = (sections?.copies ?? 1) > 1 ? ' on either side' : '';
-  return `${counted(units, 'unit')}${each}`;
+  const copies = sections?.copies ?? 1;
+  return `${copies > 1 ? `${copies} × ` : ''}${counted(units, 'unit')}`;
+}
+
+/** The same without the number: "units", "units a side", "beads". */
+export function countedWord(
+  { arrangement, weaveable: { sections } }: Pick<Answers, 'arrangement' | 'weaveable'>,
+  units: number,
+): string {
+  if (arrangement) return 'beads';
+  const word = units === 1 ? 'unit' : 'units';
+  return (sections?.copies ?? 1) > 1 ? `${word} a side` : word;
 }
 
 /** A graduated line's steps: "5 A · 4 B · 4 C". */

@@ -1,6 +1,6 @@
 import type { Closing } from '../body/kinds';
 import type { Sit } from '../body/wear';
-import { countWords } from '../piece/choosing';
+import { countedWord } from '../piece/choosing';
 import { beadsInAll, threadInAllMm } from './madeApart';
 import type { NoPlan, Plan } from './plan';
 import type { Problem } from './problems';
@@ -27,7 +27,7 @@ export function cardOf(plan: Plan | NoPlan): Card {
   return {
     ok: true,
     units: chosen.units,
-    counted: countWords(plan, chosen.units).replace(/^\d+ /, ''),
+    counted: countedWord(plan, chosen.units),
     finishedMm: chosen.finishedMm,
     closing: closure.closing,
     sit,

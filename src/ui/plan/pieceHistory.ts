@@ -1,6 +1,6 @@
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
-import { changeBetween } from '@/core/piece/changes';
+import { changeBetween, SECTIONS } from '@/core/piece/changes';
 import type { LengthStyle } from '@/core/length/length';
 import type { Piece } from '@/core/piece/piece';
 import { MOTIF_FIELD } from '@/core/structures/motif';
@@ -14,8 +14,8 @@ export interface PieceState {
 const MOST_STATES = 300;
 /** Changes of the same thing that follow each other within this time are one, as letters of a word are, ms. */
 const ONE_CHANGE_MS = 1200;
-/** Every bead put into a motif is a change of its own, however quickly they follow. */
-const ALWAYS_APART: ReadonlySet<string> = new Set([MOTIF_FIELD.label.toLowerCase()]);
+/** What is put, moved or taken out by a press is a change of its own each time, however quickly they follow. */
+const ALWAYS_APART: ReadonlySet<string> = new Set([MOTIF_FIELD.label.toLowerCase(), SECTIONS]);
 /** Only tells whether the same choice was changed: any unit will do. */
 export const ANY_STYLE: LengthStyle = { unit: 'cm', denominator: 16 };
 

@@ -1,6 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
+import { useState } from 'react';
 import { beadsFor } from '@/core/piece/newPiece';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import {
@@ -42,6 +43,8 @@ function sequenceField({ structure: { id } }: PartOfPiece): SequenceField | null
 export function SectionFields({ piece, plan, onChange }: Props) {
   const { structure } = piece;
   const { sections = NO_SECTIONS } = structure;
+  /** One that has just been added is open, to be told what it is. */
+  const [added, setAdded] = useState<number | null>(null);
   const field = sequenceField(piece);
   if (!field && !hasSections(sections)) return null;
   const { unlike, defaults } = structureById(structure.id) ?? {};
@@ -77,6 +80,7 @@ export function SectionFields({ piece, plan, onChange }: Props) {
                   field && (
                     <OneSection
                       number={i + 1}
+                      isNew={i === added}
                       one={one}
                       field={field}
                       piece={piece}
@@ -89,7 +93,7 @@ export function SectionFields({ piece, plan, onChange }: Props) {
                     <Button
                       key={by}
                       disabled={!canMove(sections, i, by)}
-                      aria-label={`Section ${i + 1} ${by < 0 ? 'earlier' : 'later'}`}
+                      aria-label={`${by < 0 ? 'Earlier' : 'Later'}: section ${i + 1}`}
                       onClick={() => take(withSectionMoved(sections, i, by))}
                     >
                       {by < 0 ? 'Earlier' : 'Later'}
@@ -97,7 +101,7 @@ export function SectionFields({ piece, plan, onChange }: Props) {
                   ))}
                   {!one.own && (
                     <Button
-                      aria-label={`Take section ${i + 1} out`}
+                      aria-label={`Take it out: section ${i + 1}`}
                       onClick={() => take(withoutSection(sections, i))}
                     >
                       Take it out
@@ -122,7 +126,10 @@ export function SectionFields({ piece, plan, onChange }: Props) {
               <Button
                 key={side}
                 disabled={!hasRoomFor(side, sections)}
-                onClick={() => take(withSection(side, other, sections))}
+                onClick={() => {
+                  setAdded(sections.before.length + (side === 'before' ? 0 : 1));
+                  take(withSection(side, other, sections));
+                }}
               >
                 A section {side} the unit above
               </Button>
@@ -142,6 +149,7 @@ export function SectionFields({ piece, plan, onChange }: Props) {
 
 interface OneProps {
   readonly number: number;
+  readonly isNew: boolean;
   readonly one: Extract<Listed, { own: false }>;
   readonly field: SequenceField;
   readonly piece: PartOfPiece;
@@ -149,11 +157,14 @@ interface OneProps {
 }
 
 /** One section: its unit, and how often that is worked. */
-function OneSection({ number, one, field, piece, onChange }: OneProps) {
+function OneSection({ number, isNew, one, field, piece, onChange }: OneProps) {
   return (
-    <>
+    <details className={styles.own} open={isNew}>
+      <summary>
+        <strong>Section {number}</strong>: {one.times} × {one.sequence.join(' ') || 'no beads yet'}
+      </summary>
       <Sequence
-        field={{ ...field, label: `Section ${number}`, help: '' }}
+        field={{ ...field, label: 'One unit of it', help: '' }}
         piece={piece}
         value={one.sequence}
         onChange={(sequence) => onChange({ sequence })}
@@ -165,7 +176,7 @@ function OneSection({ number, one, field, piece, onChange }: OneProps) {
         most={MOST_TIMES}
         onChange={(times) => onChange({ times })}
       />
-    </>
+    </details>
   );
 }
 

@@ -1,0 +1,75 @@
+import { expect, test, type Page } from './fixtures';
+import { expectAccessible, openChoice, saved, slip, startBracelet } from './helpers';
+
+const section = (page: Page, n: number) =>
+  page
+    .getByRole('group', { name: 'Sections along the piece' })
+    .getByRole('listitem')
+    .nth(n - 1);
+
+test('sections before and after the unit, mirrored about the middle; moved, changed, taken out and brought back', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Pell', 'Tubular herringbone');
+  await openChoice(page, 'Stitch');
+  const total = slip(page).getByRole('row', { name: /^C · / });
+  await page.getByRole('button', { name: 'A section after the unit above' }).click();
+  await expect(page.getByText('it ends on section 2')).toBeVisible();
+
+  // What it is of, and how often.
+  await section(page, 2)
+    .getByRole('button', { name: /^A, 1 of 1/ })
+    .click();
+  await expect(section(page, 2).getByText('No beads yet: add one below.')).toBeVisible();
+  await section(page, 2)
+    .getByRole('button', { name: /^Add C/ })
+    .click();
+  await page.getByLabel('Times in section 2').fill('6');
+  await page.keyboard.press('Tab');
+  // Four beads to a round.
+  await expect(total).toContainText('24');
+  await page.getByLabel('Times in section 2').fill('none');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('Write a whole number from 1 to 500.')).toBeVisible();
+  await page.getByLabel('Times in section 2').fill('8');
+  await page.keyboard.press('Tab');
+  await expect(total).toContainText('32');
+
+  await page.getByLabel('Mirrored about the middle').click();
+  await expect(slip(page).getByText(/^2 × \d+ units/).first()).toBeVisible();
+  // It stands in the middle, once.
+  await expect(total).toContainText('32');
+  await expect(page.getByText('it ends on section 1')).toBeVisible();
+  await expectAccessible(page);
+
+  await page.getByRole('button', { name: 'Earlier: section 2' }).click();
+  // Now it is at both ends, and the unit in the middle.
+  await expect(total).toContainText('64');
+  await expect(slip(page).getByText(/^\d+ units/).first()).toBeVisible();
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByText('section 1', { exact: true }).first()).toBeVisible();
+
+  await page.getByRole('button', { name: 'Take it out: section 1' }).click();
+  await expect(total).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(total).toContainText('64');
+  await saved(page);
+  await page.reload();
+  await expect(total).toContainText('64');
+});
+
+test('a stitch that cannot have sections with what is chosen says so', async ({ page }) => {
+  await startBracelet(page, 'Pell', 'Flat peyote');
+  await openChoice(page, 'Stitch');
+  await page.getByRole('button', { name: 'A section before the unit above' }).click();
+  await page.getByRole('button', { name: 'Draw a motif' }).click();
+  await expect(
+    page.getByText('A small motif repeats all along: take the motif off, or the sections.').first(),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Without a motif' }).click();
+  await expect(
+    slip(page)
+      .getByText(/units?$/)
+      .first(),
+  ).toBeVisible();
+});
