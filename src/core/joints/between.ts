@@ -1,5 +1,5 @@
 import type { Weave } from '../weave/builder';
-import type { Edge } from '../weave/edge';
+import { outOfWay, reversed, type Edge, type Hold } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import type { JointId } from '../weave/path';
 import { given } from '../tools/given';
@@ -36,21 +36,36 @@ export function joinBetween(
 ): void {
   if (here.posts.length !== there.posts.length)
     throw new UnequalEdges([here.posts.length, there.posts.length]);
+  // Told from opposite sides, the posts of the other are met from the last on.
+  const opposite = here.from !== undefined && there.from !== undefined && here.from !== there.from;
+  const others = opposite ? there.posts.toReversed() : there.posts;
   here.posts.forEach((post, nth) => {
-    const { into } = goToPost(w, needle, joint, post, 'go to the edge');
-    const other = given(there.posts[nth]?.[0], 'way to hold on to the other edge');
+    const hold = goToPost(w, needle, joint, post, 'go to the edge');
+    const other = given(others[nth]?.[0], 'way to hold on to the other edge');
     const run = here.posts.length === 1 ? {} : { run: nth };
     w.joint(joint, 'join the edges', () => {
       const out = needle.string(across, 'across', run);
       needle.enter(other.into);
+      turnRound(needle, other);
       const home = needle.string(back, 'back', run);
-      needle.enter(into);
-      for (let round = 1; round < rounds; round++)
-        needle
-          .reinforce(...out)
-          .enter(other.into, 'reinforce')
-          .reinforce(...home)
-          .enter(into, 'reinforce');
+      needle.enter(hold.into);
+      for (let round = 1; round < rounds; round++) {
+        turnRound(needle, hold);
+        needle.reinforce(...out).enter(other.into, 'reinforce');
+        turnRound(needle, other);
+        needle.reinforce(...home).enter(hold.into, 'reinforce');
+      }
     });
   });
+}
+
+/**
+ * Brings the needle, which has gone into a post, out of it again: it is out already, comes round as it is told, or turns over
+ * a half hitch and comes back by the hole that it went into.
+ */
+function turnRound(needle: Needle, { out, into, round }: Hold): void {
+  const stands = outOfWay(into);
+  if (stands.bead === out.bead && stands.hole === out.hole && stands.end === out.end) return;
+  if (!round || round.hitched) needle.knot('half hitch');
+  needle.enter(round?.through ?? reversed(into));
 }

@@ -1,7 +1,7 @@
 import type { Weave } from '../weave/builder';
 import type { Edge, Hold, Post } from '../weave/edge';
 import type { Needle } from '../weave/needle';
-import type { HoleEnd, JointId } from '../weave/path';
+import { otherEnd, type HoleEnd, type JointId } from '../weave/path';
 
 /** The pass in which the needle comes to where a clasp half is sewn on. */
 const GO_TO_THE_LOOP = 'go to the loop';
@@ -26,15 +26,15 @@ export function holdAt(w: Weave, needle: Needle, post: Post): Hold | null {
 
 /**
  * Brings the needle to a post, and says how to hold what hangs there: the way that begins where it stands, or the usual
- * one. Thread that has not been anywhere comes in by that way.
+ * one. Thread that has not been anywhere comes out there.
  */
 export function goToPost(w: Weave, needle: Needle, joint: JointId, post: Post, pass = GO_TO_THE_LOOP): Hold {
   const hold = holdAt(w, needle, post) ?? post[0];
   if (!hold) throw new Error(`A post at the ${joint} has no way to hold anything.`);
   const stands = w.links.lastOut(needle.name);
   w.joint(joint, pass, () => {
-    if (!stands) needle.enter(hold.into);
-    if (hold.reach && stands) needle.enter(hold.reach(stands));
+    if (!stands) needle.enter([{ ...hold.out, end: otherEnd(hold.out.end) }]);
+    else if (hold.reach) needle.enter(hold.reach(stands));
     else needle.travel(hold.out);
   });
   return hold;

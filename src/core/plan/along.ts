@@ -1,4 +1,5 @@
 import type { Stations } from '../layout/pieceLayout';
+import { leadUnits, unitsOfRun } from '../structures/sectionRuns';
 import type { LaidRun } from '../structures/structure';
 import type { FittedPart } from './fitPart';
 
@@ -38,25 +39,34 @@ export function alongOf(
   const runs = form.runs?.(units);
   if (!runs) return { units, fromMm: (unit) => clamped(bodyStartMm + unit * form.pitchMm), sections: [] };
   const begins = runs.flatMap(({ run, fromMm, pitchMm }) =>
-    Array.from({ length: run.times }, (_, i) => bodyStartMm + fromMm + i * pitchMm),
+    Array.from(
+      { length: unitsOfRun(run) },
+      (_, i) => bodyStartMm + fromMm + Math.max(0, i - leadUnits(run)) * pitchMm,
+    ),
   );
+  const before = beforeFirst(runs);
   return {
-    units: begins.length,
-    fromMm: (unit) => clamped(begins[Math.max(0, unit)] ?? bodyEndMm),
+    units: begins.length - before,
+    fromMm: (unit) => clamped(begins[Math.max(0, unit) + before] ?? bodyEndMm),
     sections: spansOf(runs, bodyStartMm),
   };
 }
 
+/** Units before the first whole one of all; they are counted down from it. */
+const beforeFirst = ([first]: readonly LaidRun[]): number => (first ? leadUnits(first.run) : 0);
+
 /** Sections, each with what of it is beyond its whole units. */
 function spansOf(runs: readonly LaidRun[], bodyStartMm: number): SectionSpan[] {
   const spans: SectionSpan[] = [];
-  let unit = 0;
+  let unit = -beforeFirst(runs);
   for (const { run, fromMm, pitchMm } of runs) {
     const { of, back, fitted, times } = run;
     const before = spans.at(-1);
     const fresh = before?.of !== of || before.back !== back;
-    const [fromUnit, from] = fresh ? [unit, bodyStartMm + fromMm] : [before.fromUnit, before.fromMm];
-    unit += times;
+    const [fromUnit, from] = fresh
+      ? [Math.max(0, unit), bodyStartMm + fromMm]
+      : [before.fromUnit, before.fromMm];
+    unit += unitsOfRun(run);
     const toMm = bodyStartMm + fromMm + times * pitchMm;
     const span = {
       of,
@@ -80,10 +90,11 @@ export const sectionAt = ({ sections }: Along, unit: number): SectionSpan | unde
 /** A unit amid those that are fitted; null where all units are alike. */
 export function middleUnit({ weaveable, units }: Pick<FittedPart, 'weaveable' | 'units'>): number | null {
   if (!weaveable.sections) return null;
-  let first = 0;
-  for (const { fitted, times } of weaveable.sections.runs(units)) {
-    if (fitted) return first + Math.floor(times / 2);
-    first += times;
+  const runs = weaveable.sections.runs(units);
+  let first = runs[0] ? -leadUnits(runs[0]) : 0;
+  for (const run of runs) {
+    if (run.fitted) return first + leadUnits(run) + Math.floor(run.times / 2);
+    first += unitsOfRun(run);
   }
   return null;
 }

@@ -12,7 +12,10 @@ import type { EndLoops } from '../closures/sewnLoop';
 import { unitTally } from '../read/tally';
 import type { Built } from '../read/totals';
 import type { AsBead } from './asBead';
+import { LOOP_ROLE } from '../closures/sewnLoop';
 import { composedForm } from '../structures/composedForm';
+import { structureById } from '../structures/registry';
+import { isLike, runKey } from '../structures/sectionRuns';
 import {
   distinct,
   rolesOf,
@@ -20,7 +23,6 @@ import {
   type SectionRun,
   type SectionsOf,
   type Structure,
-  type Unit,
   type Weaveable,
 } from '../structures/structure';
 import { given } from '../tools/given';
@@ -65,43 +67,41 @@ function sectionsForm(
     one.find((run) => run.fitted),
     'section that is fitted',
   );
-  const kindOf = remembered((word: string): StitchForm => {
-    const { stitch, params, unit } = given(
-      one.find((run) => unitWord(run) === word),
+  const kindOf = remembered((key: string): StitchForm => {
+    const run = given(
+      one.find((it) => runKey(it) === key),
       'section',
     );
-    const gauge = isLike(unit, fitted.unit) ? piece.gauge : null;
-    const structure = { id: piece.structure.id, params };
-    return unitsForm({ ...question, piece: { ...piece, structure, gauge }, weaveable: stitch }, lookups);
+    const gauge = isLike(run, fitted) ? piece.gauge : null;
+    const stitch = { id: run.structure, params: run.params };
+    const structure = given(structureById(run.structure), 'stitch of a section');
+    return unitsForm(
+      { ...question, structure, piece: { ...piece, structure: stitch, gauge }, weaveable: run.stitch },
+      lookups,
+    );
   });
-  const kinds = distinct(one.map(unitWord)).map(kindOf);
+  const kinds = distinct(one.map(runKey)).map(kindOf);
   // Worked back to front a unit is as long as worked forth.
   const formOf = (run: SectionRun): Form => {
-    const { form } = kindOf(unitWord(run));
-    const forth = one.find(({ unit, back }) => !back && isLike(unit, run.unit)) ?? run;
-    return atPitch(form, kindOf(unitWord(forth)).form.pitchMm);
+    const forth = one.find((it) => !it.back && isLike(it, run)) ?? run;
+    return atPitch(kindOf(runKey(run)).form, kindOf(runKey(forth)).form.pitchMm);
   };
   const others = one.filter((run) => !run.fitted);
-  const own = kindOf(unitWord(fitted));
+  const own = kindOf(runKey(fitted));
   return {
-    form: composedForm(runs, formOf),
+    form: composedForm(runs, formOf, question.body(LOOP_ROLE)),
     gauge: { ...own.gauge, settled: kinds.every(({ gauge }) => gauge.settled) },
     toLayOut: kinds.find(({ toLayOut }) => toLayOut !== null)?.toLayOut ?? null,
     // The units that do not grow in number vary, each kind by itself.
     fixedSdMm: Math.hypot(
-      ...distinct(others.map(unitWord)).map((word) => {
-        const { form, gauge } = kindOf(word);
-        const times = others.filter((run) => unitWord(run) === word).reduce((sum, run) => sum + run.times, 0);
+      ...distinct(others.map(runKey)).map((key) => {
+        const { form, gauge } = kindOf(key);
+        const times = others.filter((run) => runKey(run) === key).reduce((sum, run) => sum + run.times, 0);
         return times * form.pitchMm * gauge.spread;
       }),
     ),
   };
 }
-
-const unitWord = ({ unit }: SectionRun): string => unit.join('');
-/** Whether two units are the same, worked forth or back. */
-const isLike = (one: Unit, other: Unit): boolean =>
-  one.join('') === other.join('') || one.join('') === other.toReversed().join('');
 
 /** The form of units that are all alike. */
 function unitsForm(

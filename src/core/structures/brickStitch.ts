@@ -1,7 +1,16 @@
 import * as z from 'zod';
 import type { Pose } from '../layout/layout';
 import type { BeadShape } from '../materials/material';
-import { outOfWay, ownAndTail, type Anchor, type Edge, type Hold, type Loom, type Made } from '../weave/edge';
+import {
+  beginsAt,
+  outOfWay,
+  ownAndTail,
+  type Anchor,
+  type Edge,
+  type Hold,
+  type Loom,
+  type Made,
+} from '../weave/edge';
 import { otherEnd, type Bead, type End, type HoleEnd } from '../weave/path';
 import { cellOf, MOTIF_ALONG, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import { startLadder } from './startLadder';
@@ -87,6 +96,8 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const off = (up: number) => Math.abs(up - 0.5 - (last / 2 + 0.25));
   const middle = ups.reduce((best, up) => (off(up) < off(best) ? up : best), last);
   const edge = (row: Row, post: (up: number) => Hold): Edge => ({
+    // From the last bead of the row.
+    from: beginsAt(all.indexOf(row) + 1),
     posts: ups.map((up) => [post(up)]),
     alone: [post(middle)],
   });

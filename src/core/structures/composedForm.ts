@@ -1,10 +1,9 @@
-import type { Point, Pose } from '../layout/layout';
-import { WOVEN, type Bead, type Path } from '../weave/path';
+import type { Body, Point, Pose } from '../layout/layout';
+import { once } from '../tools/remember';
+import { given } from '../tools/given';
+import { WOVEN, isTraversal, type Bead, type Path } from '../weave/path';
+import { acrossAndBack, SEAM_SLOTS, seamOf } from './seam';
 import { at, type Form, type SectionRun, type Weaveable } from './structure';
-
-/** Rows that a run takes. */
-export const rowsOfRun = ({ stitch, times }: Pick<SectionRun, 'stitch' | 'times'>): number =>
-  times * rowsEach(stitch);
 
 /** Rows of one unit of a stitch whose units are alike. */
 export const rowsEach = ({ rowsPerUnit }: Pick<Weaveable, 'rowsPerUnit'>): number =>
@@ -16,6 +15,8 @@ interface Laid {
   readonly form: Form;
   readonly fromRow: number;
   readonly fromMm: number;
+  /** What the first run of its stretch takes beyond whole units, mm. */
+  readonly edgeMm: number;
 }
 
 /** Work turned about its length: mirrored across it, then turned by an angle, radians. */
@@ -40,37 +41,61 @@ const WAY_MM = 1;
 
 const lengthOf = (run: SectionRun, form: Form) => run.times * form.pitchMm;
 
-/** Runs of so many units, one after another. */
-function laidOut(runs: readonly SectionRun[], formOf: (run: SectionRun) => Form): Laid[] {
-  let [fromRow, fromMm] = [0, 0];
-  return runs.map((run) => {
-    const laid = { run, form: formOf(run), fromRow, fromMm };
-    fromRow += rowsOfRun(run);
-    fromMm += lengthOf(run, laid.form);
+/** What joins two runs: so many beads across, nothing edge to edge, and zipped each stands in what the other has beyond its units. */
+function seamMm(run: SectionRun, before: Form, form: Form, seed: Body): number {
+  if (!run.seam) return 0;
+  if (run.seam.by === 'zip') return -(before.extraMm + form.extraMm) / 2;
+  return acrossAndBack(run.seam)[0] * seed.lengthMm;
+}
+
+/**
+ * Runs of so many units, one after another. What a stretch takes beyond its whole units lies half at either end of it, as
+ * its first and its last run say.
+ */
+function laidOut(runs: readonly SectionRun[], formOf: (run: SectionRun) => Form, seed: Body): Laid[] {
+  let [fromRow, fromMm, edgeMm] = [-at(runs, 0).lead, 0, 0];
+  let before: Form | null = null;
+  return runs.map((run): Laid => {
+    const form = formOf(run);
+    if (!before) edgeMm = form.extraMm;
+    else if (run.seam) {
+      fromMm += (edgeMm + before.extraMm) / 2 + seamMm(run, before, form, seed);
+      edgeMm = form.extraMm;
+    }
+    const laid = { run, form, fromRow, fromMm, edgeMm };
+    fromRow += run.rows;
+    fromMm += lengthOf(run, form);
+    before = form;
     return laid;
   });
+}
+
+/** Where the last of them ends. */
+function endOf(laid: readonly Laid[]): number {
+  const { run, form, fromMm, edgeMm } = at(laid, -1);
+  return fromMm + lengthOf(run, form) + (edgeMm + form.extraMm) / 2;
 }
 
 /**
  * The form of units that are not all alike: each run lies as its own stitch does, one after another. The pitch is what one
  * more unit of the fitted section adds; where beads lie hangs on how many those are, and is told along a path.
+ * @param seed the bead of seams
  */
 export function composedForm(
   runsOf: (units: number) => readonly SectionRun[],
   formOf: (run: SectionRun) => Form,
+  seed: Body,
 ): Form {
-  const one = laidOut(runsOf(1), formOf);
+  const one = laidOut(runsOf(1), formOf, seed);
   const fitted = one.filter(({ run }) => run.fitted).map(({ form }) => form);
   const pitchMm = fitted.reduce((sum, form) => sum + form.pitchMm, 0);
-  const allMm = one.reduce((sum, { run, form }) => sum + lengthOf(run, form), 0);
   const most = (of: (form: Form) => number) => Math.max(...one.map(({ form }) => of(form)));
   const ends = [at(one, 0).form, at(one, -1).form];
-  // What work takes beyond its whole units, half at either end.
-  const beyondMm = ends.reduce((sum, { extraMm }) => sum + extraMm / 2, 0);
+  const { net: _net, ...own } = at(fitted, 0);
   const form: Form = {
-    ...at(fitted, 0),
+    ...own,
     pitchMm,
-    extraMm: allMm - pitchMm + beyondMm,
+    extraMm: endOf(one) - pitchMm,
     widthMm: most(({ widthMm }) => widthMm),
     endWidthMm: Math.max(...ends.map((end) => end.endWidthMm ?? end.widthMm)),
     thicknessMm: most(({ thicknessMm }) => thicknessMm),
@@ -78,9 +103,9 @@ export function composedForm(
   };
   return {
     ...form,
-    along: ({ path, units }) => ({ ...form, ...placing(laidOut(runsOf(units), formOf), path) }),
+    along: ({ path, units }) => ({ ...form, ...placing(laidOut(runsOf(units), formOf, seed), path, seed) }),
     runs: (units) =>
-      laidOut(runsOf(units), formOf).map(({ run, fromMm, form: { pitchMm: each } }) => ({
+      laidOut(runsOf(units), formOf, seed).map(({ run, fromMm, form: { pitchMm: each } }) => ({
         run,
         fromMm,
         pitchMm: each,
@@ -89,25 +114,64 @@ export function composedForm(
 }
 
 /** Where beads of a path lie, and lean to, each in its run. */
-function placing(laid: readonly Laid[], path: Path): Pick<Form, 'pose' | 'leansTo'> {
+function placing(laid: readonly Laid[], path: Path, seed: Body): Pick<Form, 'pose' | 'leansTo'> {
   const firsts = new Map(laid.map(({ fromRow }) => [fromRow, [] as Bead[]]));
   for (const bead of path.beads) if (bead.place.section === WOVEN) firsts.get(bead.place.row)?.push(bead);
   const placed: Placed[] = [];
   for (const one of laid) {
     const before = placed.at(-1);
-    placed.push(before ? joining(one, before, firsts.get(one.fromRow) ?? [], placed) : asItStands(one));
+    const row = firsts.get(one.fromRow) ?? [];
+    placed.push(before && !one.run.seam ? joining(one, before, row) : asItStands(one));
   }
   const runOf = (row: number) => at(placed, Math.max(0, upTo(placed, row) - 1));
+  const inWork = (bead: Bead) => poseIn(runOf(bead.place.row), bead);
+  const seams = once(() => seamPoses(laid, path, inWork, seed));
   return {
-    pose: (bead) => poseIn(runOf(bead.place.row), bead),
+    pose: (bead) =>
+      seamOf(bead.place.section.joint) === null
+        ? inWork(bead)
+        : given(seams().get(bead.id), 'bead of a seam'),
     ...(laid.some(({ form }) => form.leansTo) && {
       leansTo: (bead: Bead) => {
+        if (bead.place.section !== WOVEN) return null;
         const run = runOf(bead.place.row);
         const to = run.form.leansTo?.(local(run, bead));
         return to ? turned(to, run.turn) : null;
       },
     }),
   };
+}
+
+/**
+ * Where the beads of seams lie: across from one edge to the next in one column, and back in another beside it, at the beads
+ * that they come out of.
+ */
+function seamPoses(
+  laid: readonly Laid[],
+  path: Path,
+  inWork: (bead: Bead) => Pose,
+  seed: Body,
+): ReadonlyMap<number, Pose> {
+  const poses = new Map<number, Pose>();
+  const after = laid.filter(({ run }) => run.seam);
+  let yMm = 0;
+  for (const move of path.moves) {
+    const nth = seamOf(move.place.section.joint);
+    if (nth === null || !isTraversal(move)) continue;
+    if (move.bead.place.section === WOVEN) yMm = inWork(move.bead).centre[1];
+    const next = after[nth];
+    if (move.kind !== 'pick' || !next?.run.seam) continue;
+    const [across, back] = acrossAndBack(next.run.seam);
+    const { index, of } = move.bead.slot;
+    const goes = of === SEAM_SLOTS.across;
+    const wideMm = across * seed.lengthMm;
+    const part = goes ? (index + 0.5) / across : 1 - (index + 0.5) / back;
+    poses.set(move.bead.id, {
+      centre: [next.fromMm - (1 - part) * wideMm, yMm + ((goes ? -1 : 1) * seed.diameterMm) / 2, 0],
+      axis: [goes ? 1 : -1, 0, 0],
+    });
+  }
+  return poses;
 }
 
 /** How many runs begin at a row or before it. */
@@ -129,10 +193,10 @@ const asItStands = (laid: Laid): Placed => ({
 });
 
 /** A run as it goes on from the one before: its first row lies, as nearly as can be, where that one's next would. */
-function joining(laid: Laid, before: Placed, row: readonly Bead[], [first]: readonly Placed[]): Placed {
+function joining(laid: Laid, before: Placed, row: readonly Bead[]): Placed {
   const { form, fromMm, run } = laid;
-  // Both begin half of what they take beyond their units before the first of them.
-  const edgeMm = ((first ?? before).form.extraMm - form.extraMm) / 2;
+  // Work of its own kind begins half of what it takes beyond its units before the first of them; so does the stretch.
+  const edgeMm = (laid.edgeMm - form.extraMm) / 2;
   const wanted = row.map((bead) => poseIn(before, bead));
   const tried = WITHIN.flatMap((units): Placed[] => {
     const within = units * rowsEach(run.stitch);
@@ -170,7 +234,7 @@ const off = (a: Pose, b: Pose): number =>
 /** A bead as it is called in work of its run's kind alone. */
 function local({ run, fromRow, within }: Placed, bead: Bead): Bead {
   const rows = rowsEach(run.stitch);
-  const row = bead.place.row - fromRow + within;
+  const row = bead.place.row - fromRow - run.lead + within;
   const unit = Math.floor(row / rows);
   return { ...bead, place: { ...bead.place, row, unit, rowInUnit: row - unit * rows } };
 }

@@ -3,6 +3,7 @@ import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Point, Pose } from '../layout/layout';
 import {
   against,
+  beginsAt,
   bothEnds,
   forth,
   onePost,
@@ -120,12 +121,16 @@ function weaveWide(p: Params, units: number, loom: Loom): Made {
     const [out, into] = [at(row, up), at(row, down)];
     return [{ out: away(up) ? outOf(out) : backOutOf(out), into: away(down) ? against(into) : forth(into) }];
   };
-  const edge = (row: readonly Bead[]): Edge => ({
-    posts: Array.from({ length: columns / 2 }, (_, k) => post(row, 2 * k + 1)),
-    alone: post(row, columns / 2),
-  });
-  const end = loom.reached('end', edge(at(all, -1)), t);
-  return { edges: { start: edge(ladder), end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
+  const edge = (nth: number): Edge => {
+    const row = at(all, nth);
+    return {
+      from: beginsAt(nth),
+      posts: Array.from({ length: columns / 2 }, (_, k) => post(row, 2 * k + 1)),
+      alone: post(row, columns / 2),
+    };
+  };
+  const end = loom.reached('end', edge(rows - 1), t);
+  return { edges: { start: edge(0), end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
 }
 
 interface Row {

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { Pose } from '../layout/layout';
-import { against, bothEnds, forth, straight, type Loom, type Made } from '../weave/edge';
+import { against, beginsAt, bothEnds, forth, straight, type Loom, type Made } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
 import { cellOf, MOTIF_ALONG, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
@@ -84,8 +84,14 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const posts = (row: readonly Bead[]) => row.map((bead) => [straight(forth(bead))]);
   const last = at(all, -1);
   const meeting = { through: row0.flatMap((bead, i) => against(bead, at(last, half - 1 - i))) };
-  const end = loom.reached('end', { posts: posts(last), meeting }, t);
-  return { edges: { start: { posts: posts(row0) }, end }, ends: bothEnds(loom, t, all, WOVEN_ROWS) };
+  // With an even number across, either edge stands in the gaps of another, after an even number of rows.
+  const zips = !isOdd(p) && rows % 2 === 0 ? [against(...row0), against(...last.toReversed())] : [];
+  const [first, final] = zips;
+  const end = loom.reached('end', { posts: posts(last), from: beginsAt(rows - 1), meeting, zips: final }, t);
+  return {
+    edges: { start: { posts: posts(row0), from: beginsAt(0), zips: first }, end },
+    ends: bothEnds(loom, t, all, WOVEN_ROWS),
+  };
 }
 
 /** Holds the last bead of a long row: round through the edge bead below, and back inwards over the loop. */

@@ -6,7 +6,8 @@ import { graduatedLine } from './graduatedLine';
 import { joinedMotifs } from './joinedMotifs';
 import { ladder } from './ladder';
 import { ownUnit } from './ownUnit';
-import { bindSections, hasSections, type Sections } from './sections';
+import { bindSections } from './bindSections';
+import { hasSections, type Sections } from './sections';
 import { rightAngleWeave } from './rightAngleWeave';
 import { roundMotif } from './roundMotif';
 import { strungLine } from './strungLine';
@@ -62,7 +63,7 @@ export function boundStitch({ id, params, sections }: ChosenStitch): Bound {
   const messages = structure.check(params);
   if (messages.length > 0) return { ok: false, messages };
   if (!hasSections(sections)) return { ok: true, structure, weaveable: structure.bind(params) };
-  const bound = bindSections(structure, params, sections);
+  const bound = bindSections(structure, params, sections, structureById);
   return bound.ok ? { ...bound, structure } : bound;
 }
 

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { Pose } from '../layout/layout';
 import type { Weave } from '../weave/builder';
 import {
+  beginsAt,
   forth,
   inRun,
   ownAndTail,
@@ -137,7 +138,11 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
   /** An edge across the piece: its rungs, of which the one in the middle row holds what hangs alone. */
   const edge = (boundary: number, post: (rung: readonly Bead[]) => Post): Edge => {
     const posts = rungs.map((row) => post(at(row, boundary).beads));
-    return { posts, alone: at(posts, Math.min(Math.floor((p.rows - 1) / 2), posts.length - 1)) };
+    return {
+      posts,
+      from: beginsAt(0),
+      alone: at(posts, Math.min(Math.floor((p.rows - 1) / 2), posts.length - 1)),
+    };
   };
   const end = () => edge(units, (rung) => [straight(forth(...rung))]);
   // What hangs at the end is hung when the last row that runs there is done; several things when all rows are.

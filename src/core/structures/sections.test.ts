@@ -259,7 +259,7 @@ describe('sections along a piece', () => {
     };
     const some: Sections = { before: [], after: [{ sequence: ['B'], times: 2 }], mirrored: false };
     expect(messages('right-angle-weave', {}, some)).toEqual([
-      'Right-angle weave has no sections: all its units are alike.',
+      'Right-angle weave has no sections in its own stitch: all its units are alike. Take another stitch for them.',
     ]);
     expect(
       messages(

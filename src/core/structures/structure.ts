@@ -15,6 +15,7 @@ import { Weave, type WeaveOptions } from '../weave/builder';
 import type { Loom, Made } from '../weave/edge';
 import type { Bead, PartId, Path } from '../weave/path';
 import type { RowsPerUnit } from '../weave/units';
+import type { Seam } from './seam';
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
 export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room' | 'fixed'>;
@@ -58,11 +59,18 @@ export interface SectionRun {
   readonly back: boolean;
   /** Whether the fit says how many units it has. */
   readonly fitted: boolean;
+  /** Its beads; none where it is in another stitch. */
   readonly unit: Unit;
   readonly times: number;
-  /** The stitch of such units alone, and its parameters. */
+  /** Rows that it takes, and those of them that come before its first unit. */
+  readonly rows: number;
+  readonly lead: number;
+  /** The stitch of such units alone, by its name and its parameters. */
   readonly stitch: Weaveable;
+  readonly structure: string;
   readonly params: Readonly<Record<string, unknown>>;
+  /** What joins it to the run before; null where it is worked on from there. */
+  readonly seam: Seam | null;
 }
 
 /** The sections of a stitch bound with them. */
@@ -153,6 +161,9 @@ export interface Weaveable {
     units: number,
     request: WeaveRequest,
   ): { readonly w: Weave; readonly edges: Made['edges'] };
+  /** Weaves it where a weave stands, made with its options, and returns its edges. */
+  weaveOn(w: Weave, units: number, request: WeaveRequest): Made['edges'];
+  options(request: WeaveRequest): WeaveOptions;
   /** Sizes that do not suit each other, in words that say what to do; empty when all do. */
   advise?(body: (role: string) => BeadSize): string[];
   /** Parameters that suit these sizes, as near as can be to those it has; null where they do, or none would. */
@@ -328,7 +339,10 @@ interface Definition<S extends z.ZodType> extends Omit<Structure, 'defaults' | '
 }
 
 /** How a structure is woven: what it writes on a loom, whatever is asked for at its edges. */
-interface Program extends Omit<Weaveable, 'weave' | 'weaveInto' | 'rowsPerUnit' | 'sections'> {
+interface Program extends Omit<
+  Weaveable,
+  'weave' | 'weaveInto' | 'weaveOn' | 'options' | 'rowsPerUnit' | 'sections'
+> {
   /** Rows that make one unit; one where nothing is said. */
   readonly rowsPerUnit?: RowsPerUnit;
   /** Holes of the bead of a role, where it has not one. */
@@ -349,6 +363,8 @@ const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weavea
   return {
     ...rest,
     rowsPerUnit,
+    options: optionsOf,
+    weaveOn: on,
     weave: (units, request) => {
       const w = new Weave(optionsOf(request));
       on(w, units, request);
@@ -394,15 +410,6 @@ export const LATER_ROLES = [
 /** All roles that a maker can use, by the letters that they are shown by. */
 export const ROLE_LETTERS = [...FIRST_ROLES, ...LATER_ROLES] as const;
 export type RoleLetter = (typeof ROLE_LETTERS)[number];
-
-/**
- * The roles to choose from where some have a bead: the first, and one more than the last of those.
- * `offeredRoles(['A', 'G'])` goes from A to H.
- */
-export function offeredRoles(had: readonly string[]): RoleLetter[] {
-  const last = Math.max(...had.map((role) => ROLE_LETTERS.indexOf(role as RoleLetter)));
-  return ROLE_LETTERS.slice(0, Math.max(FIRST_ROLES.length, last + 2));
-}
 
 /** The parts of a run of roles that all do the same. */
 export const partsOf = (sequence: readonly RoleLetter[], part: string, rule: Partial<Part> = {}): Part[] =>

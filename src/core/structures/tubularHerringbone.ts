@@ -4,7 +4,7 @@ import type { Point, Pose } from '../layout/layout';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import { remembered } from '../tools/remember';
-import { against, bothEnds, forth, onePost, type Loom, type Made } from '../weave/edge';
+import { against, bothEnds, forth, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead, type Slot } from '../weave/path';
 import { extraField, extraSchema, extraWords, firstOf } from './extra';
@@ -60,9 +60,16 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   // What hangs at an end hangs across the opening, from one column to that opposite.
   const opposite = (round: readonly Pair[]) => at(round, Math.floor((pairs - 1) / 2)).right;
-  const top = onePost({ out: outOf(at(last, 0).left), into: forth(opposite(last)) });
+  // What it is sewn to all round is sewn pair by pair.
+  const top: Edge = {
+    posts: last.map(({ left, right }) => [{ out: outOf(left), into: forth(right) }]),
+    alone: [{ out: outOf(at(last, 0).left), into: forth(opposite(last)) }],
+  };
   const end = loom.reached('end', top, t);
-  const start = onePost({ out: backOutOf(at(first, 0).left), into: against(opposite(first)) });
+  const start: Edge = {
+    posts: first.map(({ left, right }) => [{ out: backOutOf(left), into: against(right) }]),
+    alone: [{ out: backOutOf(at(first, 0).left), into: against(opposite(first)) }],
+  };
   const all = [first, ...items].map((round) => round.flatMap(({ left, right }) => [left, right]));
   return { edges: { start, end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
 }

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Pose } from '../layout/layout';
 import { roundingMm } from '../layout/solver/solid';
-import { against, bothEnds, forth, onePost, type Loom, type Made } from '../weave/edge';
+import { against, bothEnds, forth, straight, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
 import { besideMm, peyoteRows } from './peyoteRows';
@@ -52,9 +52,17 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   // What hangs at an end hangs across the opening, from one bead of the round to that opposite.
   const opposite = (round: readonly Bead[]) => at(round, Math.floor(each / 2));
-  const end = loom.reached('end', onePost({ out: outOf(at(last, 0)), into: forth(opposite(last)) }), t);
+  // What it is sewn to all round is sewn bead by bead.
+  const top: Edge = {
+    posts: last.map((bead) => [straight(forth(bead))]),
+    alone: [{ out: outOf(at(last, 0)), into: forth(opposite(last)) }],
+  };
+  const end = loom.reached('end', top, t);
   // The tail runs the other way round.
-  const start = onePost({ out: backOutOf(at(round0, 0)), into: against(opposite(round0)) });
+  const start: Edge = {
+    posts: round0.map((bead) => [straight(against(bead))]),
+    alone: [{ out: backOutOf(at(round0, 0)), into: against(opposite(round0)) }],
+  };
   const all = [round0, round1, ...items];
   return { edges: { start, end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
 }

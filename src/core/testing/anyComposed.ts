@@ -9,7 +9,8 @@ import { asPiece, carrying, partOf, withPart } from '../piece/partOfPiece';
 import type { Piece } from '../piece/piece';
 import { ownUnit } from '../structures/ownUnit';
 import { boundStitch, STRUCTURES } from '../structures/registry';
-import type { Sections } from '../structures/sections';
+import { SEAMS } from '../structures/seam';
+import type { SectionChoice, Sections } from '../structures/sections';
 import { rolesOf, type RoleLetter } from '../structures/structure';
 import { given } from '../tools/given';
 import { anyPiece } from './anyPiece';
@@ -26,10 +27,28 @@ const anyPart = fc.record({
   units: fc.option(fc.integer({ min: 1, max: 40 })),
 });
 
-const anySection = fc.record({
-  sequence: fc.array(fc.constantFrom<RoleLetter>('A', 'B', 'C'), { minLength: 1, maxLength: 4 }),
-  times: fc.integer({ min: 1, max: 8 }),
-});
+const anySection: fc.Arbitrary<SectionChoice> = fc
+  .record({
+    sequence: fc.array(fc.constantFrom<RoleLetter>('A', 'B', 'C'), { minLength: 1, maxLength: 4 }),
+    times: fc.integer({ min: 1, max: 8 }),
+    other: fc.option(
+      fc.record({
+        structure: fc.constantFrom(...STRUCTURES, ownUnit),
+        matched: fc.boolean(),
+        seam: fc.record({
+          by: fc.constantFrom(...SEAMS),
+          across: fc.integer({ min: 1, max: 4 }),
+          back: fc.integer({ min: 1, max: 4 }),
+          rounds: fc.integer({ min: 1, max: 3 }),
+        }),
+      }),
+    ),
+  })
+  .map(({ other, ...one }) => {
+    if (!other) return one;
+    const { structure, ...rest } = other;
+    return { ...one, other: { ...rest, id: structure.id, params: structure.defaults } };
+  });
 /** Sections along the part that carries the others, whether its stitch can have them or not. */
 const anySections: fc.Arbitrary<Sections> = fc.record({
   before: fc.array(anySection, { maxLength: 2 }),

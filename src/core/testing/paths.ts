@@ -3,6 +3,7 @@
  * checker and the solver. None is a structure of the gallery.
  */
 import { Weave, type WeaveOptions } from '../weave/builder';
+import { forth } from '../weave/edge';
 import { hole, outOf } from '../weave/needle';
 import { jointOf, wovenAt, wovenOf, type Bead, type Path } from '../weave/path';
 
@@ -296,7 +297,7 @@ export function capsule(edge: number, lost = 0): Path {
     front.t.enclose('stone', 'Z');
     // Its first bead has just been gone through: the round of the zip begins at the next.
     const turned = (rim: readonly Bead[]) => [...rim.slice(1), ...rim.slice(0, 1)];
-    w.zip(front.t, turned(front.rim), turned(back.rim));
+    w.zip(front.t, forth(...turned(front.rim)), forth(...turned(back.rim)));
   });
   return w.path();
 }

@@ -15,3 +15,13 @@ export function once<T>(make: () => T): () => T {
   let made: { value: T } | null = null;
   return () => (made ??= { value: make() }).value;
 }
+
+/** The same for objects, whose answers go with them. */
+export function rememberedWeakly<K extends object, T>(make: (key: K) => T): (key: K) => T {
+  const made = new WeakMap<K, { readonly value: T }>();
+  return (key) => {
+    let kept = made.get(key);
+    if (!kept) made.set(key, (kept = { value: make(key) }));
+    return kept.value;
+  };
+}

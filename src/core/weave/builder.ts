@@ -10,6 +10,7 @@ import {
   wovenOf,
   type Bead,
   type Finding,
+  type HoleEnd,
   type JointId,
   type Move,
   type PassInfo,
@@ -74,6 +75,14 @@ class SharedPath {
   readonly links = new Links({ moves: this.moves, threads: this.threads });
 }
 
+/** Where a stretch of a part begins. */
+interface Stretch {
+  readonly row: number;
+  readonly unit: number;
+}
+
+const AT_THE_START: Stretch = { row: 0, unit: 0 };
+
 interface Whereabouts {
   readonly section?: Section;
   readonly pass?: string;
@@ -105,6 +114,8 @@ export class Weave implements Written {
   private unitAt: (row: number) => RowOfUnit;
   private run: number | undefined;
   private place: Place;
+  /** The row as the structure counts it. */
+  private row = 0;
   private readonly roomOf: (role: string) => number;
 
   /** @internal The bare links so far; read only when something asks. */
@@ -112,7 +123,11 @@ export class Weave implements Written {
   /** @internal */
   readonly fixed: (bead: Bead, hole: number) => number;
 
-  /** @param part what is woven, of the path that it shares with others */
+  /**
+   * @param part what is woven, of the path that it shares with others
+   * @param from where along the part it begins: another stretch of it goes before
+   * @param own what its needles are told apart by
+   */
   constructor(
     {
       rowsPerUnit = 1,
@@ -123,16 +138,20 @@ export class Weave implements Written {
     }: WeaveOptions = {},
     readonly part: PartId = MAIN,
     private readonly shared: SharedPath = new SharedPath(),
+    private readonly from: Stretch = AT_THE_START,
+    private readonly own: string = part,
   ) {
-    if (shared.scopes.has(part)) throw new Error(`The part ${part} is woven already.`);
-    shared.scopes.set(part, this);
+    if (from === AT_THE_START) {
+      if (shared.scopes.has(part)) throw new Error(`The part ${part} is woven already.`);
+      shared.scopes.set(part, this);
+    }
     this.unitAt = unitsOfRows(rowsPerUnit);
     this.holes = holes;
     this.without = without;
     this.roomOf = room;
     this.fixed = fixed;
     this.links = shared.links;
-    this.place = { section: this.woven, pass: BASE, unit: 0, row: 0, rowInUnit: 0 };
+    this.place = { section: this.woven, pass: BASE, unit: from.unit, row: from.row, rowInUnit: 0 };
   }
 
   /**
@@ -146,6 +165,14 @@ export class Weave implements Written {
    */
   scope(part: PartId, options: WeaveOptions = {}): Weave {
     return new Weave(options, part, this.shared);
+  }
+
+  /**
+   * A further stretch of the same part, that begins at such a row and unit: it has needles of its own, and its rows are
+   * counted anew as it is woven.
+   */
+  stretch(name: string, from: Stretch, options: WeaveOptions = {}): Weave {
+    return new Weave(options, this.part, this.shared, from, `${this.own}/${name}`);
   }
 
   /** The section whose units grow in number with the part. */
@@ -164,8 +191,8 @@ export class Weave implements Written {
   needle(name: string, { doubled = false } = {}): Needle {
     const kept = this.needles.get(name);
     if (kept) return kept;
-    const own = ofPart(this.part, name);
-    const tail = ofPart(this.part, this.needles.size === 0 ? TAIL : tailOf(name));
+    const own = this.named(name);
+    const tail = this.named(this.needles.size === 0 ? TAIL : tailOf(name));
     if (!this.shared.threads.some((thread) => thread.needles.includes(own)))
       this.shared.threads.push({ needles: [own, tail], folded: false, doubled });
     return this.threaded(name);
@@ -173,7 +200,7 @@ export class Weave implements Written {
 
   /** One cord folded in the middle: a needle, or a cord end, on either side. */
   cord(one: string, other: string, { doubled = false } = {}): [Needle, Needle] {
-    const needles = [ofPart(this.part, one), ofPart(this.part, other)] as const;
+    const needles = [this.named(one), this.named(other)] as const;
     this.shared.threads.push({ needles, folded: true, doubled });
     return [this.threaded(one), this.threaded(other)];
   }
@@ -186,14 +213,16 @@ export class Weave implements Written {
 
   /** Everything `work` does belongs to this part of the piece. */
   in<T>(part: Whereabouts, work: () => T): T {
-    const { place, unitAt, run } = this;
+    const { place, row, unitAt, run } = this;
     this.run = part.run ?? run;
     if (part.rowsPerUnit !== undefined) this.unitAt = unitsOfRows(part.rowsPerUnit);
     this.place = this.at(part);
+    this.row = part.row ?? row;
     try {
       return work();
     } finally {
       this.place = place;
+      this.row = row;
       this.unitAt = unitAt;
       this.run = run;
     }
@@ -284,13 +313,14 @@ export class Weave implements Written {
   }
 
   /**
-   * Sews two edges together: through a bead of one, then of the other, in turn. The edges must be of equal
-   * length; the checker names those that are not.
+   * Sews two edges together: through a bead of one, then of the other, in turn, each by the end that is told. The edges
+   * must be of equal length; the checker names those that are not.
    */
-  zip(needle: Needle, one: readonly Bead[], other: readonly Bead[]): void {
-    this.shared.zips.push({ place: this.place, edges: [one, other] });
+  zip(needle: Needle, one: readonly HoleEnd[], other: readonly HoleEnd[]): void {
+    const beads = (edge: readonly HoleEnd[]) => edge.map(({ bead }) => bead);
+    this.shared.zips.push({ place: this.place, edges: [beads(one), beads(other)] });
     for (let i = 0; i < Math.min(one.length, other.length); i++)
-      needle.through(one[i] as Bead, other[i] as Bead);
+      needle.enter([one[i] as HoleEnd, other[i] as HoleEnd]);
   }
 
   /** Whether a foreign stop bead is on the thread, to be taken off. */
@@ -315,13 +345,16 @@ export class Weave implements Written {
 
   /** @internal */
   at(part: Whereabouts): Place {
-    const { section, pass, row } = this.place;
-    const at = part.row ?? row;
+    const section = part.section ?? this.place.section;
+    const row = part.row ?? this.row;
+    const { unit, rowInUnit } = this.unitAt(row);
+    const from = section === this.woven ? this.from : AT_THE_START;
     return {
-      section: part.section ?? section,
-      pass: part.pass ?? pass,
-      row: at,
-      ...this.unitAt(at),
+      section,
+      pass: part.pass ?? this.place.pass,
+      row: from.row + row,
+      unit: from.unit + unit,
+      rowInUnit,
     };
   }
 
@@ -346,8 +379,13 @@ export class Weave implements Written {
     this.shared.moves.push(move);
   }
 
+  /** A needle as the whole path knows it. */
+  private named(name: string): string {
+    return ofPart(this.own, name);
+  }
+
   private threaded(name: string): Needle {
-    const needle = new Needle(this, ofPart(this.part, name));
+    const needle = new Needle(this, this.named(name));
     this.needles.set(name, needle);
     return needle;
   }

@@ -35,10 +35,14 @@ export interface Meeting {
 /** An end of a part: where something can hang, in the order worked. */
 export interface Edge {
   readonly posts: readonly Post[];
+  /** The side of the work on which the first of its posts is, as the sign of y; all round where nothing is said. */
+  readonly from?: 1 | -1;
   /** The post that holds what hangs alone; the middle one where nothing is said. */
   readonly alone?: Post;
   /** What sews it to the start in a ring; a part that closes itself as it is woven has none. */
   readonly meeting?: Meeting;
+  /** Its beads where each stands in a gap of an edge that it can be zipped to, from one side to the other. */
+  readonly zips?: readonly HoleEnd[];
 }
 
 /** Where an end of thread is fastened off, a few beads into the work: between two half hitches. */
@@ -137,6 +141,9 @@ export function bothEnds(
   const row = (k: number) => inside(...(rows.at(k) ?? []));
   return ownAndTail(loom, needle, row(-1 - into), row(into));
 }
+
+/** The side on which a row begins that is worked there and back, the first from the upper edge. */
+export const beginsAt = (row: number): 1 | -1 => (row % 2 === 0 ? -1 : 1);
 
 /** A run of beads that thread leaves by one end and enters by the other, straight through it. */
 export const straight = (way: readonly HoleEnd[]): Hold => ({ out: outOfWay(way), into: way });

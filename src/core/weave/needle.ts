@@ -152,6 +152,13 @@ export class Needle {
     return this;
   }
 
+  /** Whether a hidden way leads to any of these, had every hole room. */
+  reaches(...targets: readonly Target[]): boolean {
+    const { links } = this.work;
+    const from = links.lastOut(this.name);
+    return from !== null && findRoute(links, from, targets, () => true) !== null;
+  }
+
   attach(finding: Finding, hole = 0): this {
     this.work.add({ ...this.base(), kind: 'attach', finding, hole });
     return this;

@@ -4,15 +4,8 @@ import { Button } from 'antd';
 import { beadsFor } from '@/core/piece/newPiece';
 import { beadOf } from '@/core/piece/part';
 import { boundStitch, structureById } from '@/core/structures/registry';
-import {
-  fieldsThatCount,
-  offeredRoles,
-  optionsOf,
-  ROLE_LETTERS,
-  rolesOf,
-  type Field,
-  type RoleLetter,
-} from '@/core/structures/structure';
+import { offeredRoles } from '@/core/structures/offeredRoles';
+import { fieldsThatCount, optionsOf, ROLE_LETTERS, rolesOf, type Field, type RoleLetter } from '@/core/structures/structure';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../fields/Choice';
 import { CountInput } from '../../fields/CountInput';

@@ -1,0 +1,360 @@
+import type { Closing } from '../body/kinds';
+import { LOOP_ROLE, NO_LOOP } from '../closures/sewnLoop';
+import type { CountRule } from '../fit/rules';
+import { sewSeam } from '../joints/seam';
+import { remembered } from '../tools/remember';
+import { Weave } from '../weave/builder';
+import type { Edge, Made } from '../weave/edge';
+import type { Bead } from '../weave/path';
+import { composedForm, rowsEach } from './composedForm';
+import { edgeOf, leadUnits, runKey, runsOf, unitsOfRun, type BoundRun } from './sectionRuns';
+import type { OtherStitch, SectionChoice, Sections } from './sections';
+import {
+  at,
+  distinct,
+  type Form,
+  type SectionRun,
+  type Structure,
+  type Unit,
+  type Weaveable,
+  type WeaveRequest,
+} from './structure';
+
+/** A stitch with sections, or what stands against it. */
+export type Sectioned =
+  | { readonly ok: true; readonly weaveable: Weaveable }
+  | { readonly ok: false; readonly messages: readonly string[] };
+
+type Params = Readonly<Record<string, unknown>>;
+
+/** Binds a stitch whose own units lie between sections of others. Its own parameters must stand. */
+export function bindSections(
+  structure: Structure,
+  given: Params,
+  sections: Sections,
+  structureById: (id: string) => Structure | undefined,
+): Sectioned {
+  const params = known(structure, given);
+  const others = othersOf({ structure, params, sections }, structureById);
+  const faults = [...grownFaults(structure, params, sections), ...others.faults];
+  if (faults.length > 0) return { ok: false, messages: faults };
+
+  const runs = remembered(runsOf({ structure, params, sections, bound: others.bound }));
+  const seams = seamFaults(runs(1));
+  if (seams.length > 0) return { ok: false, messages: seams };
+
+  const groups = remembered((units: number) => groupsOf(structure, params, runs(units)));
+  const rows = (units: number) =>
+    at(
+      groups(units).filter(({ fitted }) => fitted),
+      0,
+    ).rows;
+  const perUnit = rows(2) - rows(1);
+  const fixed = rows(1) - perUnit;
+  const minimumUnits = leastUnits(structure, params, perUnit, fixed);
+  const parts = groups(minimumUnits);
+  const [first, last] = [at(parts, 0).stitch, at(parts, -1).stitch];
+  const alone = parts.length === 1;
+  const weaveOn: Weaveable['weaveOn'] = (w, units, request) => weaveGroups(w, groups(units), request);
+  return {
+    ok: true,
+    weaveable: {
+      ...first,
+      parts: parts.flatMap(({ stitch }) => stitch.parts),
+      minimumUnits,
+      mostUnits: undefined,
+      mostLoops: Math.min(first.mostLoops ?? 1, last.mostLoops ?? 1),
+      closings: alone ? first.closings : ['clasp'],
+      notJoined: alone
+        ? first.notJoined
+        : 'Sections in other stitches are joined end to end, and close with a clasp.',
+      closing: closingWords(sections),
+      sections: { copies: runs(1).filter(({ fitted }) => fitted).length, runs },
+      rules: (closing) =>
+        alone ? evenRules(first, closing, perUnit, fixed) : zipRules(parts, perUnit, fixed),
+      weave: (units, request) => {
+        const w = new Weave(at(groups(units), 0).stitch.options(request));
+        weaveOn(w, units, request);
+        return w.path();
+      },
+      weaveInto: (path, part, units, request) => {
+        const w = path.scope(part, at(groups(units), 0).stitch.options(request));
+        return { w, edges: weaveOn(w, units, request) };
+      },
+      weaveOn,
+      advise: (body) => [
+        ...parts.flatMap(({ stitch }) => stitch.advise?.(body) ?? []),
+        ...(structure.unlike?.inColumns
+          ? unevenSeams(runs(1), (run) => run.stitch.form(body, new Set()).widthMm)
+          : []),
+      ],
+      form: (body, without) => {
+        const forms = new Map(runs(1).map((run) => [runKey(run), run.stitch.form(body, without)]));
+        return composedForm(runs, (run): Form => forms.get(runKey(run)) as Form, body(LOOP_ROLE));
+      },
+    },
+  };
+}
+
+/** Only what the stitch knows of: a stray word for rows beyond its units is none of it. */
+const known = ({ defaults }: Structure, given: Params): Params =>
+  Object.fromEntries(Object.entries(defaults).map(([key, usual]) => [key, given[key] ?? usual]));
+
+const listedOf = ({
+  before,
+  after,
+}: Sections): { readonly number: number; readonly section: SectionChoice }[] => [
+  ...before.map((section, i) => ({ number: i + 1, section })),
+  ...after.map((section, i) => ({ number: before.length + 2 + i, section })),
+];
+
+/** What stands against sections in the part's own stitch. */
+function grownFaults(structure: Structure, params: Params, sections: Sections): string[] {
+  const grown = listedOf(sections).filter(({ section }) => !section.other);
+  if (grown.length === 0) return [];
+  const not = structure.unlike
+    ? structure.unlike.not(params)
+    : `${structure.name} has no sections in its own stitch: all its units are alike. Take another stitch for them.`;
+  if (not !== null) return [not];
+  return grown.flatMap(({ number, section: { sequence } }) =>
+    structure.check({ ...params, sequence }).map((fault) => `Section ${number}: ${fault}`),
+  );
+}
+
+/** What cannot be a section by itself, and why. */
+function unfit(structure: Structure | undefined, stitch: Weaveable | null): string | null {
+  if (!structure) return 'This version knows no such structure.';
+  if (!stitch) return null;
+  if (stitch.arrangement || stitch.points !== undefined || stitch.corner)
+    return `${structure.name} is a piece of its own, and no section.`;
+  return stitch.pathless ? 'Of a stitch of your own no edge is known that it could be joined by.' : null;
+}
+
+interface Others {
+  readonly faults: readonly string[];
+  readonly bound: (other: OtherStitch) => BoundRun;
+}
+
+/** Sections in other stitches, each as broad as its neighbour where it is to be so, from the part's own units outwards. */
+function othersOf(
+  {
+    structure,
+    params,
+    sections,
+  }: { readonly structure: Structure; readonly params: Params; readonly sections: Sections },
+  structureById: (id: string) => Structure | undefined,
+): Others {
+  const faults: string[] = [];
+  const matched = new Map<OtherStitch, Params>();
+  const plain = remembered((key: string): Weaveable => {
+    const { id, params: its } = JSON.parse(key) as { id: string; params: Params };
+    return (structureById(id) as Structure).bind(its);
+  });
+  const stitchOf = (id: string, its: Params) => plain(JSON.stringify({ id, params: its }));
+  if (structure.check(params).length === 0) {
+    const own = structure.bind(params);
+    for (const side of [sections.before.toReversed(), sections.after]) {
+      let beside = own;
+      for (const section of side) {
+        const { other, times } = section;
+        if (!other) {
+          beside = own;
+          continue;
+        }
+        const { number } = at(
+          listedOf(sections).filter((one) => one.section === section),
+          0,
+        );
+        const told = (words: string) => faults.push(`Section ${number}: ${words}`);
+        const its = structureById(other.id);
+        if (!its) {
+          told('This version knows no such structure.');
+          continue;
+        }
+        const wrong = its.check({ ...its.defaults, ...other.params });
+        wrong.forEach(told);
+        if (wrong.length > 0) continue;
+        const asTold = known(its, other.params);
+        const stitch = stitchOf(other.id, asTold);
+        const cannot = unfit(its, stitch);
+        if (cannot) {
+          told(cannot);
+          continue;
+        }
+        const wanted = other.matched ? asBroadAs(beside, its, asTold) : asTold;
+        if (!wanted) {
+          told(
+            `${its.name} has no breadth with ${edgeOf(beside).end.posts} places to join it by, as its neighbour has.`,
+          );
+          continue;
+        }
+        matched.set(other, wanted);
+        beside = stitchOf(other.id, wanted);
+        if (times < beside.minimumUnits) told(`${its.name} has ${beside.minimumUnits} units at least.`);
+      }
+    }
+  }
+  return {
+    faults,
+    bound: (other) => {
+      const its = matched.get(other) ?? other.params;
+      return { structure: other.id, params: its, stitch: stitchOf(other.id, its) };
+    },
+  };
+}
+
+/** Parameters with which a stitch has as many posts at its edge as its neighbour; its own where they do; null where none has. */
+export function asBroadAs(beside: Weaveable, structure: Structure, params: Params): Params | null {
+  const { posts } = edgeOf(beside).end;
+  const fits = (its: Params) =>
+    structure.check(its).length === 0 && edgeOf(structure.bind(its)).start.posts === posts;
+  if (fits(params)) return params;
+  const options = structure.fields.flatMap((field) =>
+    field.kind === 'choice' ? field.options.map(({ value }) => ({ ...params, [field.key]: value })) : [],
+  );
+  return options.find(fits) ?? null;
+}
+
+/** Edges that cannot be joined. */
+const seamFaults = (runs: readonly SectionRun[]): string[] =>
+  distinct(
+    runs.flatMap((run, i) => {
+      const before = runs[i - 1];
+      if (!before || !run.seam) return [];
+      const [here, there] = [edgeOf(before.stitch).end, edgeOf(run.stitch).start];
+      const pair = `Sections ${before.of + 1} and ${run.of + 1}`;
+      if (run.seam.by === 'zip')
+        return here.zips > 0 && here.zips === there.zips
+          ? []
+          : [
+              `${pair} cannot be zipped: both must be even flat peyote of the same breadth. Join them by beads, or edge to edge.`,
+            ];
+      return here.posts === there.posts
+        ? []
+        : [
+            `${pair} have ${here.posts} and ${there.posts} places to join them by: make one as broad as the other.`,
+          ];
+    }),
+  );
+
+/** Runs that are woven in one go. */
+interface Group {
+  readonly stitch: Weaveable;
+  /** Units that it is woven of. */
+  readonly units: number;
+  readonly rows: number;
+  readonly fitted: boolean;
+  /** Where its first unit is in the whole. */
+  readonly fromRow: number;
+  readonly fromUnit: number;
+  readonly runs: readonly SectionRun[];
+}
+
+/** The fewest units of its own with which a stitch has as many rows as it needs, beside so many fixed ones. */
+function leastUnits(structure: Structure, params: Params, perUnit: number, fixed: number): number {
+  if (!structure.unlike) return structure.bind(params).minimumUnits;
+  const least = structure.bind({ ...params, sequence: ['A'], extra: 0 });
+  return Math.max(1, Math.ceil((least.minimumUnits * rowsEach(least) - fixed) / perUnit));
+}
+
+/** Runs that grow on from each other are one group, whose beginning is a seam or the start. */
+function groupsOf(structure: Structure, params: Params, runs: readonly SectionRun[]): Group[] {
+  const starts = runs.flatMap(({ seam }, i) => (i === 0 || seam ? [i] : []));
+  // What comes before the first unit of all is counted down from it.
+  let [fromRow, fromUnit] = [-at(runs, 0).lead, -leadUnits(at(runs, 0))];
+  return starts.map((start, k) => {
+    const own = runs.slice(start, starts[k + 1]);
+    const [first] = own as [SectionRun];
+    const rows = own.reduce((sum, run) => sum + run.rows, 0);
+    const grown = structure.unlike && first.unit.length > 0;
+    const group: Group = {
+      stitch: grown && structure.unlike ? structure.unlike.bind(params, own.flatMap(unitsIn)) : first.stitch,
+      units: grown ? 1 : first.times,
+      rows,
+      fitted: own.some(({ fitted }) => fitted),
+      fromRow: fromRow + first.lead,
+      fromUnit: fromUnit + leadUnits(first),
+      runs: own,
+    };
+    fromRow += rows;
+    fromUnit += own.reduce((sum, run) => sum + unitsOfRun(run), 0);
+    return group;
+  });
+}
+
+/** Each unit of a run. */
+const unitsIn = ({ unit, times }: SectionRun): Unit[] => Array<Unit>(times).fill(unit);
+
+/** Beads near either end of a stretch, to fasten a seam off in. */
+const NEAR_ROWS = 3;
+
+/** Weaves groups one after another, each with thread of its own, and sews them to each other. */
+function weaveGroups(w: Weave, groups: readonly Group[], request: WeaveRequest): Made['edges'] {
+  const one = groups[0];
+  if (groups.length === 1 && one) return one.stitch.weaveOn(w, one.units, request);
+  const made = groups.map(({ stitch, units, fromRow, fromUnit, runs }, k) => {
+    const [first] = runs as [SectionRun];
+    const name = `section ${first.of + 1}${first.back ? ', again' : ''}`;
+    const scope = k === 0 ? w : w.stretch(name, { row: fromRow, unit: fromUnit }, stitch.options(request));
+    return stitch.weaveOn(scope, units, {
+      start: k === 0 ? request.start : NO_LOOP,
+      end: k === groups.length - 1 ? request.end : NO_LOOP,
+    });
+  });
+  groups.slice(1).forEach(({ fromRow, runs: [first] }, k) => {
+    const [here, there] = [at(made, k).end, at(made, k + 1).start] as readonly [Edge, Edge];
+    const near = ({ place: { section, row } }: Bead) =>
+      section === w.woven && row >= fromRow - NEAR_ROWS && row < fromRow + NEAR_ROWS;
+    if (first?.seam) sewSeam(w, k, [here, there], first.seam, w.path().beads.filter(near));
+  });
+  return { start: at(made, 0).start, end: at(made, -1).end };
+}
+
+/** Rows in columns may be so much wider than their neighbours (from memory: 11/0 and 10/0 seeds still lie together). */
+const UNEVEN = 1.15;
+
+/** What is to be said of sections in one stitch that are much wider than those beside them: each pair once. */
+function unevenSeams(runs: readonly SectionRun[], widthOf: (run: SectionRun) => number): string[] {
+  const said = runs.slice(1).flatMap((run, i) => {
+    if (run.seam) return [];
+    const [wide, narrow] = [at(runs, i), run].sort((a, b) => widthOf(b) - widthOf(a)) as [
+      SectionRun,
+      SectionRun,
+    ];
+    return widthOf(wide) <= UNEVEN * widthOf(narrow)
+      ? []
+      : [
+          `Section ${wide.of + 1} is much wider than section ${narrow.of + 1}: put a row or two of a middle size between them, or thread shows at the seam.`,
+        ];
+  });
+  return distinct(said);
+}
+
+/** How it ends, in words: on the section that comes last. */
+const closingWords = ({ before, after, mirrored }: Sections): string =>
+  `it ends on section ${mirrored ? 1 : before.length + 1 + after.length}`;
+
+/** What the count must keep to where rows must come to an even number: `fixed` of them, and so many for each unit. */
+function evenRows(perUnit: number, fixed: number, why: string): CountRule[] {
+  if (perUnit % 2 === 1) return [{ of: 2, rest: fixed % 2, must: true, why }];
+  // Whatever the count, the rows come to an odd number.
+  const never = `${why}: make a section one row longer or shorter`;
+  return fixed % 2 === 0 ? [] : [0, 1].map((rest) => ({ of: 2, rest, must: true, why: never }));
+}
+
+const evenRules = (
+  { evenToJoin: why }: Weaveable,
+  closing: Closing,
+  perUnit: number,
+  fixed: number,
+): CountRule[] => (closing === 'joined' && why !== undefined ? evenRows(perUnit, fixed, why) : []);
+
+/** A zipped edge is that of an even number of rows. */
+function zipRules(groups: readonly Group[], perUnit: number, fixed: number): CountRule[] {
+  const why = 'zipped, the last row must stand in the gaps of the next';
+  return groups.flatMap((group, k) => {
+    const zipped = [group.runs[0], groups[k + 1]?.runs[0]].some((run) => run?.seam?.by === 'zip');
+    if (!zipped) return [];
+    return group.fitted ? evenRows(perUnit, fixed, why) : evenRows(0, group.rows, why);
+  });
+}

@@ -1,0 +1,286 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { LOOP_ROLE } from '../closures/sewnLoop';
+import { BEADS, byId } from '../materials/catalogue';
+import { tally } from '../read/tally';
+import { runs } from '../testing/thorough';
+import { checkMeetings, checkPath, type Fault } from '../weave/check';
+import { WOVEN, type Bead } from '../weave/path';
+import { boundStitch, STRUCTURES } from './registry';
+import { USUAL_SEAM, type Seam } from './seam';
+import { edgeOf } from './sectionRuns';
+import type { SectionChoice, Sections } from './sections';
+import type { Weaveable } from './structure';
+
+const LOOP = { seedsEachSide: 2, passes: 1 };
+const CLOSED = { start: LOOP, end: LOOP };
+const size = () => byId(BEADS, 'seed-11');
+
+const section = (
+  id: string,
+  times: number,
+  params: Readonly<Record<string, unknown>> = {},
+  seam: Seam = USUAL_SEAM,
+  matched = true,
+): SectionChoice => ({ sequence: ['A'], times, other: { id, params, matched, seam } });
+
+const messages = (id: string, params: Readonly<Record<string, unknown>>, sections: Sections) => {
+  const found = boundStitch({
+    id,
+    params: { ...STRUCTURES.find((s) => s.id === id)?.defaults, ...params },
+    sections,
+  });
+  return found.ok ? [] : found.messages;
+};
+function bound(id: string, params: Readonly<Record<string, unknown>>, sections: Sections): Weaveable {
+  const found = boundStitch({
+    id,
+    params: { ...STRUCTURES.find((s) => s.id === id)?.defaults, ...params },
+    sections,
+  });
+  if (!found.ok) throw new Error(found.messages.join(' '));
+  return found.weaveable;
+}
+
+/** Faults of a path but for units that are meant to be unlike. */
+const faults = (all: readonly Fault[]) => all.filter(({ code }) => code !== 'cell-unlike');
+
+/** Beads of the pieces that are woven, of an end that hangs on them none. */
+const woven = ({ place }: Bead) => place.section === WOVEN;
+
+/** Stitches with an edge that others can be joined to, in one-hole beads. */
+const JOINABLE = STRUCTURES.filter(({ bind, defaults }) => {
+  const { arrangement, corner, parts } = bind(defaults);
+  return !arrangement && !corner && parts.every(({ holes }) => holes === 1);
+});
+
+describe('a section in another stitch', () => {
+  it('takes its own beads, and those of the seam at every post; the whole is both and the seam (by hand)', () => {
+    // Two columns of herringbone have one post, and a row of right-angle weave has one.
+    const weaveable = bound(
+      'right-angle-weave',
+      {},
+      {
+        before: [
+          section(
+            'flat-herringbone',
+            6,
+            { columns: 2, sequence: ['C'] },
+            { by: 'beads', across: 2, back: 1, rounds: 2 },
+          ),
+        ],
+        after: [],
+        mirrored: true,
+      },
+    );
+    const path = weaveable.weave(5, CLOSED);
+    expect(faults(checkPath(path))).toEqual([]);
+    // Two strips of six rows of two, and two seams of three beads.
+    expect(tally(path, woven).get('C')).toBe(2 * 6 * 2);
+    expect(tally(path, ({ place }) => place.section.joint?.startsWith('seam') ?? false)).toEqual(
+      new Map([[LOOP_ROLE, 6]]),
+    );
+    // Each stretch has a thread, and each seam.
+    expect(path.threads).toHaveLength(5);
+    const own = (id: string, units: number, params: Readonly<Record<string, unknown>>) => {
+      const alone = bound(id, params, { before: [], after: [], mirrored: false });
+      const { pitchMm, extraMm } = alone.form(size, new Set());
+      return units * pitchMm + extraMm;
+    };
+    const form = weaveable.form(size, new Set());
+    expect(5 * form.pitchMm + form.extraMm).toBeCloseTo(
+      own('right-angle-weave', 5, {}) +
+        2 * own('flat-herringbone', 6, { columns: 2, sequence: ['B'], extra: 0 }) +
+        2 * 2 * size().lengthMm,
+      6,
+    );
+  });
+
+  it('is as broad as what it is joined to, where it can be', () => {
+    const wide = bound(
+      'flat-peyote',
+      { wide: 8 },
+      { before: [], after: [section('right-angle-weave', 4)], mirrored: false },
+    );
+    const [own, other] = wide.sections?.runs(9) ?? [];
+    expect(other?.params).toMatchObject({ rows: 4 });
+    expect(own && other && edgeOf(own.stitch).end.posts).toBe(4);
+    // What is joined to that is as broad again.
+    const on = bound(
+      'flat-peyote',
+      { wide: 8 },
+      {
+        before: [],
+        after: [section('right-angle-weave', 4), section('flat-herringbone', 4)],
+        mirrored: false,
+      },
+    );
+    expect(on.sections?.runs(9).at(-1)?.params).toMatchObject({ columns: 8 });
+  });
+
+  it('that cannot be joined says why, and what would do', () => {
+    const after = (...all: SectionChoice[]): Sections => ({ before: [], after: all, mirrored: false });
+    expect(
+      messages(
+        'flat-peyote',
+        { wide: 8 },
+        after(section('right-angle-weave', 4, { rows: 2 }, USUAL_SEAM, false)),
+      ),
+    ).toEqual(['Sections 1 and 2 have 4 and 2 places to join them by: make one as broad as the other.']);
+    expect(messages('flat-peyote', { wide: 12 }, after(section('right-angle-weave', 4)))).toEqual([
+      'Section 2: Right-angle weave has no breadth with 6 places to join it by, as its neighbour has.',
+    ]);
+    expect(messages('flat-peyote', {}, after(section('graduated-line', 1)))[0]).toBe(
+      'Section 2: Graduated line is a piece of its own, and no section.',
+    );
+    expect(messages('flat-peyote', {}, after(section('nothing', 1)))).toEqual([
+      'Section 2: This version knows no such structure.',
+    ]);
+    expect(
+      messages('flat-peyote', {}, after(section('brick-stitch', 1, { wide: 6, sequence: ['A'] }))),
+    ).toEqual(['Section 2: Brick stitch has 4 units at least.']);
+    const zip: Seam = { ...USUAL_SEAM, by: 'zip' };
+    expect(
+      messages('flat-peyote', { wide: 6 }, after(section('right-angle-weave', 4, { rows: 3 }, zip)))[0],
+    ).toMatch(/^Sections 1 and 2 cannot be zipped/);
+  });
+
+  it('zipped, peyote goes on as peyote: as long as woven in one, and each edge in the gaps of the other', () => {
+    const params = { wide: 6, sequence: ['A'] };
+    const zip: Seam = { ...USUAL_SEAM, by: 'zip' };
+    const sections: Sections = {
+      before: [],
+      after: [section('flat-peyote', 10, { ...params, sequence: ['B'] }, zip)],
+      mirrored: false,
+    };
+    const zipped = bound('flat-peyote', params, sections);
+    expect(zipped.rules?.('clasp')).toMatchObject([{ of: 2, rest: 0, must: true }]);
+    const path = zipped.weave(12, CLOSED);
+    expect(faults(checkPath(path))).toEqual([]);
+    const plain = bound('flat-peyote', params, { before: [], after: [], mirrored: false });
+    const [one, all] = [zipped.form(size, new Set()), plain.form(size, new Set())];
+    expect(12 * one.pitchMm + one.extraMm).toBeCloseTo(22 * all.pitchMm + all.extraMm, 6);
+    // Through three beads of each edge, in turn.
+    const sewn = path.moves.filter(
+      ({ place }) => place.section.joint === 'seam 1' && place.pass === 'zip the edges',
+    );
+    expect(sewn.map((move) => ('bead' in move ? move.bead.place.row : null))).toEqual([
+      11, 12, 11, 12, 11, 12,
+    ]);
+    const placed = one.along?.({ path, units: 12 }) ?? one;
+    const layout = {
+      poses: path.beads.map((bead) =>
+        woven(bead) ? placed.pose(bead) : ({ centre: [0, 0, 0], axis: [1, 0, 0] } as const),
+      ),
+      findings: [],
+      body: size,
+    };
+    expect(
+      checkMeetings(path, layout).filter(
+        (fault) => 'place' in fault && fault.place.section.joint === 'seam 1',
+      ),
+    ).toEqual([]);
+  });
+
+  it('any stitch joined to any other, either side, is a path without faults, whose thread reaches over every seam', () => {
+    let tried = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...JOINABLE),
+        fc.constantFrom(...JOINABLE),
+        fc.constantFrom(...JOINABLE),
+        fc.boolean(),
+        fc.record({
+          by: fc.constantFrom('beads' as const, 'edge' as const),
+          across: fc.integer({ min: 1, max: 3 }),
+          back: fc.integer({ min: 1, max: 3 }),
+          rounds: fc.integer({ min: 1, max: 2 }),
+        }),
+        fc.integer({ min: 0, max: 6 }),
+        (own, one, other, mirrored, seam, more) => {
+          const times = (id: string) =>
+            4 +
+            (STRUCTURES.find((s) => s.id === id)?.bind({ ...STRUCTURES.find((s) => s.id === id)?.defaults })
+              .minimumUnits ?? 1);
+          const sections: Sections = {
+            before: [section(one.id, times(one.id), {}, seam)],
+            after: [section(other.id, times(other.id), {}, seam)],
+            mirrored,
+          };
+          const found = boundStitch({ id: own.id, params: own.defaults, sections });
+          if (!found.ok) return;
+          tried++;
+          const { weaveable } = found;
+          const units = weaveable.minimumUnits + more;
+          const path = weaveable.weave(units, CLOSED);
+          expect(faults(checkPath(path))).toEqual([]);
+          const form = weaveable.form(size, new Set());
+          const { pose } = form.along?.({ path, units }) ?? form;
+          const inSeam = ({ place }: Bead) => place.section.joint?.startsWith('seam') ?? false;
+          const beads = path.beads.filter((bead) => woven(bead) || inSeam(bead));
+          const lengthMm = units * form.pitchMm + form.extraMm;
+          for (const bead of beads) {
+            const { centre } = pose(bead);
+            expect(centre.every(Number.isFinite)).toBe(true);
+            expect(centre[0]).toBeGreaterThan(-2);
+            expect(centre[0]).toBeLessThan(lengthMm + 2);
+          }
+          // The seams lie between what they join.
+          const xs = path.beads.filter(inSeam).map((bead) => pose(bead).centre[0]);
+          const rows = weaveable.sections?.runs(units) ?? [];
+          expect(rows.filter((run) => run.seam).length).toBe(
+            rows.length - 1 - rows.filter((run, i) => i > 0 && !run.seam).length,
+          );
+          if (seam.by === 'beads') expect(xs.length).toBeGreaterThan(0);
+          else expect(xs).toEqual([]);
+        },
+      ),
+      { numRuns: runs(150), seed: 20 },
+    );
+    expect(tried).toBeGreaterThan(25);
+  });
+
+  const FOUR_POSTS: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
+    'flat-peyote': { wide: 8 },
+    'right-angle-weave': { rows: 4 },
+    'flat-herringbone': { columns: 8 },
+    'brick-stitch': { wide: 8 },
+  };
+  it.each(
+    Object.keys(FOUR_POSTS).flatMap((one) => Object.keys(FOUR_POSTS).map((other) => [one, other] as const)),
+  )(
+    '%s and %s are joined side to side, never crosswise, after an odd number of rows as after an even one',
+    (one, other) => {
+      for (const units of [6, 7]) {
+        const flat = { sequence: ['A'], extra: 0 };
+        const its = section(other, 6, {
+          ...STRUCTURES.find((s) => s.id === other)?.defaults,
+          ...FOUR_POSTS[other],
+          ...flat,
+        });
+        const weaveable = bound(
+          one,
+          { ...FOUR_POSTS[one], ...flat },
+          { before: [], after: [its], mirrored: false },
+        );
+        const path = weaveable.weave(units, CLOSED);
+        const form = weaveable.form(size, new Set());
+        const { pose } = form.along?.({ path, units }) ?? form;
+        // The first bead gone through of each edge, for every bead that leads across and one that leads back.
+        const ys: number[][] = [];
+        for (const move of path.moves) {
+          if (move.place.pass !== 'join the edges' || !('bead' in move)) continue;
+          if (move.kind === 'pick' && move.bead.slot.of === 'across') ys.push([]);
+          else if (move.kind === 'pass' && woven(move.bead)) ys.at(-1)?.push(pose(move.bead).centre[1]);
+        }
+        expect(ys).toHaveLength(4);
+        for (const met of ys)
+          expect(Math.max(...met) - Math.min(...met)).toBeLessThan(2 * size().diameterMm + 2.2);
+        const middle = (met: readonly number[]) => met.reduce((a, b) => a + b, 0) / met.length;
+        const order = ys.map(middle);
+        const sorted = order.toSorted((a, b) => a - b);
+        expect([sorted, sorted.toReversed()]).toContainEqual(order);
+      }
+    },
+  );
+});
