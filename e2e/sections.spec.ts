@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './fixtures';
-import { expectAccessible, openChoice, saved, slip, startBracelet } from './helpers';
+import { expectAccessible, openChoice, pick, saved, slip, startBracelet } from './helpers';
 
 const section = (page: Page, n: number) =>
   page
@@ -36,7 +36,11 @@ test('sections before and after the unit, mirrored about the middle; moved, chan
   await expect(total).toContainText('32');
 
   await page.getByLabel('Mirrored about the middle').click();
-  await expect(slip(page).getByText(/^2 × \d+ units/).first()).toBeVisible();
+  await expect(
+    slip(page)
+      .getByText(/^2 × \d+ units/)
+      .first(),
+  ).toBeVisible();
   // It stands in the middle, once.
   await expect(total).toContainText('32');
   await expect(page.getByText('it ends on section 1')).toBeVisible();
@@ -45,7 +49,11 @@ test('sections before and after the unit, mirrored about the middle; moved, chan
   await page.getByRole('button', { name: 'Earlier: section 2' }).click();
   // Now it is at both ends, and the unit in the middle.
   await expect(total).toContainText('64');
-  await expect(slip(page).getByText(/^\d+ units/).first()).toBeVisible();
+  await expect(
+    slip(page)
+      .getByText(/^\d+ units/)
+      .first(),
+  ).toBeVisible();
   await page.getByText('How it is worked, step by step').click();
   await expect(page.getByText('section 1', { exact: true }).first()).toBeVisible();
 
@@ -72,4 +80,38 @@ test('a stitch that cannot have sections with what is chosen says so', async ({ 
       .getByText(/units?$/)
       .first(),
   ).toBeVisible();
+});
+
+test('a section in another stitch is joined as broad as its neighbour; what cannot be joined is told at its place', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Pell', 'Right-angle weave');
+  await openChoice(page, 'Stitch');
+  // Right-angle weave has no rows to go on from: what is added is in another stitch at once.
+  await page.getByRole('button', { name: 'A section before the unit above' }).click();
+  await pick(page, 'Stitch of section 1', 'Flat herringbone');
+  await page.getByLabel('Times in section 1').fill('12');
+  await page.keyboard.press('Tab');
+  await page.getByLabel('Mirrored about the middle').click();
+  await expect(page.getByText('it ends on section 1')).toBeVisible();
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByRole('heading', { name: 'Join the edges' }).first()).toBeVisible();
+  await expect(page.getByText(/^with the needle of seam 1$/).first()).toBeVisible();
+  await expectAccessible(page);
+
+  // Its own breadth is no breadth of the other.
+  await page.getByLabel('As broad as section 2').click();
+  await page.getByRole('group', { name: 'Columns' }).getByText('6', { exact: true }).click();
+  await expect(page.getByText(/have \d+ and \d+ places to join them by/).first()).toBeVisible();
+  await page.getByLabel('As broad as section 2').click();
+  await expect(page.getByText('it ends on section 1')).toBeVisible();
+  await page.getByText('edge to edge', { exact: true }).click();
+  await expect(page.getByLabel('Beads across')).toHaveCount(0);
+  await page.getByText('zipped', { exact: true }).click();
+  await expect(page.getByText(/cannot be zipped/).first()).toBeVisible();
+  await page.getByText('by beads', { exact: true }).click();
+  await expect(page.getByText('it ends on section 1')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('it ends on section 1')).toBeVisible();
 });

@@ -6,7 +6,7 @@ import { partOf, type PartOfPiece } from './partOfPiece';
 import { listed } from './sectioning';
 import type { Piece } from './piece';
 import { graduationOf, structureById } from '../structures/registry';
-import { hasSections, type Sections } from '../structures/sections';
+import { hasSections, type OtherStitch, type Sections } from '../structures/sections';
 import type { Field } from '../structures/structure';
 import { changeWords } from '../supplies/cutting';
 import { CLOSING_WORDS } from '../words/closings';
@@ -107,7 +107,7 @@ function chosenOf(part: PartOfPiece, style: LengthStyle): Facts {
       fieldWords(field, part.structure.params[field.key] ?? structure?.defaults[field.key], style),
     ]),
     ...(structure?.unlike
-      ? [[SECTIONS, sectionsWords(part.structure.sections)] satisfies [string, string]]
+      ? [[SECTIONS, sectionsWords(part.structure.sections, style)] satisfies [string, string]]
       : []),
     ['count', counts(part)],
     ...beads(part),
@@ -119,12 +119,25 @@ function chosenOf(part: PartOfPiece, style: LengthStyle): Facts {
 export const SECTIONS = 'sections';
 
 /** `5 × B, own units, 5 × B`. */
-export function sectionsWords(sections: Sections | undefined): string {
+export function sectionsWords(sections: Sections | undefined, style: LengthStyle): string {
   if (!hasSections(sections)) return 'none';
   const all = listed(sections).map((one) =>
-    one.own ? 'own units' : `${one.times} × ${one.sequence.join(' ')}`,
+    one.own
+      ? 'own units'
+      : `${one.times} × ${one.other ? otherWords(one.other, style) : one.sequence.join(' ')}`,
   );
   return `${all.join(', ')}${sections.mirrored ? ', mirrored' : ''}`;
+}
+
+/** `right-angle weave (A, B, 2), joined by 1 and 1`. */
+function otherWords({ id, params, matched, seam }: OtherStitch, style: LengthStyle): string {
+  const structure = structureById(id);
+  const told = (structure?.fields ?? []).map((field) =>
+    fieldWords(field, params[field.key] ?? structure?.defaults[field.key], style),
+  );
+  const by = { beads: `by ${seam.across} and ${seam.back}`, edge: 'edge to edge', zip: 'zipped' }[seam.by];
+  const often = seam.by === 'zip' ? '' : `, ${seam.rounds} times round`;
+  return `${structure?.name.toLowerCase() ?? id} (${told.join(', ')}${matched ? ', as broad as its neighbour' : ''}), joined ${by}${often}`;
 }
 
 /** What its count goes by. */

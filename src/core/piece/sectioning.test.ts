@@ -13,6 +13,8 @@ import {
 } from './sectioning';
 import { sectionsWords } from './changes';
 
+const INCHES = { unit: 'in', denominator: 16 } as const;
+
 const some: Sections = {
   before: [{ sequence: ['A'], times: 2 }],
   after: [{ sequence: ['B', 'C'], times: 3 }],
@@ -26,8 +28,8 @@ it('sections are added beside the part’s own units, changed, and taken out', (
   // The part's own units are none of them.
   expect(withSectionChanged(some, 1, { times: 9 })).toEqual(some);
   expect(withoutSection(some, 0)).toEqual({ ...some, before: [] });
-  expect(sectionsWords(some)).toBe('2 × A, own units, 3 × B C, mirrored');
-  expect(sectionsWords(undefined)).toBe('none');
+  expect(sectionsWords(some, INCHES)).toBe('2 × A, own units, 3 × B C, mirrored');
+  expect(sectionsWords(undefined, INCHES)).toBe('none');
 });
 
 it('moved past the part’s own units, a section is on the other side of them', () => {

@@ -17,7 +17,11 @@ export const listed = ({ before, after }: Sections = NO_SECTIONS): Listed[] => [
 function told(all: readonly Listed[], mirrored: boolean): Sections {
   const own = all.findIndex((one) => one.own);
   const sections = (some: readonly Listed[]) =>
-    some.flatMap((one) => (one.own ? [] : [{ sequence: one.sequence, times: one.times }]));
+    some.flatMap((one) => {
+      if (one.own) return [];
+      const { own: _own, ...section } = one;
+      return [section];
+    });
   return { before: sections(all.slice(0, own)), after: sections(all.slice(own + 1)), mirrored };
 }
 

@@ -2,6 +2,7 @@ import type { Closing } from '../body/kinds';
 import { LOOP_ROLE, NO_LOOP } from '../closures/sewnLoop';
 import type { CountRule } from '../fit/rules';
 import { sewSeam } from '../joints/seam';
+import { counted } from '../words/figures';
 import { remembered } from '../tools/remember';
 import { Weave } from '../weave/builder';
 import type { Edge, Made } from '../weave/edge';
@@ -184,7 +185,7 @@ function othersOf(
         const wanted = other.matched ? asBroadAs(beside, its, asTold) : asTold;
         if (!wanted) {
           told(
-            `${its.name} has no breadth with ${edgeOf(beside).end.posts} places to join it by, as its neighbour has.`,
+            `${its.name} has no breadth with ${counted(edgeOf(beside).end.posts, 'place')} to join it by, as its neighbour has.`,
           );
           continue;
         }

@@ -6,7 +6,8 @@ import type { Plan } from '@/core/plan/plan';
 import { planSteps } from '@/core/plan/steps';
 import { distinct } from '@/core/structures/structure';
 import { tells, type StepGroup } from '@/core/read/steps';
-import { BASE, isTraversal, TAIL, WOVEN } from '@/core/weave/path';
+import { needleWords } from '@/core/words/needles';
+import { BASE, isTraversal, WOVEN } from '@/core/weave/path';
 import { usePointed, usePointer, type Pointed } from './pointed';
 import styles from './Steps.module.css';
 
@@ -52,9 +53,7 @@ export function Steps({ plan }: { plan: Plan }) {
           {group.steps.map((step, k) => (
             <p key={k}>
               {step.needle !== FIRST_NEEDLE && (
-                <span className={styles.needle}>
-                  with the {step.needle === TAIL ? 'tail' : `${step.needle} needle`}
-                </span>
+                <span className={styles.needle}>with the {needleWords(step.needle)}</span>
               )}
               {step.text}
             </p>

@@ -16,12 +16,23 @@ import {
   type Listed,
 } from '@/core/piece/sectioning';
 import type { Plan } from '@/core/plan/plan';
-import { structureById } from '@/core/structures/registry';
-import { hasSections, MOST_TIMES, NO_SECTIONS, type Sections } from '@/core/structures/sections';
-import type { Field } from '@/core/structures/structure';
+import { ownUnit } from '@/core/structures/ownUnit';
+import { boundStitch, isMotif, structureById, STRUCTURES } from '@/core/structures/registry';
+import { MOST_ACROSS, USUAL_SEAM, type Seam } from '@/core/structures/seam';
+import {
+  hasSections,
+  MOST_TIMES,
+  NO_SECTIONS,
+  type OtherStitch,
+  type SectionChoice,
+  type Sections,
+} from '@/core/structures/sections';
+import { rolesOf, type Field, type Structure } from '@/core/structures/structure';
+import { Choice } from '../../fields/Choice';
 import { CountInput } from '../../fields/CountInput';
+import { Pick } from '../../fields/Pick';
 import { Toggle } from '../../fields/Toggle';
-import { Sequence } from './StructureFields';
+import { Sequence, StructureFields } from './StructureFields';
 import styles from './choices.module.css';
 
 interface Props {
@@ -32,7 +43,7 @@ interface Props {
 
 type SequenceField = Extract<Field, { kind: 'sequence' }>;
 
-/** What a stitch says of the sequence that its sections have; null where it has none. */
+/** What a stitch says of the sequence that sections in it have; null where there can be none. */
 function sequenceField({ structure: { id } }: PartOfPiece): SequenceField | null {
   const structure = structureById(id);
   const field = structure?.fields.find(({ key }) => key === 'sequence');
@@ -46,16 +57,18 @@ export function SectionFields({ piece, plan, onChange }: Props) {
   /** One that has just been added is open, to be told what it is. */
   const [added, setAdded] = useState<number | null>(null);
   const field = sequenceField(piece);
-  if (!field && !hasSections(sections)) return null;
+  if (isMotif(structure.id) || structure.id === ownUnit.id) return null;
   const { unlike, defaults } = structureById(structure.id) ?? {};
-  const not = unlike ? unlike.not({ ...defaults, ...structure.params }) : 'This stitch has no sections.';
+  // What stands against sections in its own stitch; another stitch can always be joined.
+  const not = unlike ? unlike.not({ ...defaults, ...structure.params }) : null;
+  const grows = field !== null && not === null;
   const take = (next: Sections) => {
-    const beads = beadsFor(
-      piece,
-      [...next.before, ...next.after].flatMap(({ sequence }) => sequence),
-    );
+    const changed = { ...structure, sections: hasSections(next) ? next : undefined };
+    const bound = boundStitch(changed);
+    const inSections = [...next.before, ...next.after].flatMap(({ sequence }) => sequence);
+    const beads = beadsFor(piece, bound.ok ? rolesOf(bound.weaveable) : inSections);
     onChange({
-      structure: { ...structure, sections: hasSections(next) ? next : undefined },
+      structure: changed,
       ...(beads !== piece.beads && { beads }),
     });
   };
@@ -77,16 +90,15 @@ export function SectionFields({ piece, plan, onChange }: Props) {
                     {plan && `: ${timesWords(plan)}`}.
                   </p>
                 ) : (
-                  field && (
-                    <OneSection
-                      number={i + 1}
-                      isNew={i === added}
-                      one={one}
-                      field={field}
-                      piece={piece}
-                      onChange={(change) => take(withSectionChanged(sections, i, change))}
-                    />
-                  )
+                  <OneSection
+                    number={i + 1}
+                    nearer={i < sections.before.length ? i + 2 : i}
+                    isNew={i === added}
+                    one={one}
+                    field={field}
+                    piece={piece}
+                    onChange={(change) => take(withSectionChanged(sections, i, change))}
+                  />
                 )}
                 <div className={styles.buttons}>
                   {([-1, 1] as const).map((by) => (
@@ -119,64 +131,178 @@ export function SectionFields({ piece, plan, onChange }: Props) {
           />
         </>
       )}
-      {not === null && (
-        <>
-          <div className={styles.buttons}>
-            {SIDES.map((side) => (
-              <Button
-                key={side}
-                disabled={!hasRoomFor(side, sections)}
-                onClick={() => {
-                  setAdded(sections.before.length + (side === 'before' ? 0 : 1));
-                  take(withSection(side, other, sections));
-                }}
-              >
-                A section {side} the unit above
-              </Button>
-            ))}
-          </div>
-          {!hasSections(sections) && (
-            <p className="soft">
-              So many units of other beads in the same stitch. The unit above takes up what is left of the
-              length.
-            </p>
-          )}
-        </>
+      <div className={styles.buttons}>
+        {SIDES.map((side) => (
+          <Button
+            key={side}
+            disabled={!hasRoomFor(side, sections)}
+            onClick={() => {
+              setAdded(sections.before.length + (side === 'before' ? 0 : 1));
+              const next = withSection(side, other, sections);
+              const at = listed(next).findIndex(
+                (_, i) => i === sections.before.length + (side === 'before' ? 0 : 1),
+              );
+              take(grows ? next : withSectionChanged(next, at, like(structure)));
+            }}
+          >
+            A section {side} the unit above
+          </Button>
+        ))}
+      </div>
+      {!hasSections(sections) && (
+        <p className="soft">
+          So many units of other beads, or another stitch, joined to it. The unit above takes up what is left
+          of the length.
+        </p>
       )}
     </fieldset>
   );
 }
 
+/** What a section becomes in another stitch: its usual parameters, as broad as its neighbour. */
+function inOtherStitch({ id, defaults, bind }: Structure): Partial<SectionChoice> {
+  return {
+    times: Math.max(bind(defaults).minimumUnits, FEW),
+    other: { id, params: { ...defaults }, matched: true, seam: USUAL_SEAM },
+  };
+}
+/** A section in the stitch of the piece itself, made apart: it has the same breadth. */
+const like = ({ id, params }: PartOfPiece['structure']): Partial<SectionChoice> => ({
+  times: FEW,
+  other: { id, params, matched: true, seam: USUAL_SEAM },
+});
+
+/** Units of a section that has just come into another stitch, at the least. */
+const FEW = 5;
+
+/** Stitches that a section can be in: those with an edge at either end. */
+const JOINABLE = STRUCTURES.filter(({ bind, defaults }) => {
+  const { arrangement, corner } = bind(defaults);
+  return !arrangement && !corner;
+});
+const SAME = 'same';
+
 interface OneProps {
   readonly number: number;
+  /** The section that it is joined to. */
+  readonly nearer: number;
   readonly isNew: boolean;
   readonly one: Extract<Listed, { own: false }>;
-  readonly field: SequenceField;
+  /** Of a section in the same stitch; null where there can be none. */
+  readonly field: SequenceField | null;
   readonly piece: PartOfPiece;
-  readonly onChange: (change: Partial<Pick<OneProps['one'], 'sequence' | 'times'>>) => void;
+  readonly onChange: (change: Partial<SectionChoice>) => void;
 }
 
-/** One section: its unit, and how often that is worked. */
-function OneSection({ number, isNew, one, field, piece, onChange }: OneProps) {
+/** One section: its unit, and how often that is worked; in another stitch, how it is joined. */
+function OneSection({ number, nearer, isNew, one, field, piece, onChange }: OneProps) {
+  const { other, sequence, times } = one;
+  const stitch = other && structureById(other.id);
   return (
     <details className={styles.own} open={isNew}>
       <summary>
-        <strong>Section {number}</strong>: {one.times} × {one.sequence.join(' ') || 'no beads yet'}
+        <strong>Section {number}</strong>: {times} ×{' '}
+        {stitch ? stitch.name.toLowerCase() : sequence.join(' ') || 'no beads yet'}
       </summary>
-      <Sequence
-        field={{ ...field, label: 'One unit of it', help: '' }}
-        piece={piece}
-        value={one.sequence}
-        onChange={(sequence) => onChange({ sequence })}
+      <Pick
+        label={`Stitch of section ${number}`}
+        value={other?.id ?? SAME}
+        options={[
+          ...(field ? [{ value: SAME, label: 'the same, worked on' }] : []),
+          ...JOINABLE.map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+        onChange={(id) => {
+          const next = structureById(id);
+          onChange(next ? inOtherStitch(next) : { other: undefined });
+        }}
       />
+      {other && stitch ? (
+        <StructureFields
+          piece={{ ...piece, structure: other }}
+          onChange={({ structure }) =>
+            structure && onChange({ other: { ...other, params: structure.params } })
+          }
+        />
+      ) : (
+        field && (
+          <Sequence
+            field={{ ...field, label: 'One unit of it', help: '' }}
+            piece={piece}
+            value={sequence}
+            onChange={(next) => onChange({ sequence: next })}
+          />
+        )
+      )}
       <CountInput
         label={`Times in section ${number}`}
-        value={one.times}
+        value={times}
         least={1}
         most={MOST_TIMES}
-        onChange={(times) => onChange({ times })}
+        onChange={(next) => onChange({ times: next })}
       />
+      {other && <SeamFields number={nearer} other={other} onChange={(next) => onChange({ other: next })} />}
     </details>
+  );
+}
+
+/** How a section in another stitch is joined. */
+function SeamFields({
+  number,
+  other,
+  onChange,
+}: {
+  readonly number: number;
+  readonly other: OtherStitch;
+  readonly onChange: (other: OtherStitch) => void;
+}) {
+  const { seam, matched } = other;
+  const set = (change: Partial<Seam>) => onChange({ ...other, seam: { ...seam, ...change } });
+  return (
+    <>
+      <Toggle
+        label={`As broad as section ${number}`}
+        checked={matched}
+        onChange={(next) => onChange({ ...other, matched: next })}
+        help="Edges are joined place by place: both must have as many."
+      />
+      <Choice
+        label={`Joined to section ${number}`}
+        value={seam.by}
+        options={[
+          { value: 'beads', label: 'by beads' },
+          { value: 'edge', label: 'edge to edge' },
+          { value: 'zip', label: 'zipped' },
+        ]}
+        onChange={(by) => set({ by })}
+        help="By small circles of loop seeds, by thread alone, or, two edges of even peyote, each in the gaps of the other."
+      />
+      {seam.by === 'beads' && (
+        <>
+          <CountInput
+            label="Beads across"
+            value={seam.across}
+            least={1}
+            most={MOST_ACROSS}
+            onChange={(across) => set({ across })}
+          />
+          <CountInput
+            label="Beads back"
+            value={seam.back}
+            least={1}
+            most={MOST_ACROSS}
+            onChange={(back) => set({ back })}
+          />
+        </>
+      )}
+      {seam.by !== 'zip' && (
+        <Choice
+          label="Thread goes round"
+          value={seam.rounds}
+          options={[1, 2, 3].map((value) => ({ value, label: value === 1 ? 'once' : `${value} times` }))}
+          onChange={(rounds) => set({ rounds })}
+        />
+      )}
+    </>
   );
 }
 

@@ -5,7 +5,14 @@ import { beadsFor } from '@/core/piece/newPiece';
 import { beadOf } from '@/core/piece/part';
 import { boundStitch, structureById } from '@/core/structures/registry';
 import { offeredRoles } from '@/core/structures/offeredRoles';
-import { fieldsThatCount, optionsOf, ROLE_LETTERS, rolesOf, type Field, type RoleLetter } from '@/core/structures/structure';
+import {
+  fieldsThatCount,
+  optionsOf,
+  ROLE_LETTERS,
+  rolesOf,
+  type Field,
+  type RoleLetter,
+} from '@/core/structures/structure';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../fields/Choice';
 import { CountInput } from '../../fields/CountInput';
