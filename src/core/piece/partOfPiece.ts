@@ -1,4 +1,5 @@
 import { given } from '../tools/given';
+import { ownUnits } from '../structures/registry';
 import { partSchema, type Part } from './part';
 import { PIECE_FORMAT, type Piece } from './piece';
 
@@ -62,7 +63,10 @@ export function partOf(piece: Piece, id?: string): PartOfPiece {
   const others = parts.filter((other) => other !== part);
   const all = { ...shared, ...own, name, partName, others };
   const { by } = part.count;
-  return by === 'fit' ? all : { ...all, ends: endsApart(shared.ends, by), endsOfPiece: shared.ends };
+  if (by === 'fit') return all;
+  const apart = { ...all, ends: endsApart(shared.ends, by), endsOfPiece: shared.ends };
+  // A ring about a body is of one kind of unit.
+  return by === 'around' ? { ...apart, structure: ownUnits(part.structure) } : apart;
 }
 
 /** The ends of a part made apart: closed into a ring, or two free edges. */

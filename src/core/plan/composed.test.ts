@@ -59,7 +59,7 @@ it('any piece of parts is planned, or told in words what stands in its way; its 
       for (const { role } of plan.sketch('above').shapes.values())
         expect(plan.seen.beads).toHaveProperty([role]);
     }),
-    { numRuns: runs(120), seed: 20 },
+    { numRuns: runs(240), seed: 20 },
   );
   expect(planned).toBeGreaterThan(15);
 });

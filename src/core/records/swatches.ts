@@ -7,7 +7,7 @@ import { threadSchema } from '../materials/material';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { storableSchema } from './storable';
 import { swatchKey } from '../gauge/stitch';
-import { structureById } from '../structures/registry';
+import { ownUnits, structureById } from '../structures/registry';
 
 const TENSIONS = ['tight', 'medium', 'loose'] as const;
 
@@ -101,7 +101,8 @@ export const swatchOf = (
 ): Swatch => ({
   format: SWATCH_FORMAT,
   name: piece.name,
-  structure: piece.structure,
+  // It is of the piece's own units, whatever lies beside them.
+  structure: ownUnits(piece.structure),
   beads: piece.beads,
   thread: piece.thread,
   ...measured,

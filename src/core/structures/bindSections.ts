@@ -36,6 +36,8 @@ export function bindSections(
   structureById: (id: string) => Structure | undefined,
 ): Sectioned {
   const params = known(structure, given);
+  const cannot = unfit(structure, structure.bind(params));
+  if (cannot) return { ok: false, messages: [cannot] };
   const others = othersOf({ structure, params, sections }, structureById);
   const faults = [...grownFaults(structure, params, sections), ...others.faults];
   if (faults.length > 0) return { ok: false, messages: faults };
@@ -127,7 +129,7 @@ function unfit(structure: Structure | undefined, stitch: Weaveable | null): stri
   if (!structure) return 'This version knows no such structure.';
   if (!stitch) return null;
   if (stitch.arrangement || stitch.points !== undefined || stitch.corner)
-    return `${structure.name} is a piece of its own, and no section.`;
+    return `${structure.name} is a piece of its own: it has no sections, and is none.`;
   return stitch.pathless ? 'Of a stitch of your own no edge is known that it could be joined by.' : null;
 }
 

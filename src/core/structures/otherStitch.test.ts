@@ -131,8 +131,11 @@ describe('a section in another stitch', () => {
       'Section 2: Right-angle weave has no breadth with 6 places to join it by, as its neighbour has.',
     ]);
     expect(messages('flat-peyote', {}, after(section('graduated-line', 1)))[0]).toBe(
-      'Section 2: Graduated line is a piece of its own, and no section.',
+      'Section 2: Graduated line is a piece of its own: it has no sections, and is none.',
     );
+    expect(messages('graduated-line', {}, after(section('flat-peyote', 4)))).toEqual([
+      'Graduated line is a piece of its own: it has no sections, and is none.',
+    ]);
     expect(messages('flat-peyote', {}, after(section('nothing', 1)))).toEqual([
       'Section 2: This version knows no such structure.',
     ]);

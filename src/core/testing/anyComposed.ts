@@ -42,6 +42,7 @@ const anySection: fc.Arbitrary<SectionChoice> = fc
           rounds: fc.integer({ min: 1, max: 3 }),
         }),
       }),
+      { freq: 1 },
     ),
   })
   .map(({ other, ...one }) => {
@@ -62,7 +63,7 @@ export const anyComposed: fc.Arbitrary<Piece> = fc
     anyPiece([...STRUCTURES, ownUnit]),
     fc.constantFrom('right' as const, 'left' as const),
     fc.array(anyPart, { minLength: 1, maxLength: 3 }),
-    fc.option(anySections),
+    fc.option(anySections, { freq: 1 }),
   )
   .map(([carrier, hand, parts, sections]) =>
     parts.reduce(

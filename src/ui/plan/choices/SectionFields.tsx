@@ -17,7 +17,7 @@ import {
 } from '@/core/piece/sectioning';
 import type { Plan } from '@/core/plan/plan';
 import { ownUnit } from '@/core/structures/ownUnit';
-import { boundStitch, isMotif, structureById, STRUCTURES } from '@/core/structures/registry';
+import { boundStitch, graduationOf, isMotif, structureById, STRUCTURES } from '@/core/structures/registry';
 import { MOST_ACROSS, USUAL_SEAM, type Seam } from '@/core/structures/seam';
 import {
   hasSections,
@@ -57,7 +57,7 @@ export function SectionFields({ piece, plan, onChange }: Props) {
   /** One that has just been added is open, to be told what it is. */
   const [added, setAdded] = useState<number | null>(null);
   const field = sequenceField(piece);
-  if (isMotif(structure.id) || structure.id === ownUnit.id) return null;
+  if (isMotif(structure.id) || structure.id === ownUnit.id || graduationOf(structure)) return null;
   const { unlike, defaults } = structureById(structure.id) ?? {};
   // What stands against sections in its own stitch; another stitch can always be joined.
   const not = unlike ? unlike.not({ ...defaults, ...structure.params }) : null;
