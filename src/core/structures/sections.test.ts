@@ -280,6 +280,11 @@ describe('sections along a piece', () => {
     ]);
   });
 
+  it('parameters that do not stand at all are no matter of sections', () => {
+    for (const { unlike, defaults } of SECTIONED)
+      expect(unlike?.not({ ...defaults, sequence: [] })).toBeNull();
+  });
+
   it('joined, peyote comes to an even number of rows, or says that it never does', () => {
     const structure = STRUCTURES.find(({ id }) => id === 'flat-peyote') as Structure;
     const of = (own: RoleLetter[], after: Sections['after'], mirrored: boolean) =>

@@ -293,7 +293,7 @@ export interface Structure {
   bind(params: unknown): Weaveable;
   /** How it is woven of units that are not all alike; a stitch whose units always are has none. */
   readonly unlike?: {
-    /** What stands against it with these parameters, in a sentence; null where nothing does. */
+    /** What stands against it with these parameters, in a sentence; null where nothing does, or they do not stand at all. */
     not(params: Params): string | null;
     /** Whether its columns run on from row to row, so that rows much wider than their neighbours show thread. */
     readonly inColumns: boolean;
@@ -390,7 +390,10 @@ export const structure = <S extends z.ZodType>({
   ...(unlike && {
     unlike: {
       inColumns: unlike.inColumns ?? false,
-      not: (raw) => unlike.not?.(params.parse(raw)) ?? null,
+      not: (raw) => {
+        const parsed = params.safeParse(raw);
+        return (parsed.success && unlike.not?.(parsed.data)) || null;
+      },
       bind: (raw, all) => {
         const { params: whole, units, rowsPerUnit } = unlike.of(params.parse(raw), all);
         const program = bind(whole);
