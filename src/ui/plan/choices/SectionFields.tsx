@@ -78,7 +78,7 @@ export function SectionFields({ piece, plan, onChange }: Props) {
   return (
     <fieldset className={styles.role}>
       <legend>Sections along the piece</legend>
-      {not !== null && <p className={hasSections(sections) ? styles.problem : 'soft'}>{not}</p>}
+      {not !== null && hasSections(sections) && <p className={styles.problem}>{not}</p>}
       {hasSections(sections) && (
         <>
           <ol className={styles.sections}>
