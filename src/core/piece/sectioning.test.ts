@@ -1,11 +1,10 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { MOST_SECTIONS, type Sections } from '../structures/sections';
+import { listed, MOST_SECTIONS, type Sections } from '../structures/sections';
 import { hasSections, sectionsSchema } from '../structures/sections';
 import {
   canMove,
   hasRoomFor,
-  listed,
   withoutSection,
   withSection,
   withSectionChanged,

@@ -1,17 +1,13 @@
-import { MOST_SECTIONS, NO_SECTIONS, type SectionChoice, type Sections } from '../structures/sections';
+import {
+  FEW_UNITS,
+  listed,
+  MOST_SECTIONS,
+  NO_SECTIONS,
+  type Listed,
+  type SectionChoice,
+  type Sections,
+} from '../structures/sections';
 import type { RoleLetter } from '../structures/structure';
-
-/** One of what lies along a piece, in order: a section, or the part's own units, which take up the rest. */
-export type Listed = { readonly own: true } | ({ readonly own: false } & SectionChoice);
-
-const OWN: Listed = { own: true };
-
-/** Sections and the part's own units in the order in which they lie. */
-export const listed = ({ before, after }: Sections = NO_SECTIONS): Listed[] => [
-  ...before.map((one): Listed => ({ own: false, ...one })),
-  OWN,
-  ...after.map((one): Listed => ({ own: false, ...one })),
-];
 
 /** The sections that a list tells. */
 function told(all: readonly Listed[], mirrored: boolean): Sections {
@@ -38,14 +34,11 @@ export const withSection = (
   role: RoleLetter,
   sections: Sections = NO_SECTIONS,
 ): Sections => {
-  const one: SectionChoice = { sequence: [role], times: STARTS_WITH };
+  const one: SectionChoice = { sequence: [role], times: FEW_UNITS };
   return side === 'before'
     ? { ...sections, before: [...sections.before, one] }
     : { ...sections, after: [one, ...sections.after] };
 };
-/** Units of a new section. */
-const STARTS_WITH = 5;
-
 /** The same with one of the list changed. */
 export const withSectionChanged = (
   sections: Sections,

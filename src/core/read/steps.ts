@@ -1,10 +1,21 @@
-import { passInfo, sectionKey, type Move, type PassInfo, type Path, type Section } from '../weave/path';
+import { given } from '../tools/given';
+import {
+  passInfo,
+  sectionKey,
+  type Move,
+  type NeedleName,
+  type PassInfo,
+  type Path,
+  type Section,
+} from '../weave/path';
 import { sentence, type StepWords } from './phrases';
 import { head, runs } from './runs';
 
 /** What one stretch of work asks of the maker. */
 export interface Step {
   readonly needle: string;
+  /** What that needle is called. */
+  readonly by: NeedleName;
   readonly text: string;
   /** The moves it tells, in the unit that it is told for. */
   readonly moves: readonly Move[];
@@ -48,6 +59,7 @@ export const unitSteps = (path: Path, words: StepWords): ToldUnit[] =>
     place: head(unit).place,
     steps: runs(unit, (m) => `${m.needle}|${m.place.row}`).map((moves): Step => ({
       needle: head(moves).needle,
+      by: given(path.needles.get(head(moves).needle), 'name of a needle'),
       text: sentence(path, moves, words),
       moves,
     })),

@@ -3,13 +3,22 @@ import { LOOP_ROLE, NO_LOOP } from '../closures/sewnLoop';
 import type { CountRule } from '../fit/rules';
 import { sewSeam } from '../joints/seam';
 import { counted } from '../words/figures';
+import { given } from '../tools/given';
 import { remembered } from '../tools/remember';
 import { Weave } from '../weave/builder';
 import type { Edge, Made } from '../weave/edge';
 import type { Bead } from '../weave/path';
 import { composedForm, rowsEach } from './composedForm';
-import { edgeOf, leadUnits, runKey, runsOf, unitsOfRun, type BoundRun } from './sectionRuns';
-import type { OtherStitch, SectionChoice, Sections } from './sections';
+import {
+  edgeOf,
+  leadUnits,
+  runKey,
+  runsOf,
+  unitsOfRun,
+  type BoundRun,
+  type RunsQuestion,
+} from './sectionRuns';
+import { listed, type OtherStitch, type SectionChoice, type Sections } from './sections';
 import {
   at,
   distinct,
@@ -20,6 +29,7 @@ import {
   type Weaveable,
   type WeaveRequest,
 } from './structure';
+import { UNEVEN } from './uneven';
 
 /** A stitch with sections, or what stands against it. */
 export type Sectioned =
@@ -31,18 +41,19 @@ type Params = Readonly<Record<string, unknown>>;
 /** Binds a stitch whose own units lie between sections of others. Its own parameters must stand. */
 export function bindSections(
   structure: Structure,
-  given: Params,
+  asked: Params,
   sections: Sections,
   structureById: (id: string) => Structure | undefined,
 ): Sectioned {
-  const params = known(structure, given);
+  const params = known(structure, asked);
   const cannot = unfit(structure, structure.bind(params));
   if (cannot) return { ok: false, messages: [cannot] };
   const others = othersOf({ structure, params, sections }, structureById);
   const faults = [...grownFaults(structure, params, sections), ...others.faults];
   if (faults.length > 0) return { ok: false, messages: faults };
 
-  const runs = remembered(runsOf({ structure, params, sections, bound: others.bound }));
+  const bind = (id: string, its: Params) => given(structureById(id), 'stitch of a section').bind(its);
+  const runs = remembered(runsOf({ structure, params, sections, bound: others.bound, bind }));
   const seams = seamFaults(runs(1));
   if (seams.length > 0) return { ok: false, messages: seams };
 
@@ -63,7 +74,13 @@ export function bindSections(
     ok: true,
     weaveable: {
       ...first,
-      parts: parts.flatMap(({ stitch }) => stitch.parts),
+      parts: [
+        ...new Map(
+          parts
+            .flatMap(({ stitch }) => stitch.parts)
+            .map((one) => [`${one.role} ${one.holes} ${one.part}`, one]),
+        ).values(),
+      ],
       minimumUnits,
       mostUnits: undefined,
       mostLoops: Math.min(first.mostLoops ?? 1, last.mostLoops ?? 1),
@@ -86,7 +103,7 @@ export function bindSections(
       },
       weaveOn,
       advise: (body) => [
-        ...parts.flatMap(({ stitch }) => stitch.advise?.(body) ?? []),
+        ...distinct(parts.flatMap(({ stitch }) => stitch.advise?.(body) ?? [])),
         ...(structure.unlike?.inColumns
           ? unevenSeams(runs(1), (run) => run.stitch.form(body, new Set()).widthMm)
           : []),
@@ -100,20 +117,16 @@ export function bindSections(
 }
 
 /** Only what the stitch knows of: a stray word for rows beyond its units is none of it. */
-const known = ({ defaults }: Structure, given: Params): Params =>
-  Object.fromEntries(Object.entries(defaults).map(([key, usual]) => [key, given[key] ?? usual]));
+const known = ({ defaults }: Structure, asked: Params): Params =>
+  Object.fromEntries(Object.entries(defaults).map(([key, usual]) => [key, asked[key] ?? usual]));
 
-const listedOf = ({
-  before,
-  after,
-}: Sections): { readonly number: number; readonly section: SectionChoice }[] => [
-  ...before.map((section, i) => ({ number: i + 1, section })),
-  ...after.map((section, i) => ({ number: before.length + 2 + i, section })),
-];
+/** Sections with the numbers that the maker has for them. */
+const numbered = (sections: Sections): { readonly number: number; readonly section: SectionChoice }[] =>
+  listed(sections).flatMap((one, i) => (one.own ? [] : [{ number: i + 1, section: one }]));
 
 /** What stands against sections in the part's own stitch. */
 function grownFaults(structure: Structure, params: Params, sections: Sections): string[] {
-  const grown = listedOf(sections).filter(({ section }) => !section.other);
+  const grown = numbered(sections).filter(({ section }) => !section.other);
   if (grown.length === 0) return [];
   const not = structure.unlike
     ? structure.unlike.not(params)
@@ -124,90 +137,79 @@ function grownFaults(structure: Structure, params: Params, sections: Sections): 
   );
 }
 
-/** What cannot be a section by itself, and why. */
-function unfit(structure: Structure | undefined, stitch: Weaveable | null): string | null {
-  if (!structure) return 'This version knows no such structure.';
-  if (!stitch) return null;
-  if (stitch.arrangement || stitch.points !== undefined || stitch.corner)
-    return `${structure.name} is a piece of its own: it has no sections, and is none.`;
-  return stitch.pathless ? 'Of a stitch of your own no edge is known that it could be joined by.' : null;
+/** Why a stitch can neither have sections nor be one; null where it can. */
+export function unfit(
+  { name }: Structure,
+  { arrangement, points, corner, pathless }: Weaveable,
+): string | null {
+  if (arrangement || points !== undefined || corner)
+    return `${name} is a piece of its own: it has no sections, and is none.`;
+  return pathless ? 'Of a stitch of your own no edge is known that it could be joined by.' : null;
 }
 
 interface Others {
   readonly faults: readonly string[];
+  /** A section's stitch, as broad as it is to be. */
   readonly bound: (other: OtherStitch) => BoundRun;
 }
 
 /** Sections in other stitches, each as broad as its neighbour where it is to be so, from the part's own units outwards. */
 function othersOf(
-  {
-    structure,
-    params,
-    sections,
-  }: { readonly structure: Structure; readonly params: Params; readonly sections: Sections },
+  { structure, params, sections }: Pick<RunsQuestion, 'structure' | 'params' | 'sections'>,
   structureById: (id: string) => Structure | undefined,
 ): Others {
   const faults: string[] = [];
-  const matched = new Map<OtherStitch, Params>();
-  const plain = remembered((key: string): Weaveable => {
-    const { id, params: its } = JSON.parse(key) as { id: string; params: Params };
-    return (structureById(id) as Structure).bind(its);
-  });
-  const stitchOf = (id: string, its: Params) => plain(JSON.stringify({ id, params: its }));
-  if (structure.check(params).length === 0) {
-    const own = structure.bind(params);
-    for (const side of [sections.before.toReversed(), sections.after]) {
-      let beside = own;
-      for (const section of side) {
-        const { other, times } = section;
-        if (!other) {
-          beside = own;
-          continue;
-        }
-        const { number } = at(
-          listedOf(sections).filter((one) => one.section === section),
-          0,
-        );
-        const told = (words: string) => faults.push(`Section ${number}: ${words}`);
-        const its = structureById(other.id);
-        if (!its) {
-          told('This version knows no such structure.');
-          continue;
-        }
-        const wrong = its.check({ ...its.defaults, ...other.params });
-        wrong.forEach(told);
-        if (wrong.length > 0) continue;
-        const asTold = known(its, other.params);
-        const stitch = stitchOf(other.id, asTold);
-        const cannot = unfit(its, stitch);
-        if (cannot) {
-          told(cannot);
-          continue;
-        }
-        const wanted = other.matched ? asBroadAs(beside, its, asTold) : asTold;
-        if (!wanted) {
-          told(
-            `${its.name} has no breadth with ${counted(edgeOf(beside).end.posts, 'place')} to join it by, as its neighbour has.`,
-          );
-          continue;
-        }
-        matched.set(other, wanted);
-        beside = stitchOf(other.id, wanted);
-        if (times < beside.minimumUnits) told(`${its.name} has ${beside.minimumUnits} units at least.`);
+  const bound = new Map<OtherStitch, BoundRun>();
+  const own = structure.bind(params);
+  const all = numbered(sections);
+  const before = all.slice(0, sections.before.length);
+  for (const side of [before.toReversed(), all.slice(before.length)]) {
+    let beside = own;
+    for (const { number, section } of side) {
+      if (!section.other) {
+        beside = own;
+        continue;
       }
+      const its = structureById(section.other.id);
+      const found = its
+        ? inOther(its, section.other, section.times, beside)
+        : ['This version knows no such structure.'];
+      if (Array.isArray(found)) {
+        faults.push(...found.map((fault) => `Section ${number}: ${fault}`));
+        continue;
+      }
+      bound.set(section.other, found);
+      beside = found.stitch;
     }
   }
-  return {
-    faults,
-    bound: (other) => {
-      const its = matched.get(other) ?? other.params;
-      return { structure: other.id, params: its, stitch: stitchOf(other.id, its) };
-    },
-  };
+  return { faults, bound: (other) => given(bound.get(other), 'stitch of a section') };
+}
+
+/** The stitch of a section, bound beside another, or what stands against it. */
+function inOther(
+  structure: Structure,
+  { params, matched }: OtherStitch,
+  times: number,
+  beside: Weaveable,
+): BoundRun | string[] {
+  const asTold = known(structure, params);
+  const wrong = structure.check(asTold);
+  if (wrong.length > 0) return wrong;
+  const cannot = unfit(structure, structure.bind(asTold));
+  if (cannot) return [cannot];
+  const wanted = matched ? asBroadAs(beside, structure, asTold) : asTold;
+  if (!wanted)
+    return [
+      `${structure.name} has no breadth with ${counted(edgeOf(beside).end.posts, 'place')} to join it by, as its neighbour has.`,
+    ];
+  const stitch = structure.bind(wanted);
+  return times < stitch.minimumUnits
+    ? [`${structure.name} has ${stitch.minimumUnits} units at least.`]
+    : { structure: structure.id, params: wanted, stitch };
 }
 
 /** Parameters with which a stitch has as many posts at its edge as its neighbour; its own where they do; null where none has. */
-export function asBroadAs(beside: Weaveable, structure: Structure, params: Params): Params | null {
+function asBroadAs(beside: Weaveable, structure: Structure, params: Params): Params | null {
   const { posts } = edgeOf(beside).end;
   const fits = (its: Params) =>
     structure.check(its).length === 0 && edgeOf(structure.bind(its)).start.posts === posts;
@@ -288,7 +290,7 @@ function groupsOf(structure: Structure, params: Params, runs: readonly SectionRu
 /** Each unit of a run. */
 const unitsIn = ({ unit, times }: SectionRun): Unit[] => Array<Unit>(times).fill(unit);
 
-/** Beads near either end of a stretch, to fasten a seam off in. */
+/** Rows on either side of a seam in whose beads its thread is fastened off (common practice: a few beads into the work). */
 const NEAR_ROWS = 3;
 
 /** Weaves groups one after another, each with thread of its own, and sews them to each other. */
@@ -312,9 +314,6 @@ function weaveGroups(w: Weave, groups: readonly Group[], request: WeaveRequest):
   });
   return { start: at(made, 0).start, end: at(made, -1).end };
 }
-
-/** Rows in columns may be so much wider than their neighbours (from memory: 11/0 and 10/0 seeds still lie together). */
-const UNEVEN = 1.15;
 
 /** What is to be said of sections in one stitch that are much wider than those beside them: each pair once. */
 function unevenSeams(runs: readonly SectionRun[], widthOf: (run: SectionRun) => number): string[] {

@@ -14,6 +14,7 @@ import {
 import { otherEnd, type Bead, type End, type HoleEnd } from '../weave/path';
 import { cellOf, MOTIF_ALONG, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import { startLadder } from './startLadder';
+import { UNEVEN } from './uneven';
 import { at, inRows, partsOf, runningSum, sequenceSchema, structure, type RoleLetter } from './structure';
 
 const MOST = 12;
@@ -23,9 +24,6 @@ const WOVEN_ROWS = 3;
 /** Beads with round ends sink into the gaps of the row before, down to the thread: a row takes so much of a length (fitted). */
 const NESTS = 0.92;
 const ROUND_ENDED: ReadonlySet<BeadShape> = new Set(['ball', 'rondelle', 'oval', 'drop']);
-
-/** Beads of a wall may differ so much in girth (from memory: 11/0 and 10/0 seeds still lie together). */
-const UNEVEN = 1.15;
 
 const WIDE = [2, 3, 4, 5, 6, 7, 8, 9, 10, 12] as const;
 

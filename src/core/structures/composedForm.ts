@@ -128,9 +128,7 @@ function placing(laid: readonly Laid[], path: Path, seed: Body): Pick<Form, 'pos
   const seams = once(() => seamPoses(laid, path, inWork, seed));
   return {
     pose: (bead) =>
-      seamOf(bead.place.section.joint) === null
-        ? inWork(bead)
-        : given(seams().get(bead.id), 'bead of a seam'),
+      seamOf(bead.place.section) === null ? inWork(bead) : given(seams().get(bead.id), 'bead of a seam'),
     ...(laid.some(({ form }) => form.leansTo) && {
       leansTo: (bead: Bead) => {
         if (bead.place.section !== WOVEN) return null;
@@ -156,7 +154,7 @@ function seamPoses(
   const after = laid.filter(({ run }) => run.seam);
   let yMm = 0;
   for (const move of path.moves) {
-    const nth = seamOf(move.place.section.joint);
+    const nth = seamOf(move.place.section);
     if (nth === null || !isTraversal(move)) continue;
     if (move.bead.place.section === WOVEN) yMm = inWork(move.bead).centre[1];
     const next = after[nth];

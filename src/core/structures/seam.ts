@@ -1,8 +1,9 @@
 import * as z from 'zod';
+import { jointOf, type JointId, type Section } from '../weave/path';
 
 /** Beads in a circle of a seam, across or back. */
 export const MOST_ACROSS = 12;
-const MOST_ROUNDS = 4;
+export const MOST_ROUNDS = 3;
 
 /** How an edge is joined to the next: by circles of beads, edge to edge, or zipped where each stands in the gaps of the other. */
 export const SEAMS = ['beads', 'edge', 'zip'] as const;
@@ -27,11 +28,15 @@ export const acrossAndBack = ({ by, across, back }: Seam): readonly [across: num
 /** Slots of the beads of a seam. */
 export const SEAM_SLOTS = { across: 'across', back: 'back' } as const;
 
-const NAME = 'seam';
-/** A seam by its number, from 0, as a joint of the path. */
-export const seamName = (nth: number): string => `${NAME} ${nth + 1}`;
-/** Which seam a joint is, from 0; null where it is none. */
-export function seamOf(joint: string | null): number | null {
-  const [name, number] = (joint ?? '').split(' ');
-  return name === NAME && number ? Number(number) - 1 : null;
+/** Seams by their sections, each told once it is sewn. */
+const seams = new Map<Section, number>();
+
+/** The joint of a seam by its number, from 0. */
+export function seamJoint(nth: number): JointId {
+  const joint = `seam ${nth + 1}`;
+  seams.set(jointOf(joint), nth);
+  return joint;
 }
+
+/** Which seam is worked in a section, from 0; null where it is none. */
+export const seamOf = (section: Section): number | null => seams.get(section) ?? null;

@@ -55,8 +55,10 @@ export interface RunsQuestion {
   readonly structure: Structure;
   readonly params: Params;
   readonly sections: Sections;
-  /** Another stitch, bound; its parameters stand. */
+  /** The stitch of a section in another, bound. */
   readonly bound: (other: OtherStitch) => BoundRun;
+  /** Any stitch bound with parameters that stand. */
+  readonly bind: (id: string, params: Params) => Weaveable;
 }
 
 /** Sections in the order worked, for so many units of the fitted one. */
@@ -65,6 +67,7 @@ export function runsOf({
   params,
   sections,
   bound,
+  bind,
 }: RunsQuestion): (units: number) => SectionRun[] {
   const { before, after, mirrored } = sections;
   const inRows = structure.unlike !== undefined;
@@ -114,16 +117,9 @@ export function runsOf({
 
   /** A run worked back to front. */
   function worked(run: SectionRun): SectionRun {
-    if (run.unit.length === 0) {
-      const params = reversed(run.params);
-      const stitch = backwards(run.structure, params, run.stitch);
-      return { ...run, params, stitch };
-    }
-    return { ...run, ...ofOwn(run.of, run.unit.toReversed(), run.times, run.fitted) };
-  }
-  function backwards(id: string, params: Params, stitch: Weaveable): Weaveable {
-    if (id === structure.id && !inRows) return stitch;
-    return bound({ id, params, matched: false, seam: USUAL_SEAM }).stitch;
+    if (run.unit.length > 0) return ofOwn(run.of, run.unit.toReversed(), run.times, run.fitted);
+    const params = reversed(run.params);
+    return { ...run, params, stitch: params === run.params ? run.stitch : bind(run.structure, params) };
   }
 }
 

@@ -40,3 +40,18 @@ export const NO_SECTIONS: Sections = { before: [], after: [], mirrored: false };
 
 export const hasSections = (sections: Sections | undefined): sections is Sections =>
   sections !== undefined && sections.before.length + sections.after.length > 0;
+
+/** Units of a new section, to be written over. */
+export const FEW_UNITS = 5;
+
+/** One of what lies along a piece, in order: a section, or the part's own units, which take up the rest. */
+export type Listed = { readonly own: true } | ({ readonly own: false } & SectionChoice);
+
+const OWN: Listed = { own: true };
+
+/** Sections and the part's own units in the order in which they lie. */
+export const listed = ({ before, after }: Sections = NO_SECTIONS): Listed[] => [
+  ...before.map((one): Listed => ({ own: false, ...one })),
+  OWN,
+  ...after.map((one): Listed => ({ own: false, ...one })),
+];

@@ -106,6 +106,7 @@ describe('what to cut', () => {
   it('every thread has two ends of its own: a tail sews with the first, two arms are one length, both at once', () => {
     const arm = (needle: string, mm: number) => ({
       needle,
+      of: null,
       stretches: [{ needle, section: WOVEN, pass: 'base', unit: 0, mm, last: null }],
       hasRoom: () => true,
     });

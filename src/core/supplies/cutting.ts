@@ -3,7 +3,6 @@ import { formatFigure, formatThread, type LengthStyle } from '../length/length';
 import type { Settings } from '../records/settings';
 import { type WorkPlace } from './stretches';
 import { TYPICAL_WINGSPAN_MM, type ThreadPlan } from './threadPlan';
-import { threadOf } from '../words/needles';
 import { sectionWords } from '../words/sections';
 
 /** Shoulder to fingertip, as a part of the wingspan (from memory: the shoulders take about a tenth). */
@@ -75,8 +74,8 @@ function threadsOf(divisions: readonly ThreadDivision[]): ThreadDivision[][] {
   return threads;
 }
 
-/** What one needle works: the component it begins in, or what it is called. */
-const partOf = ({ stretches, needle }: ThreadDivision): string => {
+/** What one needle works: the component it begins in, its stretch of the piece, or what it is called. */
+const partOf = ({ stretches, needle, of }: ThreadDivision): string => {
   const [first] = stretches;
-  return !first || first.section === WOVEN ? threadOf(needle) : sectionWords(first.section);
+  return !first || first.section === WOVEN ? (of ?? needle) : sectionWords(first.section);
 };

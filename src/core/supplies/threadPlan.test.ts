@@ -289,6 +289,7 @@ describe('structures that nothing makes yet, as fixtures', () => {
     }));
     const needles = ['thread 1', 'thread 2', 'thread 3'].map((needle) => ({
       needle,
+      of: null,
       stretches: stretches({ kind: 'whole', at: { path, units: 1 } }, () => moves, needle),
       hasRoom: () => true,
     }));

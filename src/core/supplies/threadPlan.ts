@@ -238,6 +238,8 @@ export interface ThreadPlan {
 /** A needle, and what it lays. */
 export interface Arm extends Laid {
   readonly needle: string;
+  /** The stretch that it works; null where it is the piece itself. */
+  readonly of: string | null;
 }
 
 /** One thread of the work. */

@@ -40,6 +40,7 @@ export function threadQuestion({
   const tails = tailsOf(from.at.path);
   const laid = (needle: string) => ({
     needle,
+    of: from.at.path.needles.get(needle)?.of ?? null,
     stretches: pathless
       ? measured(
           needle,

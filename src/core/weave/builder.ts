@@ -13,6 +13,7 @@ import {
   type HoleEnd,
   type JointId,
   type Move,
+  type NeedleName,
   type PassInfo,
   type Path,
   type Place,
@@ -67,6 +68,7 @@ class SharedPath {
   readonly findings: Finding[] = [];
   readonly moves: Move[] = [];
   readonly threads: Thread[] = [];
+  readonly needles = new Map<string, NeedleName>();
   readonly zips: Zip[] = [];
   readonly passes = new Map<string, PassInfo>();
   readonly parts = new Map<PartId, PartInfo>();
@@ -127,6 +129,7 @@ export class Weave implements Written {
    * @param part what is woven, of the path that it shares with others
    * @param from where along the part it begins: another stretch of it goes before
    * @param own what its needles are told apart by
+   * @param works what they work beside the piece itself
    */
   constructor(
     {
@@ -140,6 +143,7 @@ export class Weave implements Written {
     private readonly shared: SharedPath = new SharedPath(),
     private readonly from: Stretch = AT_THE_START,
     private readonly own: string = part,
+    private readonly works: string | null = null,
   ) {
     if (from === AT_THE_START) {
       if (shared.scopes.has(part)) throw new Error(`The part ${part} is woven already.`);
@@ -172,7 +176,7 @@ export class Weave implements Written {
    * counted anew as it is woven.
    */
   stretch(name: string, from: Stretch, options: WeaveOptions = {}): Weave {
-    return new Weave(options, this.part, this.shared, from, `${this.own}/${name}`);
+    return new Weave(options, this.part, this.shared, from, `${this.own}/${name}`, name);
   }
 
   /** The section whose units grow in number with the part. */
@@ -334,8 +338,8 @@ export class Weave implements Written {
 
   /** The path, with all parts that are woven into it. */
   path(): Path {
-    const { beads, findings, moves, threads, zips, passes, parts } = this.shared;
-    return { beads, findings, moves, threads, zips, passes, parts };
+    const { beads, findings, moves, threads, needles, zips, passes, parts } = this.shared;
+    return { beads, findings, moves, threads, needles, zips, passes, parts };
   }
 
   /** @internal Where the moves being written belong. */
@@ -385,6 +389,7 @@ export class Weave implements Written {
   }
 
   private threaded(name: string): Needle {
+    this.shared.needles.set(this.named(name), { of: this.works, name });
     const needle = new Needle(this, this.named(name));
     this.needles.set(name, needle);
     return needle;

@@ -193,6 +193,12 @@ export interface Thread {
   readonly doubled: boolean;
 }
 
+/** What a needle is called, and what it works beside the piece itself: a stretch of it, or a seam. */
+export interface NeedleName {
+  readonly of: string | null;
+  readonly name: string;
+}
+
 /** Two edges of equal length sewn together bead by bead. */
 export interface Zip {
   readonly place: Place;
@@ -213,6 +219,7 @@ export interface Path {
   readonly findings: readonly Finding[];
   readonly moves: readonly Move[];
   readonly threads: readonly Thread[];
+  readonly needles: ReadonlyMap<string, NeedleName>;
   readonly zips: readonly Zip[];
   readonly passes: ReadonlyMap<string, PassInfo>;
   readonly parts: ReadonlyMap<PartId, PartInfo>;

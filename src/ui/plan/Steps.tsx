@@ -6,13 +6,10 @@ import type { Plan } from '@/core/plan/plan';
 import { planSteps } from '@/core/plan/steps';
 import { distinct } from '@/core/structures/structure';
 import { tells, type StepGroup } from '@/core/read/steps';
-import { needleWords } from '@/core/words/needles';
+import { needleWords, WORKING } from '@/core/words/needles';
 import { BASE, isTraversal, WOVEN } from '@/core/weave/path';
 import { usePointed, usePointer, type Pointed } from './pointed';
 import styles from './Steps.module.css';
-
-/** A piece with one needle need not say with which. */
-const FIRST_NEEDLE = 'working';
 
 /** How it is worked, read off the thread path. */
 export function Steps({ plan }: { plan: Plan }) {
@@ -52,8 +49,9 @@ export function Steps({ plan }: { plan: Plan }) {
           </h3>
           {group.steps.map((step, k) => (
             <p key={k}>
-              {step.needle !== FIRST_NEEDLE && (
-                <span className={styles.needle}>with the {needleWords(step.needle)}</span>
+              {/* A piece with one needle need not say with which. */}
+              {step.needle !== WORKING && (
+                <span className={styles.needle}>with the {needleWords(step.by)}</span>
               )}
               {step.text}
             </p>

@@ -1,9 +1,8 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { listed } from '@/core/piece/sectioning';
 import { isMotif, boundStitch, structureById } from '@/core/structures/registry';
-import { hasSections } from '@/core/structures/sections';
+import { listed, hasSections } from '@/core/structures/sections';
 import { fieldsThatCount, rolesOf, type Part } from '@/core/structures/structure';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { ringSize } from '@/core/body/ringSize';

@@ -7,19 +7,20 @@ import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import {
   canMove,
   hasRoomFor,
-  listed,
   SIDES,
   withoutSection,
   withSection,
   withSectionChanged,
   withSectionMoved,
-  type Listed,
 } from '@/core/piece/sectioning';
 import type { Plan } from '@/core/plan/plan';
-import { ownUnit } from '@/core/structures/ownUnit';
-import { boundStitch, graduationOf, isMotif, structureById, STRUCTURES } from '@/core/structures/registry';
-import { MOST_ACROSS, USUAL_SEAM, type Seam } from '@/core/structures/seam';
+import { unfit } from '@/core/structures/bindSections';
+import { boundStitch, ownUnits, structureById, STRUCTURES } from '@/core/structures/registry';
+import { MOST_ACROSS, MOST_ROUNDS, USUAL_SEAM, type Seam } from '@/core/structures/seam';
 import {
+  listed,
+  type Listed,
+  FEW_UNITS,
   hasSections,
   MOST_TIMES,
   NO_SECTIONS,
@@ -57,16 +58,17 @@ export function SectionFields({ piece, plan, onChange }: Props) {
   /** One that has just been added is open, to be told what it is. */
   const [added, setAdded] = useState<number | null>(null);
   const field = sequenceField(piece);
-  if (isMotif(structure.id) || structure.id === ownUnit.id || graduationOf(structure)) return null;
+  const bound = boundStitch(ownUnits(structure));
+  if (bound.ok && unfit(bound.structure, bound.weaveable)) return null;
   const { unlike, defaults } = structureById(structure.id) ?? {};
   // What stands against sections in its own stitch; another stitch can always be joined.
   const not = unlike ? unlike.not({ ...defaults, ...structure.params }) : null;
   const grows = field !== null && not === null;
   const take = (next: Sections) => {
     const changed = { ...structure, sections: hasSections(next) ? next : undefined };
-    const bound = boundStitch(changed);
+    const whole = boundStitch(changed);
     const inSections = [...next.before, ...next.after].flatMap(({ sequence }) => sequence);
-    const beads = beadsFor(piece, bound.ok ? rolesOf(bound.weaveable) : inSections);
+    const beads = beadsFor(piece, whole.ok ? rolesOf(whole.weaveable) : inSections);
     onChange({
       structure: changed,
       ...(beads !== piece.beads && { beads }),
@@ -137,11 +139,9 @@ export function SectionFields({ piece, plan, onChange }: Props) {
             key={side}
             disabled={!hasRoomFor(side, sections)}
             onClick={() => {
-              setAdded(sections.before.length + (side === 'before' ? 0 : 1));
+              const at = sections.before.length + (side === 'before' ? 0 : 1);
               const next = withSection(side, other, sections);
-              const at = listed(next).findIndex(
-                (_, i) => i === sections.before.length + (side === 'before' ? 0 : 1),
-              );
+              setAdded(at);
               take(grows ? next : withSectionChanged(next, at, like(structure)));
             }}
           >
@@ -162,24 +162,19 @@ export function SectionFields({ piece, plan, onChange }: Props) {
 /** What a section becomes in another stitch: its usual parameters, as broad as its neighbour. */
 function inOtherStitch({ id, defaults, bind }: Structure): Partial<SectionChoice> {
   return {
-    times: Math.max(bind(defaults).minimumUnits, FEW),
+    times: Math.max(bind(defaults).minimumUnits, FEW_UNITS),
     other: { id, params: { ...defaults }, matched: true, seam: USUAL_SEAM },
   };
 }
+
 /** A section in the stitch of the piece itself, made apart: it has the same breadth. */
 const like = ({ id, params }: PartOfPiece['structure']): Partial<SectionChoice> => ({
-  times: FEW,
+  times: FEW_UNITS,
   other: { id, params, matched: true, seam: USUAL_SEAM },
 });
 
-/** Units of a section that has just come into another stitch, at the least. */
-const FEW = 5;
-
-/** Stitches that a section can be in: those with an edge at either end. */
-const JOINABLE = STRUCTURES.filter(({ bind, defaults }) => {
-  const { arrangement, corner } = bind(defaults);
-  return !arrangement && !corner;
-});
+/** Stitches that a section can be in. */
+const JOINABLE = STRUCTURES.filter((stitch) => unfit(stitch, stitch.bind(stitch.defaults)) === null);
 const SAME = 'same';
 
 interface OneProps {
@@ -298,7 +293,10 @@ function SeamFields({
         <Choice
           label="Thread goes round"
           value={seam.rounds}
-          options={[1, 2, 3].map((value) => ({ value, label: value === 1 ? 'once' : `${value} times` }))}
+          options={Array.from({ length: MOST_ROUNDS }, (_, i) => ({
+            value: i + 1,
+            label: i === 0 ? 'once' : `${i + 1} times`,
+          }))}
           onChange={(rounds) => set({ rounds })}
         />
       )}
