@@ -1,12 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import { BEADS, byId } from '../materials/catalogue';
 import { newPart } from '../piece/newPiece';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { tally } from '../read/tally';
+import { USUAL_SEAM } from '../structures/seam';
 import type { Sections } from '../structures/sections';
+import { cutLines } from '../supplies/cutting';
 import { THOROUGH } from '../testing/thorough';
 import { planned } from '../testing/planned';
 import { checkMeetings } from '../weave/check';
 import { WOVEN } from '../weave/path';
+import { needleWords } from '../words/needles';
 import { planPart, planSolved } from './shipped';
 import { planSteps } from './steps';
 import type { Plan } from './plan';
@@ -147,6 +151,55 @@ it.each(LAID_OUT)(
   },
   120_000,
 );
+
+/** Straps of herringbone on either side of right-angle weave, in any beads, hands and threads. */
+describe.each(['right', 'left'] as const)('sections in another stitch, needle in the %s hand', (hand) => {
+  const strap: Sections['before'][number] = {
+    sequence: ['A'],
+    times: 8,
+    other: {
+      id: 'flat-herringbone',
+      params: { columns: 2, sequence: ['C', 'D'] },
+      matched: true,
+      seam: USUAL_SEAM,
+    },
+  };
+  const sections: Sections = { before: [strap], after: [], mirrored: true };
+
+  it.each(['seed-11', 'seed-15', 'seed-6', 'cube-3', 'pressed-6', 'bugle-6'])('in %s', (id) => {
+    for (const doubled of [false, true]) {
+      const piece = sectioned('right-angle-weave', sections, {}, { hand, doubled });
+      const kind = byId(BEADS, id);
+      const beads = { ...piece.beads, A: { ...piece.beads.A, ...kind }, C: { ...piece.beads.C, ...kind } };
+      const plan = planned({ ...piece, beads });
+      const { path, layout } = plan.work();
+      // Beads, counted one by one: two straps, and four seeds in two seams beside those of the clasp.
+      const counted = Object.fromEntries(tally(path));
+      expect(Object.fromEntries(plan.quantities.map(({ role, total }) => [role, total]))).toEqual(counted);
+      expect([counted.C, counted.D]).toEqual([2 * 8 * 2, 2 * 8 * 2]);
+      // Each stretch and each seam has a thread of its own, called by what it works.
+      expect(cutLines(plan.thread).map(({ of }) => of)).toEqual([
+        'working',
+        'section 2',
+        'section 1, again',
+        'seam 1',
+        'seam 2',
+      ]);
+      const mm = plan.thread.divisions.flatMap(({ cuts }) => cuts.map((cut) => cut.mm));
+      expect(mm.every((one) => Number.isFinite(one) && one > 0)).toBe(true);
+      for (const { centre, axis } of layout.poses)
+        expect([...centre, ...axis].every(Number.isFinite)).toBe(true);
+      // The whole lies between its ends, and the straps are alike.
+      const spans = plan.along.sections.map(({ fromMm, toMm }) => toMm - fromMm);
+      expect(spans[2]).toBeCloseTo(spans[0] ?? 0, 6);
+      const told = planSteps(plan).flatMap(({ steps }) =>
+        steps.map(({ by, text }) => `${needleWords(by)}: ${text}`),
+      );
+      expect(told.join(' ')).not.toMatch(/undefined|NaN|null|main\//);
+      expect(told.some((one) => one.startsWith('needle of seam 2: '))).toBe(true);
+    }
+  });
+});
 
 it('what cannot be is told at its place', () => {
   const swags = planPart(
