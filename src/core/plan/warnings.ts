@@ -169,7 +169,8 @@ function makingWarnings({ closure, thread, gauge, pathless }: Findings): Warning
     warnings.push({ code: 'gauge-differs', gaugeMm: pitchMm, workedOutMm });
   if (closure.closing === 'clasp' && closure.passes < 2) warnings.push({ code: 'one-pass-through-clasp' });
   if (gauge.swatches && !gauge.swatches.sameThread) warnings.push({ code: 'other-thread' });
-  if (thread.lengths > 1)
+  // A length to each of several stretches is no change of thread.
+  if (thread.divisions.some(({ changes }) => changes.length > 0))
     warnings.push({ code: 'several-lengths', lengths: thread.lengths, longestMm: thread.longestMm });
   if (gauge.disagrees) warnings.push({ code: 'two-opinions', of: gauge.disagrees });
   if (gauge.soft) warnings.push({ code: 'soft-net', betweenMm: gauge.soft });
