@@ -12,6 +12,7 @@ export const KINDS = [
   'lariat',
   'ring',
   'bail',
+  'earring',
 ] as const;
 export type Kind = (typeof KINDS)[number];
 
@@ -137,5 +138,16 @@ export const KIND_FACTS: Readonly<Record<Kind, KindFacts>> = {
     finished: { minMm: 8, maxMm: 200 },
     flat: { wishMm: 30, bandMm: 2 },
     hangs: false,
+  },
+  earring: {
+    about: 'hangs from an ear wire by one end',
+    place: null,
+    schools: ['flat', 'like'],
+    closings: ['clasp'],
+    easeMm: { snug: 1, comfortable: 3, loose: 6 },
+    finished: { minMm: 25, maxMm: 160 },
+    // From the top of the hook (from memory).
+    flat: { wishMm: 50, bandMm: 3 },
+    hangs: true,
   },
 };

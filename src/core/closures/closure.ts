@@ -3,7 +3,8 @@ import type { Body } from '../layout/layout';
 import type { Clasp, FindingMaterial } from '../materials/material';
 import { buttonLoop, type ButtonLoop } from './buttonLoop';
 import { loopLengthMm, NO_LOOP, type EndLoops, type SewnLoop } from './sewnLoop';
-import type { EdgeName } from '../weave/edge';
+import { EDGE_NAMES, type EdgeName } from '../weave/edge';
+import { holderWords, holdsOneEnd } from './suits';
 import { wholeUp } from '../tools/whole';
 
 /** How one end is made. */
@@ -49,7 +50,15 @@ export interface Closure {
   readonly button: (ButtonLoop & { readonly seeds: number }) | null;
 }
 
-const ringsMm = ({ rings }: EndChoice): number => (rings ? rings.count * rings.finding.lengthMm : 0);
+const linksMm = ({ rings }: EndChoice): number => (rings ? rings.count * rings.finding.lengthMm : 0);
+
+/** Ends that are held by the clasp. */
+const heldEnds = ({ clasp }: Pick<EndsChoice, 'clasp'>): readonly EdgeName[] =>
+  holdsOneEnd(clasp) ? ['start'] : EDGE_NAMES;
+
+/** What jump rings take of an end; a free end has none. */
+const ringsMm = (ends: EndsChoice, end: EdgeName): number =>
+  heldEnds(ends).includes(end) ? linksMm(ends[end]) : 0;
 
 /** The loop of an end, as the path sews it. */
 function sewnLoop(
@@ -59,13 +68,16 @@ function sewnLoop(
   mostLoops: number,
   to: string | undefined,
 ): SewnLoop {
-  if (ends.closing !== 'clasp') return NO_LOOP;
+  if (ends.closing !== 'clasp' || !heldEnds(ends).includes(end)) return NO_LOOP;
   const { seedsEachSide, passes } = ends[end];
   const loops = Math.min(ends.clasp.loops, mostLoops);
   if (button && end === 'end') return { seedsEachSide: 0, passes, buttonSeeds: button.seeds };
   // A finding that is sewn in or glued on, or that a knot sits in, is held without seeds.
   const seeds = ends.clasp.fastening === 'sewn loop' ? seedsEachSide : 0;
-  return { seedsEachSide: seeds, passes, ...(loops > 1 && { loops }), ...(to !== undefined && { to }) };
+  const named = holdsOneEnd(ends.clasp)
+    ? { finding: { name: holderWords(ends.clasp), joint: end } }
+    : to !== undefined && { to };
+  return { seedsEachSide: seeds, passes, ...(loops > 1 && { loops }), ...named };
 }
 
 /**
@@ -86,7 +98,7 @@ export function closureOf(ends: EndsChoice, seed: Body, mostLoops = 1, to?: stri
   };
   const claspMm = clasped ? clasp.startMm + clasp.endMm : 0;
   const loopsMm = loopLengthMm(loops.start, seed) + loopLengthMm(loops.end, seed);
-  const links = clasped ? ringsMm(ends.start) + ringsMm(ends.end) : 0;
+  const links = clasped ? ringsMm(ends, 'start') + ringsMm(ends, 'end') : 0;
   const parts = (
     [
       { what: 'clasp', mm: claspMm },
@@ -103,8 +115,8 @@ export function closureOf(ends: EndsChoice, seed: Body, mostLoops = 1, to?: stri
     allowanceMm: claspMm + loopsMm + links,
     // Equally likely anywhere in the usual range of width 2·s: it deviates by s/√3.
     sdMm: clasped ? clasp.spreadMm / Math.sqrt(3) : 0,
-    startMm: clasped ? clasp.startMm + ringsMm(ends.start) : 0,
-    endMm: clasped ? clasp.endMm + ringsMm(ends.end) : 0,
+    startMm: clasped ? clasp.startMm + ringsMm(ends, 'start') : 0,
+    endMm: clasped ? clasp.endMm + ringsMm(ends, 'end') : 0,
     loops,
     button,
   };
@@ -185,11 +197,12 @@ export function closureDoubts(ends: EndsChoice, closure: Closure, strip: Strip):
  * To close a toggle half of the bar goes through the ring first, with what is sewn to it folded along: for half
  * of the bar's length beyond its middle there may be nothing that the ring does not pass.
  */
-function barDoubts({ clasp, end }: EndsChoice, closure: Closure, strip: Strip): ClosureDoubt[] {
+function barDoubts(ends: EndsChoice, closure: Closure, strip: Strip): ClosureDoubt[] {
+  const { clasp, end } = ends;
   const { barMm, ringMm } = clasp;
   if (barMm === null || ringMm === null) return [];
   const passes = Math.max(strip.widthMm, strip.thicknessMm) <= ringMm - CLASP_WIRE_MM;
-  const free = clasp.endMm + ringsMm(end) + loopLengthMm(closure.loops.end, strip.seed);
+  const free = clasp.endMm + ringsMm(ends, 'end') + loopLengthMm(closure.loops.end, strip.seed);
   const short = barMm / 2 - free;
   if (passes || short <= 0) return [];
   return [
@@ -203,7 +216,8 @@ function barDoubts({ clasp, end }: EndsChoice, closure: Closure, strip: Strip): 
 
 /** A jump ring goes through the loop of seeds, or the hole of a bead where there is no loop, and holds the clasp. */
 function ringDoubts(ends: EndsChoice, { seed, threadMm }: Strip): ClosureDoubt[] {
-  return [ends.start, ends.end].flatMap(({ rings, seedsEachSide, passes }): ClosureDoubt[] => {
+  return heldEnds(ends).flatMap((end): ClosureDoubt[] => {
+    const { rings, seedsEachSide, passes } = ends[end];
     if (!rings) return [];
     const { name, wireMm, insideMm } = rings.finding;
     if (seedsEachSide === 0)

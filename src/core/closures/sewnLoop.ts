@@ -1,6 +1,6 @@
 import type { Body, Point, Pose } from '../layout/layout';
 import { EDGE_NAMES, type EdgeName } from '../weave/edge';
-import { jointOf, type Bead, type Section } from '../weave/path';
+import { jointOf, type Bead, type JointId, type Section } from '../weave/path';
 
 /** Role of the seeds that hold a clasp. */
 export const LOOP_ROLE = 'loop';
@@ -14,6 +14,8 @@ export interface SewnLoop {
   readonly buttonSeeds?: number;
   /** What it is sewn to; a clasp where nothing is said. */
   readonly to?: string;
+  /** What it holds where it holds no clasp, and the joint at which it is sewn on. */
+  readonly finding?: { readonly name: string; readonly joint: JointId };
   /** Loops of the clasp side by side, each sewn on like this; one where nothing is said. */
   readonly loops?: number;
 }

@@ -6,15 +6,25 @@ import { goToPost, postsFor } from './post';
 
 /** Hangs a clasp half on an edge: each of its loops from a post. */
 export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoop, edge: Edge): void {
-  postsFor(edge, loop.loops ?? 1).forEach((post, nth) => {
-    const { out, into, round } = goToPost(w, needle, end, post);
+  const joint = loop.finding?.joint ?? end;
+  postsFor(edge, loop.loops ?? 1).forEach((post, nth, { length }) => {
+    const { out, into, round } = goToPost(w, needle, joint, post);
     const comeRound = () => {
       if (round?.hitched) needle.knot('half hitch');
       if (round) needle.enter(round.through);
       else needle.travel(out);
     };
-    sewLoop(w, needle, end, loop, { enter: () => needle.enter(into), comeRound }, nth);
+    // What two edges share is counted from one side of the work, whichever side either is worked from.
+    const place = loop.finding && edge.from === 1 ? length - 1 - nth : nth;
+    sewLoop(w, needle, end, loop, { enter: () => needle.enter(into), comeRound }, nth, place);
   });
+}
+
+/** What a loop holds, as the maker calls it. */
+function heldBy({ finding, to }: SewnLoop, end: EdgeName, place: number): string {
+  const which = place === 0 ? '' : `, loop ${place + 1}`;
+  if (finding) return `${finding.name}${which}`;
+  return `${to === undefined ? 'clasp' : `edge of the ${to}`} at the ${end}${which}`;
 }
 
 /** How thread goes from the loop back into the work, and comes out again where the loop began. */
@@ -28,6 +38,7 @@ interface Sewing {
  * back into the work; then round the same way again until the ring holds `loop.passes` threads. A loop over a
  * button holds no ring.
  * @param nth which of several loops of this end it is, counted from 0
+ * @param place which loop of what it holds
  */
 export function sewLoop(
   w: Weave,
@@ -36,14 +47,15 @@ export function sewLoop(
   loop: SewnLoop,
   { enter, comeRound }: Sewing,
   nth = 0,
+  place = nth,
 ): void {
   const runs = loopRuns(loop);
-  const { to } = loop;
-  const what = to === undefined ? 'clasp' : `edge of the ${to}`;
-  const name = nth === 0 ? `${what} at the ${end}` : `${what} at the ${end}, loop ${nth + 1}`;
+  const { finding, to = finding?.name } = loop;
+  const joint = finding?.joint ?? end;
   const seeds = (count: number) => Array<string>(count).fill(LOOP_ROLE);
-  w.joint(end, `sew on the ${to ?? 'clasp'}`, () => {
-    const ring = loop.buttonSeeds === undefined ? w.finding(name, 1, { joint: end, nth }) : null;
+  w.joint(joint, `sew on the ${to ?? 'clasp'}`, () => {
+    const ring =
+      loop.buttonSeeds === undefined ? w.finding(heldBy(loop, end, place), 1, { joint, nth }) : null;
     // A single loop is no run of several.
     const run = nth === 0 ? {} : { run: nth };
     const out = needle.string(seeds(runs.out), LOOP_SLOTS.out, run);

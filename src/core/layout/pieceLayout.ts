@@ -112,6 +112,8 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
   });
   const findings = path.findings.map((finding): Point => {
     const { at } = finding;
+    const inWork = parts.form.findingAt?.(finding);
+    if (inWork) return [inWork[0] + marks.bodyStartMm, inWork[1], inWork[2]];
     if (at?.joint !== 'start' && at?.joint !== 'end')
       throw new Error(`The layout has no place for ${finding.name}: it is no clasp.`);
     const x = at.joint === 'start' ? marks.ringStartMm : marks.ringEndMm;

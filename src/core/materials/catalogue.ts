@@ -154,6 +154,18 @@ const jumpRing = (outsideMm: number, insideMm: number, wireMm: number): FindingM
   source: 'memory',
 });
 
+/** A bar with so many holes side by side, which keeps strands apart; a loop hangs in each from either side. */
+const strandBar = (loops: number): FindingMaterial => ({
+  id: `strand-bar-${loops}`,
+  name: `bar of ${loops} strands`,
+  kind: 'strand bar',
+  lengthMm: 2.5,
+  insideMm: null,
+  wireMm: null,
+  loops,
+  source: 'memory',
+});
+
 export const FINDINGS: readonly FindingMaterial[] = [
   jumpRing(4, 2.6, 0.7),
   jumpRing(5, 3.6, 0.7),
@@ -178,6 +190,7 @@ export const FINDINGS: readonly FindingMaterial[] = [
     loops: 1,
     source: 'memory',
   },
+  ...[2, 3, 5].map(strandBar),
 ];
 
 type ClaspRow = Partial<Omit<Clasp, 'id' | 'name' | 'shape'>> & Pick<Clasp, 'startMm' | 'endMm'>;
@@ -304,6 +317,18 @@ export const CLASPS: readonly Clasp[] = [
     spreadMm: 0.5,
     plated: false,
     note: 'The top covers an arc of the finger; the band covers the rest.',
+  }),
+  clasp('ear-wire', 'ear wire, fish hook', 'ear wire', {
+    startMm: 18,
+    endMm: 0,
+    spreadMm: 2,
+    note: 'The drop is measured from the top of the hook. A light hook bends: weigh the drop.',
+  }),
+  clasp('ear-wire-lever', 'ear wire, lever back', 'ear wire', {
+    startMm: 15,
+    endMm: 0,
+    spreadMm: 1,
+    note: 'The drop is measured from the top of the hook.',
   }),
 ];
 

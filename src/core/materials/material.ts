@@ -116,6 +116,7 @@ export const FINDING_KINDS = [
   'jump ring',
   'extender link',
   'chain link',
+  'strand bar',
   // Kept so that older catalogues can be read: these close a piece, and stand among the clasps now.
   'bead tip',
   'slide tube',
@@ -153,6 +154,7 @@ export const CLASP_SHAPES = [
   'wire guard',
   'ribbon',
   'ring top',
+  'ear wire',
 ] as const;
 
 /** How a closure is fastened to the work. */

@@ -1,3 +1,4 @@
+import { findingOf } from '../structures/seam';
 import { KIND_FACTS } from '../body/kinds';
 import { formatFine, formatLength, type LengthStyle } from '../length/length';
 import { CORE_ROLE } from '../joints/setIn';
@@ -134,7 +135,14 @@ function otherWords({ id, params, matched, seam }: OtherStitch, style: LengthSty
   const told = (structure?.fields ?? []).map((field) =>
     fieldWords(field, params[field.key] ?? structure?.defaults[field.key], style),
   );
-  const by = { beads: `by ${seam.across} and ${seam.back}`, edge: 'edge to edge', zip: 'zipped' }[seam.by];
+  const { across, back } = seam;
+  const finding = findingOf(seam);
+  const by = {
+    beads: `by ${across} and ${back}`,
+    edge: 'edge to edge',
+    zip: 'zipped',
+    finding: finding ? `by ${finding.count} × ${finding.what.name}, ${across} and ${across} to a loop` : '',
+  }[seam.by];
   const often = seam.by === 'zip' ? '' : `, ${seam.rounds} times round`;
   return `${structure?.name.toLowerCase() ?? id} (${told.join(', ')}${matched ? ', as broad as its neighbour' : ''}), joined ${by}${often}`;
 }

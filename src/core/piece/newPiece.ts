@@ -1,7 +1,8 @@
 import { KIND_FACTS, type Kind } from '../body/kinds';
 import type { WearChoice } from '../body/wear';
+import { usualClasp } from '../closures/suits';
 import { LOOP_ROLE } from '../closures/sewnLoop';
-import { BEADS, CLASPS, NEEDLES, PALETTE, THREADS, byId } from '../materials/catalogue';
+import { BEADS, NEEDLES, PALETTE, THREADS, byId } from '../materials/catalogue';
 import type { BeadKind, BeadMaterial } from '../materials/material';
 import { easeOf, USUAL_SETTINGS, type Settings } from '../records/settings';
 import { structureById } from '../structures/registry';
@@ -141,7 +142,7 @@ export function newPart(
     without: [],
     ends: {
       closing,
-      clasp: byId(CLASPS, 'lobster-12'),
+      clasp: usualClasp(kind),
       start: USUAL_END,
       end: USUAL_END,
       loopSeeds: null,

@@ -1,6 +1,6 @@
 import { KIND_FACTS, type Kind } from '../body/kinds';
 import { missingGirth } from '../body/wear';
-import { CLASPS, byId } from '../materials/catalogue';
+import { holdsOneEnd, suitsKind, usualClasp } from '../closures/suits';
 import type { BeadKind } from '../materials/material';
 import { USUAL_SETTINGS, type Settings } from '../records/settings';
 import { cutTo } from '../records/storable';
@@ -62,7 +62,9 @@ export function forPlace(piece: PartOfPiece, kind: Kind): PartOfPiece {
   // What was merely usual for the old place gives way to what is usual for the new one.
   const usual = KIND_FACTS[piece.kind].closings[0] === piece.ends.closing;
   const kept = !usual && closings.includes(piece.ends.closing) ? piece.ends.closing : closings[0];
-  const hadTop = piece.ends.clasp.shape === 'ring top';
+  const { clasp } = piece.ends;
+  // A ring is joined first: what would close it otherwise is chosen when it is asked for.
+  const suits = suitsKind(clasp, kind) || (kind === 'ring' && !holdsOneEnd(clasp));
   return {
     ...piece,
     kind,
@@ -71,7 +73,7 @@ export function forPlace(piece: PartOfPiece, kind: Kind): PartOfPiece {
     ends: {
       ...piece.ends,
       closing: kept ?? 'clasp',
-      clasp: hadTop && kind !== 'ring' ? byId(CLASPS, 'lobster-12') : piece.ends.clasp,
+      clasp: suits ? clasp : usualClasp(kind),
       chain: kind === 'necklace' ? piece.ends.chain : null,
     },
     units: null,

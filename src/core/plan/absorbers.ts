@@ -1,3 +1,4 @@
+import { holdsOneEnd, suitsKind } from '../closures/suits';
 import { closureOf } from '../closures/closure';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import type { EdgeName } from '../weave/edge';
@@ -90,13 +91,13 @@ interface EndChange {
 function endChanges({ ends, kind }: PartOfPiece, { clasps, findings }: Parts): EndChange[] {
   const changes: EndChange[] = [];
   for (const clasp of ends.woven === null ? clasps : []) {
-    if (clasp.id === ends.clasp.id || (clasp.shape === 'ring top') !== (ends.clasp.shape === 'ring top'))
-      continue;
+    if (clasp.id === ends.clasp.id || !suitsKind(clasp, kind)) continue;
     if (clasp.loops !== ends.clasp.loops || kind === 'ring') continue;
     const what = { kind: 'clasp', name: clasp.name } as const;
     changes.push({ what, ends: { ...ends, clasp, loopSeeds: null } });
   }
   for (const end of ['end', 'start'] as const) {
+    if (end === 'end' && holdsOneEnd(ends.clasp)) continue;
     const now = ends[end];
     if (ends.clasp.fastening === 'sewn loop' && !(ends.clasp.buttonsMm !== null && end === 'end'))
       for (const more of [-2, -1, 1, 2])

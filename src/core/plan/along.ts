@@ -1,4 +1,5 @@
 import type { Stations } from '../layout/pieceLayout';
+import { findingOf, type Seam } from '../structures/seam';
 import { leadUnits, unitsOfRun } from '../structures/sectionRuns';
 import type { LaidRun } from '../structures/structure';
 import type { FittedPart } from './fitPart';
@@ -18,6 +19,11 @@ export interface SectionSpan {
   readonly toMm: number;
 }
 
+/** Findings between two sections, where they lie. */
+export interface FindingSpan extends NonNullable<Seam['finding']> {
+  readonly fromMm: number;
+}
+
 /** The units of a piece, one after another along it. */
 export interface Along {
   readonly units: number;
@@ -25,6 +31,8 @@ export interface Along {
   readonly fromMm: (unit: number) => number;
   /** Empty where all units are alike. */
   readonly sections: readonly SectionSpan[];
+  /** What joins sections that is no beadwork. */
+  readonly findings: readonly FindingSpan[];
 }
 
 /** Where the units of a fitted part lie, and its sections. */
@@ -35,9 +43,9 @@ export function alongOf(
   const clamped = (mm: number) => Math.min(Math.max(mm, bodyStartMm), bodyEndMm);
   // A graduated piece is one unit.
   if (weaveable.arrangement)
-    return { units: 1, fromMm: (unit) => (unit < 1 ? bodyStartMm : bodyEndMm), sections: [] };
+    return { ...ALIKE, units: 1, fromMm: (unit) => (unit < 1 ? bodyStartMm : bodyEndMm) };
   const runs = form.runs?.(units);
-  if (!runs) return { units, fromMm: (unit) => clamped(bodyStartMm + unit * form.pitchMm), sections: [] };
+  if (!runs) return { ...ALIKE, units, fromMm: (unit) => clamped(bodyStartMm + unit * form.pitchMm) };
   const begins = runs.flatMap(({ run, fromMm, pitchMm }) =>
     Array.from(
       { length: unitsOfRun(run) },
@@ -49,8 +57,15 @@ export function alongOf(
     units: begins.length - before,
     fromMm: (unit) => clamped(begins[Math.max(0, unit) + before] ?? bodyEndMm),
     sections: spansOf(runs, bodyStartMm),
+    findings: runs.flatMap(({ run, findingFromMm }) => {
+      const finding = run.seam && findingOf(run.seam);
+      return finding && findingFromMm !== null ? [{ ...finding, fromMm: bodyStartMm + findingFromMm }] : [];
+    }),
   };
 }
+
+/** Of units that are all alike. */
+const ALIKE: Pick<Along, 'sections' | 'findings'> = { sections: [], findings: [] };
 
 /** Units before the first whole one of all; they are counted down from it. */
 const beforeFirst = ([first]: readonly LaidRun[]): number => (first ? leadUnits(first.run) : 0);

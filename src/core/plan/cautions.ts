@@ -1,3 +1,5 @@
+import { findingOf } from '../structures/seam';
+import { listed } from '../structures/sections';
 import { PLACE_FACTS } from '../body/places';
 import { makeOf, type ThreadMaterial } from '../materials/material';
 import type { PartOfPiece } from '../piece/partOfPiece';
@@ -25,6 +27,15 @@ const isChild = ({ wearer }: PartOfPiece): boolean =>
     return girth !== undefined && small !== undefined && girth < CHILD * small;
   });
 
+/** Whether chain is cut or rings are opened for it, at its ends or between sections. */
+function cutsOrOpens({ ends, structure: { sections } }: PartOfPiece): boolean {
+  const { closing, chain, extender, start, end } = ends;
+  return (
+    (closing === 'clasp' && Boolean(chain ?? extender ?? start.rings ?? end.rings)) ||
+    listed(sections).some((one) => !one.own && one.other && findingOf(one.other.seam))
+  );
+}
+
 /** Cautions that the choices of a piece raise. `roles` are those that its structure uses. */
 export function cautionsFor(piece: PartOfPiece, roles: readonly string[]): Caution[] {
   const { ends, kind } = piece;
@@ -34,9 +45,9 @@ export function cautionsFor(piece: PartOfPiece, roles: readonly string[]): Cauti
   if (ends.closing === 'clasp') {
     if (ends.clasp.shape === 'magnetic') cautions.push('magnet');
     if (ends.clasp.plated) cautions.push('nickel');
-    if (ends.chain || ends.extender || ends.start.rings || ends.end.rings) cautions.push('wire-ends');
     if (ends.clasp.fastening === 'glued') cautions.push('glue');
   }
+  if (cutsOrOpens(piece)) cautions.push('wire-ends');
   const isBugle = (role: string) => /bugle/.test(beadOf(piece, role).shape);
   if (roles.some(isBugle)) cautions.push('sharp-edges');
   return cautions;

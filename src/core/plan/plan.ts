@@ -18,6 +18,7 @@ import { rolesOf, type Graduation } from '../structures/structure';
 import { threadPlan } from '../supplies/threadPlan';
 import { threadQuestion } from '../supplies/threadQuestion';
 import { threadDoubts } from '../supplies/threadSense';
+import { isEdgeName } from '../weave/edge';
 import type { PartId, Path } from '../weave/path';
 import { remembered } from '../tools/remember';
 import { innerRole } from './asBead';
@@ -314,7 +315,9 @@ const withClosing = (sketch: Plan['sketch'], { id, sketch: closing }: Component)
 
 /** What closes the piece, with what only the path and the count can say of it. */
 function closurePlan({ piece, closure, chosen, chainMm }: FittedPart, path: Path): ClosurePlan {
-  const sewn = [...findingPasses(path).values()];
+  const sewn = [...findingPasses(path)].flatMap(([{ at }, strands]) =>
+    at && isEdgeName(at.joint) ? [strands] : [],
+  );
   const extender = piece.ends.closing === 'clasp' ? piece.ends.extender : null;
   return {
     ...closure,

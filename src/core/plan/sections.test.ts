@@ -1,14 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { BEADS, byId } from '../materials/catalogue';
+import { BEADS, byId, FINDINGS } from '../materials/catalogue';
 import { newPart } from '../piece/newPiece';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { tally } from '../read/tally';
-import { USUAL_SEAM } from '../structures/seam';
+import { USUAL_SEAM, type Seam } from '../structures/seam';
 import type { Sections } from '../structures/sections';
 import { cutLines } from '../supplies/cutting';
 import { THOROUGH } from '../testing/thorough';
 import { planned } from '../testing/planned';
 import { checkMeetings } from '../weave/check';
+import { isEdgeName } from '../weave/edge';
 import { WOVEN } from '../weave/path';
 import { needleWords } from '../words/needles';
 import { planPart, planSolved } from './shipped';
@@ -152,19 +153,33 @@ it.each(LAID_OUT)(
   120_000,
 );
 
+const CHAIN: Seam = {
+  by: 'finding',
+  across: 2,
+  back: 1,
+  rounds: 1,
+  finding: { what: byId(FINDINGS, 'chain-link'), count: 5 },
+};
+
 /** Straps of herringbone on either side of right-angle weave, in any beads, hands and threads. */
 describe.each(['right', 'left'] as const)('sections in another stitch, needle in the %s hand', (hand) => {
-  const strap: Sections['before'][number] = {
-    sequence: ['A'],
-    times: 8,
-    other: {
-      id: 'flat-herringbone',
-      params: { columns: 2, sequence: ['C', 'D'] },
-      matched: true,
-      seam: USUAL_SEAM,
-    },
-  };
-  const sections: Sections = { before: [strap], after: [], mirrored: true };
+  const straps = (seam: Seam): Sections => ({
+    before: [
+      {
+        sequence: ['A'],
+        times: 8,
+        other: {
+          id: 'flat-herringbone',
+          params: { columns: 2, sequence: ['C', 'D'] },
+          matched: true,
+          seam,
+        },
+      },
+    ],
+    after: [],
+    mirrored: true,
+  });
+  const sections = straps(USUAL_SEAM);
 
   it.each(['seed-11', 'seed-15', 'seed-6', 'cube-3', 'pressed-6', 'bugle-6'])('in %s', (id) => {
     for (const doubled of [false, true]) {
@@ -200,6 +215,36 @@ describe.each(['right', 'left'] as const)('sections in another stitch, needle in
       expect(told.join(' ')).not.toMatch(/undefined|NaN|null|main\//);
       expect(told.some((one) => one.startsWith('needle of seam 2: '))).toBe(true);
     }
+  });
+
+  it.each(['seed-11', 'seed-15', 'seed-6', 'cube-3', 'pressed-6', 'bugle-6'])('on chain, in %s', (id) => {
+    const piece = sectioned('right-angle-weave', straps(CHAIN), {}, { hand });
+    const kind = byId(BEADS, id);
+    const beads = { ...piece.beads, A: { ...piece.beads.A, ...kind }, C: { ...piece.beads.C, ...kind } };
+    const plan = planned({ ...piece, beads });
+    const { path, layout } = plan.work();
+    expect(Object.fromEntries(plan.quantities.map(({ role, total }) => [role, total]))).toEqual(
+      Object.fromEntries(tally(path)),
+    );
+    // What lies between is sewn to each edge by the thread that it was woven with.
+    expect(cutLines(plan.thread).map(({ of }) => of)).toEqual(['working', 'section 2', 'section 1, again']);
+    expect(plan.cautions).toContain('wire-ends');
+    // Two chains of five links of 3 mm, each between a loop and a loop.
+    expect(plan.along.findings.map(({ count, what }) => count * what.lengthMm)).toEqual([15, 15]);
+    const loopMm = 2 * piece.beads.loop.lengthMm;
+    const [first, own, last] = plan.along.sections;
+    const [before, after] = plan.along.findings;
+    expect(before?.fromMm).toBeGreaterThan((first?.toMm ?? NaN) + loopMm - 0.01);
+    expect((before?.fromMm ?? NaN) + 15 + loopMm).toBeCloseTo(own?.fromMm ?? NaN, 6);
+    expect((after?.fromMm ?? NaN) + 15 + loopMm).toBeCloseTo(last?.fromMm ?? NaN, 6);
+    // Where thread comes to each chain, it lies: at either end of it.
+    const xs = path.findings.flatMap(({ at, id: nth }) =>
+      at && isEdgeName(at.joint) ? [] : [layout.findings[nth]?.[0] ?? NaN],
+    );
+    const wanted = plan.along.findings.flatMap(({ fromMm }) => [fromMm, fromMm + 15]);
+    xs.sort((a, b) => a - b).forEach((x, i) => expect(x).toBeCloseTo(wanted[i] ?? NaN, 6));
+    const told = planSteps(plan).flatMap(({ steps }) => steps.map(({ text }) => text));
+    expect(told.filter((text) => text.includes('go through the end link of the chain'))).toHaveLength(4);
   });
 });
 

@@ -1,12 +1,13 @@
 import type { Closing } from '../body/kinds';
-import { LOOP_ROLE, NO_LOOP } from '../closures/sewnLoop';
+import { LOOP_ROLE, NO_LOOP, type SewnLoop } from '../closures/sewnLoop';
 import type { CountRule } from '../fit/rules';
 import { sewSeam } from '../joints/seam';
+import type { FindingMaterial } from '../materials/material';
 import { counted } from '../words/figures';
 import { given } from '../tools/given';
 import { remembered } from '../tools/remember';
 import { Weave } from '../weave/builder';
-import type { Edge, Made } from '../weave/edge';
+import type { Edge, EdgeName, Made } from '../weave/edge';
 import type { Bead } from '../weave/path';
 import { composedForm, rowsEach } from './composedForm';
 import {
@@ -18,6 +19,7 @@ import {
   type BoundRun,
   type RunsQuestion,
 } from './sectionRuns';
+import { findingOf, seamLoop } from './seam';
 import { listed, type OtherStitch, type SectionChoice, type Sections } from './sections';
 import {
   at,
@@ -188,7 +190,7 @@ function othersOf(
 /** The stitch of a section, bound beside another, or what stands against it. */
 function inOther(
   structure: Structure,
-  { params, matched }: OtherStitch,
+  { params, matched, seam }: OtherStitch,
   times: number,
   beside: Weaveable,
 ): BoundRun | string[] {
@@ -197,7 +199,9 @@ function inOther(
   if (wrong.length > 0) return wrong;
   const cannot = unfit(structure, structure.bind(asTold));
   if (cannot) return [cannot];
-  const wanted = matched ? asBroadAs(beside, structure, asTold) : asTold;
+  // Loops to a finding need not be as many as the places of either edge.
+  const asItIs = !matched || findingOf(seam) ? asTold : null;
+  const wanted = (matched && asBroadAs(beside, structure, asTold)) || asItIs;
   if (!wanted)
     return [
       `${structure.name} has no breadth with ${counted(edgeOf(beside).end.posts, 'place')} to join it by, as its neighbour has.`,
@@ -228,6 +232,8 @@ const seamFaults = (runs: readonly SectionRun[]): string[] =>
       if (!before || !run.seam) return [];
       const [here, there] = [edgeOf(before.stitch).end, edgeOf(run.stitch).start];
       const pair = `Sections ${before.of + 1} and ${run.of + 1}`;
+      const finding = findingOf(run.seam);
+      if (finding) return looseLoops(finding.what, [before, here.posts], [run, there.posts]);
       if (run.seam.by === 'zip')
         return here.zips > 0 && here.zips === there.zips
           ? []
@@ -240,6 +246,19 @@ const seamFaults = (runs: readonly SectionRun[]): string[] =>
             `${pair} have ${here.posts} and ${there.posts} places to join them by: make one as broad as the other.`,
           ];
     }),
+  );
+
+/** Edges with fewer places than a finding has loops. */
+const looseLoops = (
+  { name, loops }: FindingMaterial,
+  ...edges: readonly (readonly [run: SectionRun, posts: number])[]
+): string[] =>
+  edges.flatMap(([{ of }, posts]) =>
+    posts >= loops
+      ? []
+      : [
+          `The ${name} has ${loops} loops on either side, and section ${of + 1} ${counted(posts, 'place')} to sew them to: take one of fewer, or make the section broader.`,
+        ],
   );
 
 /** Runs that are woven in one go. */
@@ -301,19 +320,25 @@ function weaveGroups(w: Weave, groups: readonly Group[], request: WeaveRequest):
     const [first] = runs as [SectionRun];
     const name = `section ${first.of + 1}${first.back ? ', again' : ''}`;
     const scope = k === 0 ? w : w.stretch(name, { row: fromRow, unit: fromUnit }, stitch.options(request));
+    const next = groups[k + 1]?.runs[0];
     return stitch.weaveOn(scope, units, {
-      start: k === 0 ? request.start : NO_LOOP,
-      end: k === groups.length - 1 ? request.end : NO_LOOP,
+      start: k === 0 ? request.start : loopAt(first, k - 1, 'start'),
+      end: next ? loopAt(next, k, 'end') : request.end,
     });
   });
   groups.slice(1).forEach(({ fromRow, runs: [first] }, k) => {
     const [here, there] = [at(made, k).end, at(made, k + 1).start] as readonly [Edge, Edge];
     const near = ({ place: { section, row } }: Bead) =>
       section === w.woven && row >= fromRow - NEAR_ROWS && row < fromRow + NEAR_ROWS;
-    if (first?.seam) sewSeam(w, k, [here, there], first.seam, w.path().beads.filter(near));
+    if (first?.seam && !findingOf(first.seam))
+      sewSeam(w, k, [here, there], first.seam, w.path().beads.filter(near));
   });
   return { start: at(made, 0).start, end: at(made, -1).end };
 }
+
+/** What is sewn to an edge at the seam before a run: the loop that holds its finding, by the thread of the edge itself. */
+const loopAt = ({ seam }: SectionRun, nth: number, edge: EdgeName): SewnLoop =>
+  (seam && seamLoop(seam, nth, edge)) ?? NO_LOOP;
 
 /** What is to be said of sections in one stitch that are much wider than those beside them: each pair once. */
 function unevenSeams(runs: readonly SectionRun[], widthOf: (run: SectionRun) => number): string[] {

@@ -2,7 +2,17 @@ import type { Body, Point, Pose } from '../layout/layout';
 import { once } from '../tools/remember';
 import { given } from '../tools/given';
 import { WOVEN, isTraversal, type Bead, type Path } from '../weave/path';
-import { acrossAndBack, SEAM_SLOTS, seamOf } from './seam';
+import { loopPose } from '../closures/sewnLoop';
+import {
+  acrossAndBack,
+  atSeam,
+  findingMm,
+  NO_FINDING,
+  SEAM_SLOTS,
+  seamLoop,
+  seamOf,
+  type Seam,
+} from './seam';
 import { at, type Form, type SectionRun, type Weaveable } from './structure';
 
 /** Rows of one unit of a stitch whose units are alike. */
@@ -41,10 +51,15 @@ const WAY_MM = 1;
 
 const lengthOf = (run: SectionRun, form: Form) => run.times * form.pitchMm;
 
-/** What joins two runs: so many beads across, nothing edge to edge, and zipped each stands in what the other has beyond its units. */
+/**
+ * What joins two runs: so many beads across, nothing edge to edge, a finding between two loops, and zipped each stands in
+ * what the other has beyond its units.
+ */
 function seamMm(run: SectionRun, before: Form, form: Form, seed: Body): number {
   if (!run.seam) return 0;
   if (run.seam.by === 'zip') return -(before.extraMm + form.extraMm) / 2;
+  const { loopMm, findingMm: wideMm } = findingMm(run.seam, seed);
+  if (wideMm > 0) return 2 * loopMm + wideMm;
   return acrossAndBack(run.seam)[0] * seed.lengthMm;
 }
 
@@ -105,16 +120,20 @@ export function composedForm(
     ...form,
     along: ({ path, units }) => ({ ...form, ...placing(laidOut(runsOf(units), formOf, seed), path, seed) }),
     runs: (units) =>
-      laidOut(runsOf(units), formOf, seed).map(({ run, fromMm, form: { pitchMm: each } }) => ({
-        run,
-        fromMm,
-        pitchMm: each,
-      })),
+      laidOut(runsOf(units), formOf, seed).map(({ run, fromMm, form: { pitchMm: each } }) => {
+        const { loopMm, findingMm: wideMm } = run.seam ? findingMm(run.seam, seed) : NO_FINDING;
+        const findingFromMm = wideMm > 0 ? fromMm - loopMm - wideMm : null;
+        return { run, fromMm, pitchMm: each, findingFromMm };
+      }),
   };
 }
 
 /** Where beads of a path lie, and lean to, each in its run. */
-function placing(laid: readonly Laid[], path: Path, seed: Body): Pick<Form, 'pose' | 'leansTo'> {
+function placing(
+  laid: readonly Laid[],
+  path: Path,
+  seed: Body,
+): Pick<Form, 'pose' | 'leansTo' | 'findingAt'> {
   const firsts = new Map(laid.map(({ fromRow }) => [fromRow, [] as Bead[]]));
   for (const bead of path.beads) if (bead.place.section === WOVEN) firsts.get(bead.place.row)?.push(bead);
   const placed: Placed[] = [];
@@ -128,7 +147,10 @@ function placing(laid: readonly Laid[], path: Path, seed: Body): Pick<Form, 'pos
   const seams = once(() => seamPoses(laid, path, inWork, seed));
   return {
     pose: (bead) =>
-      seamOf(bead.place.section) === null ? inWork(bead) : given(seams().get(bead.id), 'bead of a seam'),
+      seamOf(bead.place.section) === null
+        ? inWork(bead)
+        : given(seams().poses.get(bead.id), 'bead of a seam'),
+    findingAt: ({ id }) => seams().findings.get(id) ?? null,
     ...(laid.some(({ form }) => form.leansTo) && {
       leansTo: (bead: Bead) => {
         if (bead.place.section !== WOVEN) return null;
@@ -140,36 +162,55 @@ function placing(laid: readonly Laid[], path: Path, seed: Body): Pick<Form, 'pos
   };
 }
 
+/** Beads and findings of seams in their places, by their numbers. */
+interface Seams {
+  readonly poses: ReadonlyMap<number, Pose>;
+  readonly findings: ReadonlyMap<number, Point>;
+}
+
 /**
  * Where the beads of seams lie: across from one edge to the next in one column, and back in another beside it, at the beads
- * that they come out of.
+ * that they come out of; or in loops from either edge to a finding.
  */
-function seamPoses(
-  laid: readonly Laid[],
-  path: Path,
-  inWork: (bead: Bead) => Pose,
-  seed: Body,
-): ReadonlyMap<number, Pose> {
+function seamPoses(laid: readonly Laid[], path: Path, inWork: (bead: Bead) => Pose, seed: Body): Seams {
   const poses = new Map<number, Pose>();
+  const findings = new Map<number, Point>();
   const after = laid.filter(({ run }) => run.seam);
   let yMm = 0;
   for (const move of path.moves) {
-    const nth = seamOf(move.place.section);
-    if (nth === null || !isTraversal(move)) continue;
-    if (move.bead.place.section === WOVEN) yMm = inWork(move.bead).centre[1];
-    const next = after[nth];
-    if (move.kind !== 'pick' || !next?.run.seam) continue;
-    const [across, back] = acrossAndBack(next.run.seam);
-    const { index, of } = move.bead.slot;
-    const goes = of === SEAM_SLOTS.across;
-    const wideMm = across * seed.lengthMm;
-    const part = goes ? (index + 0.5) / across : 1 - (index + 0.5) / back;
-    poses.set(move.bead.id, {
-      centre: [next.fromMm - (1 - part) * wideMm, yMm + ((goes ? -1 : 1) * seed.diameterMm) / 2, 0],
-      axis: [goes ? 1 : -1, 0, 0],
-    });
+    const at = atSeam(move.place.section);
+    const { run, fromMm } = (at && after[at.nth]) ?? {};
+    if (!at || !run?.seam || fromMm === undefined) continue;
+    if (isTraversal(move) && move.bead.place.section === WOVEN) yMm = inWork(move.bead).centre[1];
+    const loop = at.edge && seamLoop(run.seam, at.nth, at.edge);
+    if (loop && at.edge) {
+      const { loopMm, findingMm: wideMm } = findingMm(run.seam, seed);
+      const edgeMm = at.edge === 'start' ? fromMm : fromMm - 2 * loopMm - wideMm;
+      if (move.kind === 'pick')
+        poses.set(move.bead.id, loopPose(move.bead, at.edge, edgeMm, -1, loop, seed, yMm));
+      else if (move.kind === 'attach')
+        findings.set(move.finding.id, [edgeMm + (at.edge === 'end' ? 1 : -1) * loopMm, yMm, 0]);
+    } else if (move.kind === 'pick')
+      poses.set(move.bead.id, circlePose(move.bead, run.seam, fromMm, yMm, seed));
   }
-  return poses;
+  return { poses, findings };
+}
+
+/** Where a bead of a circle lies that joins two edges. */
+function circlePose(
+  { slot: { of, index } }: Bead,
+  seam: Seam,
+  fromMm: number,
+  yMm: number,
+  seed: Body,
+): Pose {
+  const [across, back] = acrossAndBack(seam);
+  const goes = of === SEAM_SLOTS.across;
+  const part = goes ? (index + 0.5) / across : 1 - (index + 0.5) / back;
+  return {
+    centre: [fromMm - (1 - part) * across * seed.lengthMm, yMm + ((goes ? -1 : 1) * seed.diameterMm) / 2, 0],
+    axis: [goes ? 1 : -1, 0, 0],
+  };
 }
 
 /** How many runs begin at a row or before it. */

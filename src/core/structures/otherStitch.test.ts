@@ -1,13 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { LOOP_ROLE } from '../closures/sewnLoop';
-import { BEADS, byId } from '../materials/catalogue';
+import { BEADS, byId, FINDINGS } from '../materials/catalogue';
 import { tally } from '../read/tally';
+import { findingPasses } from '../read/traversals';
 import { runs } from '../testing/thorough';
 import { checkMeetings, checkPath, type Fault } from '../weave/check';
+import { isEdgeName } from '../weave/edge';
 import { WOVEN, type Bead } from '../weave/path';
 import { boundStitch, STRUCTURES } from './registry';
-import { seamOf, USUAL_SEAM, type Seam } from './seam';
+import { isBetween, seamOf, USUAL_SEAM, type Seam } from './seam';
 import { edgeOf } from './sectionRuns';
 import type { SectionChoice, Sections } from './sections';
 import type { Weaveable } from './structure';
@@ -183,6 +185,97 @@ describe('a section in another stitch', () => {
     ).toEqual([]);
   });
 
+  it('by a finding, each edge has its loops, sewn by its own thread; both loops and what they hold are the length (by hand)', () => {
+    const by = (id: string, count: number): Seam => ({
+      by: 'finding',
+      across: 3,
+      back: 1,
+      rounds: 2,
+      finding: { what: byId(FINDINGS, id), count },
+    });
+    const joined = (seam: Seam, rows: number) =>
+      bound(
+        'right-angle-weave',
+        { rows },
+        {
+          before: [],
+          after: [section('right-angle-weave', 4, { rows }, seam, false)],
+          mirrored: false,
+        },
+      );
+    const alone = bound('right-angle-weave', { rows: 3 }, { before: [], after: [], mirrored: false });
+    const { pitchMm, extraMm } = alone.form(size, new Set());
+    const woven9 = 9 * pitchMm + 2 * extraMm;
+    const lengthOf = (seam: Seam) => {
+      const form = joined(seam, 3).form(size, new Set());
+      return 5 * form.pitchMm + form.extraMm;
+    };
+    const loops = 2 * 3 * size().lengthMm;
+    // A ring of 4 mm has 2.6 mm inside, of which three in a row make a short chain; a link of chain is 3 mm.
+    expect(lengthOf(by('jump-ring-4', 3))).toBeCloseTo(woven9 + loops + 3 * 2.6, 9);
+    expect(lengthOf(by('chain-link', 7))).toBeCloseTo(woven9 + loops + 7 * 3, 9);
+    for (const [id, each] of [
+      ['jump-ring-4', 1],
+      ['chain-link', 1],
+      ['strand-bar-2', 2],
+      ['strand-bar-3', 3],
+    ] as const) {
+      const path = joined(by(id, 1), 3).weave(5, CLOSED);
+      expect(faults(checkPath(path))).toEqual([]);
+      // Seeds out and seeds back in every loop, at both edges; two threads, for nothing is sewn by a third.
+      const seeds = tally(path, ({ place }) => seamOf(place.section) !== null);
+      expect(seeds).toEqual(new Map([[LOOP_ROLE, 2 * each * 6]]));
+      expect(path.threads).toHaveLength(2);
+      const inSeam = [...findingPasses(path)].filter(([{ at }]) => at && !isEdgeName(at.joint));
+      expect(inSeam.map(([, strands]) => strands)).toEqual(Array(2 * each).fill(2));
+    }
+    // Loops of one name lie opposite each other, whatever side an edge is worked from.
+    for (const units of [5, 6]) {
+      const weaveable = joined(by('strand-bar-3', 1), 3);
+      const path = weaveable.weave(units, CLOSED);
+      const form = weaveable.form(size, new Set()).along?.({ path, units });
+      const across = new Map<string, number[]>();
+      for (const one of path.findings) {
+        const y = form?.findingAt?.(one)?.[1];
+        if (y !== undefined) across.set(one.name, [...(across.get(one.name) ?? []), y]);
+      }
+      expect([...across.keys()].sort()).toEqual([
+        'bar of 3 strands',
+        'bar of 3 strands, loop 2',
+        'bar of 3 strands, loop 3',
+      ]);
+      for (const [here = NaN, there = NaN] of across.values())
+        expect(Math.abs(here - there)).toBeLessThan(size().diameterMm);
+      expect(new Set([...across.values()].map(([y = NaN]) => Math.round(y))).size).toBe(3);
+    }
+    // A bar of more strands than an edge has places is told, and what would do.
+    expect(
+      messages(
+        'right-angle-weave',
+        { rows: 2 },
+        {
+          before: [],
+          after: [section('right-angle-weave', 4, { rows: 3 }, by('strand-bar-3', 1), false)],
+          mirrored: false,
+        },
+      ),
+    ).toEqual([
+      'The bar of 3 strands has 3 loops on either side, and section 1 2 places to sew them to: take one of fewer, or make the section broader.',
+    ]);
+    // Edges of unlike breadth hang in one ring.
+    expect(
+      messages(
+        'flat-peyote',
+        { wide: 12 },
+        {
+          before: [],
+          after: [section('right-angle-weave', 4, {}, by('jump-ring-4', 1))],
+          mirrored: false,
+        },
+      ),
+    ).toEqual([]);
+  });
+
   it('any stitch joined to any other, either side, is a path without faults, whose thread reaches over every seam', () => {
     let tried = 0;
     fc.assert(
@@ -192,7 +285,11 @@ describe('a section in another stitch', () => {
         fc.constantFrom(...JOINABLE),
         fc.boolean(),
         fc.record({
-          by: fc.constantFrom('beads' as const, 'edge' as const),
+          by: fc.constantFrom('beads' as const, 'edge' as const, 'finding' as const),
+          finding: fc.record({
+            what: fc.constantFrom(...FINDINGS.filter(isBetween)),
+            count: fc.integer({ min: 1, max: 9 }),
+          }),
           across: fc.integer({ min: 1, max: 3 }),
           back: fc.integer({ min: 1, max: 3 }),
           rounds: fc.integer({ min: 1, max: 2 }),
@@ -216,7 +313,7 @@ describe('a section in another stitch', () => {
           const path = weaveable.weave(units, CLOSED);
           expect(faults(checkPath(path))).toEqual([]);
           const form = weaveable.form(size, new Set());
-          const { pose } = form.along?.({ path, units }) ?? form;
+          const { pose, findingAt } = form.along?.({ path, units }) ?? form;
           const inSeam = ({ place }: Bead) => seamOf(place.section) !== null;
           const beads = path.beads.filter((bead) => woven(bead) || inSeam(bead));
           const lengthMm = units * form.pitchMm + form.extraMm;
@@ -231,8 +328,11 @@ describe('a section in another stitch', () => {
           // A stretch before and one after, and the one before once more where it is mirrored about the one after.
           const seams = new Set(path.moves.flatMap(({ place }) => seamOf(place.section) ?? []));
           expect([...seams]).toEqual(mirrored ? [0, 1, 2, 3] : [0, 1]);
-          if (seam.by === 'beads') expect(xs.length).toBeGreaterThan(0);
-          else expect(xs).toEqual([]);
+          if (seam.by === 'edge') expect(xs).toEqual([]);
+          else expect(xs.length).toBeGreaterThan(0);
+          // Each seam's finding is held at either edge, and thread comes to it where it lies.
+          const held = path.findings.filter((one) => findingAt?.(one));
+          expect(held).toHaveLength(seam.by === 'finding' ? seams.size * 2 * seam.finding.what.loops : 0);
         },
       ),
       { numRuns: runs(150), seed: 20 },

@@ -13,7 +13,7 @@ import type { RowWord } from '../read/phrases';
 import type { Built } from '../read/totals';
 import { Weave, type WeaveOptions } from '../weave/builder';
 import type { Loom, Made } from '../weave/edge';
-import type { Bead, PartId, Path } from '../weave/path';
+import type { Bead, Finding, PartId, Path } from '../weave/path';
 import type { RowsPerUnit } from '../weave/units';
 import type { Seam } from './seam';
 
@@ -43,6 +43,8 @@ export interface Form {
   /** Of a net, which is soft: whether its circles stay square, or are drawn round. */
   readonly net?: Net;
   readonly pose: (bead: Bead) => Pose;
+  /** Where a finding lies that is none of the clasp's; null where it is. */
+  readonly findingAt?: (finding: Finding) => Point | null;
   /** Of units that are not all alike: the form along a whole path, which alone says where its beads lie. */
   readonly along?: (built: Built) => Form;
   /** Of such: where each run of like units begins, for so many units. */
@@ -86,6 +88,8 @@ export interface LaidRun {
   readonly run: SectionRun;
   readonly fromMm: number;
   readonly pitchMm: number;
+  /** Where the finding of the seam before it begins; null where it has none. */
+  readonly findingFromMm: number | null;
 }
 
 /** What a bead must be for its part in a stitch. */

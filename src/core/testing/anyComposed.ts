@@ -1,7 +1,7 @@
 // Pieces made of parts that nobody would make.
 import fc from 'fast-check';
 import { CORE_ROLE } from '../joints/setIn';
-import { BEADS } from '../materials/catalogue';
+import { BEADS, FINDINGS } from '../materials/catalogue';
 import { hasRoom, withBail, withFramedBall, withMotif, withWovenTop } from '../piece/assembly';
 import { inStructure } from '../piece/variants';
 import { WAYS } from '../piece/part';
@@ -9,7 +9,7 @@ import { asPiece, carrying, partOf, withPart } from '../piece/partOfPiece';
 import type { Piece } from '../piece/piece';
 import { ownUnit } from '../structures/ownUnit';
 import { boundStitch, STRUCTURES } from '../structures/registry';
-import { SEAMS } from '../structures/seam';
+import { isBetween, SEAMS } from '../structures/seam';
 import type { SectionChoice, Sections } from '../structures/sections';
 import { rolesOf, type RoleLetter } from '../structures/structure';
 import { given } from '../tools/given';
@@ -40,6 +40,10 @@ const anySection: fc.Arbitrary<SectionChoice> = fc
           across: fc.integer({ min: 1, max: 4 }),
           back: fc.integer({ min: 1, max: 4 }),
           rounds: fc.integer({ min: 1, max: 3 }),
+          finding: fc.record({
+            what: fc.constantFrom(...FINDINGS.filter(isBetween)),
+            count: fc.integer({ min: 1, max: 12 }),
+          }),
         }),
       }),
       { freq: 1 },

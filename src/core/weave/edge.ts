@@ -6,6 +6,7 @@ import type { Target } from './route';
 /** The ends of a part that runs from a start to an end. */
 export const EDGE_NAMES = ['start', 'end'] as const;
 export type EdgeName = (typeof EDGE_NAMES)[number];
+export const isEdgeName = (name: string): name is EdgeName => EDGE_NAMES.some((edge) => edge === name);
 
 /** One way in which a post holds what hangs from it. */
 export interface Hold {

@@ -1,5 +1,6 @@
 'use server';
 
+import { holdsOneEnd } from '@/core/closures/suits';
 import { revalidatePath } from 'next/cache';
 import * as z from 'zod';
 import { learned, learnedClasp, learnedFinding, measuredProblem } from '@/core/materials/learn';
@@ -47,8 +48,9 @@ export const addClaspAction = action(
       name,
       shape,
       // Where the two halves part matters to the picture only: the sum is what was measured.
-      startMm: reading.mm / 2,
-      endMm: reading.mm / 2,
+      ...(holdsOneEnd({ shape })
+        ? { startMm: reading.mm, endMm: 0 }
+        : { startMm: reading.mm / 2, endMm: reading.mm / 2 }),
       loops,
       plated,
       source: 'measured',

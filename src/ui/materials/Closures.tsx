@@ -53,7 +53,10 @@ export function Closures({ clasps, findings }: Props) {
           />
         ))}
       </Rows>
-      <OwnClasp onAdded={({ name }) => void message.success(`${name} is among the clasps.`)} />
+      <OwnClasp
+        hanging={false}
+        onAdded={({ name }) => void message.success(`${name} is among the clasps.`)}
+      />
       <Rows label="Findings" heads={['finding', 'adds', 'wire', 'kind', 'known from']} does="measure">
         {findings.map((finding) => (
           <Row

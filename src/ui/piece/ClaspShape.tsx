@@ -71,6 +71,26 @@ export const Links = ({ count, linkMm }: { count: number; linkMm: number }) => (
   </>
 );
 
+/** A bar of several strands from x = 0 on, across a strip: a ring at each strand. */
+export function Bar({
+  loops,
+  lengthMm,
+  widthMm,
+}: {
+  readonly loops: number;
+  readonly lengthMm: number;
+  readonly widthMm: number;
+}) {
+  const apartMm = widthMm / loops;
+  const radius = lengthMm / 2;
+  return Array.from({ length: loops }, (_, k) => (
+    <g key={k} transform={`translate(${radius} ${(k - (loops - 1) / 2) * apartMm})`}>
+      {k > 0 && <path d={`M 0 ${radius - apartMm} V ${-radius}`} {...metal} />}
+      <circle r={radius} {...metal} strokeWidth={0.6} />
+    </g>
+  ));
+}
+
 /** How far a ball or a button stands out beyond where its loop takes hold, mm. */
 export const overhangMm = ({ shape, buttonsMm }: Clasp): number =>
   buttonsMm === null ? 0 : shape === 'ball' ? buttonsMm / Math.PI : buttonsMm / 2.1;
@@ -114,6 +134,16 @@ export function ClaspStart({ clasp }: { clasp: Clasp }) {
           </g>
         </>
       );
+    case 'ear wire':
+      return (
+        <>
+          <path
+            d={`M ${l} 0 H ${l * 0.8} L ${l * 0.4} 0 C 0 0 0 ${l * 0.45} ${l * 0.3} ${l * 0.45} H ${l * 0.85}`}
+            {...metal}
+          />
+          <circle cx={l * 0.93} r={l * 0.07} {...metal} />
+        </>
+      );
     case 'lobster':
       return <Lobster l={l} />;
   }
@@ -140,6 +170,7 @@ export function ClaspEnd({ clasp }: { clasp: Clasp }) {
     case 'ball':
     case 'button':
     case 'ring top':
+    case 'ear wire':
       return null;
     case 'bead tip':
     case 'end bar':

@@ -1,8 +1,10 @@
+import { holdsOneEnd } from '@/core/closures/suits';
 import { memo } from 'react';
 import { extent } from '@/core/layout/sketch';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
-import { ClaspEnd, ClaspStart, Links, overhangMm } from './ClaspShape';
+import { hangsInRow } from '@/core/structures/seam';
+import { Bar, ClaspEnd, ClaspStart, Links, overhangMm } from './ClaspShape';
 import { THREAD_COLOUR } from './beadLook';
 import styles from './piece.module.css';
 import { SketchDrawing } from './SketchDrawing';
@@ -30,6 +32,15 @@ export const PieceDrawing = memo(function PieceDrawing({
   return (
     <g>
       <Ends piece={piece} plan={plan} />
+      {plan.along.findings.map(({ what, count, fromMm }) => (
+        <g key={fromMm} transform={`translate(${fromMm} 0)`}>
+          {hangsInRow(what) ? (
+            <Links count={count} linkMm={what.lengthMm} />
+          ) : (
+            <Bar loops={what.loops} lengthMm={what.lengthMm} widthMm={plan.widthMm} />
+          )}
+        </g>
+      ))}
       <SketchDrawing piece={{ ...piece, ...plan.seen }} sketch={sketch} lit={lit} within={within} />
       {(plan.weaveable.pathless ? [] : sketch.routes).map((points, i) => (
         <polyline
@@ -81,7 +92,9 @@ function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm, cla
         </>
       )}
       <g transform={`translate(${ringEndMm + closure.chainMm} 0)`}>
-        {end.rings && <Links count={end.rings.count} linkMm={end.rings.finding.lengthMm} />}
+        {end.rings && !holdsOneEnd(clasp) && (
+          <Links count={end.rings.count} linkMm={end.rings.finding.lengthMm} />
+        )}
       </g>
       <g className={styles.slides} style={{ transform: `translate(${totalMm - clasp.endMm}px, 0)` }}>
         {!closedBy && <ClaspEnd clasp={clasp} />}
@@ -99,6 +112,7 @@ function claspHeightMm({ ends: { closing } }: PartOfPiece, { clasp, closedBy }: 
     5 * clasp.loops + 1,
     overhangMm(clasp),
     clasp.shape === 'ring top' ? 0.7 * clasp.startMm : 0,
+    holdsOneEnd(clasp) ? clasp.startMm : 0,
   );
 }
 

@@ -1,5 +1,7 @@
 'use client';
 
+import { holderWords } from '@/core/closures/suits';
+import { rollups, sum } from 'd3';
 import { useDroppable } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 import { shadeName } from '@/core/colour/shades';
@@ -52,6 +54,11 @@ export function Slip({ plan, onChooseBead }: Props) {
   );
   const cautions = distinct(
     [plan, ...made.map(({ component }) => component.plan)].flatMap((one) => one.cautions),
+  );
+  const between = rollups(
+    plan.along.findings,
+    (some) => sum(some, ({ count }) => count),
+    ({ what }) => what.name,
   );
   const cutMm = threadInAllMm(plan);
   const lengths = lengthsInAll(plan);
@@ -138,13 +145,20 @@ export function Slip({ plan, onChooseBead }: Props) {
           </Line>
         )}
         {closure.allowanceMm > 0 && (
-          <Line name={`${plan.closedBy?.name ?? 'clasp'} and loops take`}>{show(closure.allowanceMm)}</Line>
+          <Line name={`${plan.closedBy?.name ?? holderWords(plan.clasp)} and loops take`}>
+            {show(closure.allowanceMm)}
+          </Line>
         )}
         {closure.chainMm > 0 && (
           <Line name="chain">
             2 × {show(closure.chainMm)}, {chosen.links} links
           </Line>
         )}
+        {between.map(([name, count]) => (
+          <Line key={name} name="between sections">
+            {count} × {name}
+          </Line>
+        ))}
         {closure.longestMm > chosen.finishedMm && (
           <Line name="let out, at most">{show(closure.longestMm)}</Line>
         )}

@@ -1,5 +1,6 @@
 'use client';
 
+import { holdsOneEnd } from '@/core/closures/suits';
 import type { ReactNode } from 'react';
 import { isMotif, boundStitch, structureById } from '@/core/structures/registry';
 import { listed, hasSections } from '@/core/structures/sections';
@@ -104,7 +105,7 @@ export function Choices({
       body: (
         <>
           <PartRooms rooms={rooms} />
-          <StructureChoice piece={piece} plan={plan} onChange={onChange} />
+          <StructureChoice piece={piece} plan={plan} findings={catalogue.findings} onChange={onChange} />
         </>
       ),
     },
@@ -169,6 +170,7 @@ export function Choices({
 
 /** What a choice is called for this part: of what is closed without one, nobody should look for a clasp. */
 function titleWords(title: ChoiceTitle, { count, ends }: PartOfPiece): string {
+  if (title === 'Clasp and ends' && holdsOneEnd(ends.clasp)) return 'Ear wire';
   if (title === 'Clasp and ends' && ends.closing !== 'clasp') return 'Ends';
   return title === 'Who and length' && count.by !== 'fit' ? 'This part' : title;
 }
@@ -271,7 +273,7 @@ function endsWords({ ends }: PartOfPiece, plan: Plan | null, show: (mm: number) 
   if (button) return `${ends.clasp.name}, ${button.seeds} seeds${takes}`;
   const loop =
     ends.clasp.fastening === 'sewn loop' && seedsEachSide > 0
-      ? `, sewn ${seedsEachSide}-ring-${ends.end.seedsEachSide}`
+      ? `, sewn ${seedsEachSide}-ring-${ends[holdsOneEnd(ends.clasp) ? 'start' : 'end'].seedsEachSide}`
       : '';
   return `${ends.clasp.name}${loop}${takes}${chain}`;
 }

@@ -1,6 +1,8 @@
 'use client';
 
 import { Button } from 'antd';
+import { holderWords, holdsOneEnd, suitsKind } from '@/core/closures/suits';
+import { EDGE_NAMES } from '@/core/weave/edge';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { hasRoom, withWovenTop } from '@/core/piece/assembly';
 import { partName } from '@/core/piece/part';
@@ -74,9 +76,6 @@ export function EndsChoice({ piece, rooms, plan, clasps, findings, onChange }: P
   );
 }
 
-/** Which closures suit a kind of piece: a ring top is for rings only. */
-const suits = ({ shape }: Clasp, kind: PartOfPiece['kind']) => (shape === 'ring top') === (kind === 'ring');
-
 function ClaspFields({
   piece: { ends, kind },
   rooms,
@@ -87,8 +86,11 @@ function ClaspFields({
 }: Omit<Props, 'onChange'> & { readonly onChange: (change: Partial<PartOfPiece['ends']>) => void }) {
   const { show } = useLengths();
   const { clasp } = ends;
-  const length = (one: Clasp) =>
-    one.buttonsMm === null ? `, ${show(claspClosedMm(one))} closed` : ', as long as its loop';
+  const hanging = holdsOneEnd(clasp);
+  const length = (one: Clasp) => {
+    if (one.buttonsMm !== null) return ', as long as its loop';
+    return `, ${show(claspClosedMm(one))}${holdsOneEnd(one) ? '' : ' closed'}`;
+  };
   if (ends.woven !== null)
     return (
       <>
@@ -105,18 +107,18 @@ function ClaspFields({
   return (
     <>
       <Pick
-        label="Clasp"
+        label={hanging ? 'Hangs from' : 'Clasp'}
         value={clasp.id}
         options={clasps
-          .filter((one) => suits(one, kind))
+          .filter((one) => suitsKind(one, kind))
           .map((one) => ({ value: one.id, label: `${one.name}${length(one)}` }))}
         onChange={(id) => {
           const found = clasps.find((one) => one.id === id);
           if (found) onChange({ clasp: found, loopSeeds: null });
         }}
       />
-      <OwnClasp onAdded={(own) => onChange({ clasp: own, loopSeeds: null })} />
-      {hasRoom(rooms.piece) && (
+      <OwnClasp hanging={hanging} onAdded={(own) => onChange({ clasp: own, loopSeeds: null })} />
+      {!hanging && hasRoom(rooms.piece) && (
         <div className={styles.buttons}>
           <Button
             onClick={() => {
@@ -132,7 +134,7 @@ function ClaspFields({
       {clasp.note !== '' && <p className="soft">{clasp.note}</p>}
       <EndFields ends={ends} findings={findings} button={plan?.closure.button ?? null} onChange={onChange} />
       {kind === 'necklace' && <ChainFields ends={ends} plan={plan} findings={findings} onChange={onChange} />}
-      {clasp.buttonsMm === null && (
+      {clasp.buttonsMm === null && !hanging && (
         <ExtenderField ends={ends} plan={plan} findings={findings} onChange={onChange} />
       )}
     </>
@@ -162,14 +164,14 @@ const FINAL_WORDS: Readonly<Record<Plan['closure']['finalAt']['start'], string>>
 };
 
 /** What closing takes, part by part, each with its end points. */
-function ClosureFacts({ plan: { closure, chosen, closedBy } }: { readonly plan: Plan }) {
+function ClosureFacts({ plan: { clasp, closure, chosen, closedBy } }: { readonly plan: Plan }) {
   const { show } = useLengths();
   if (closure.closing !== 'clasp') return null;
   return (
     <dl className={styles.facts}>
       {closure.parts.map(({ what, mm }) => (
         <div key={what}>
-          <dt>{(what === 'clasp' && closedBy?.name) || CLOSURE_PART_WORDS[what]}</dt>
+          <dt>{what === 'clasp' ? (closedBy?.name ?? holderWords(clasp)) : CLOSURE_PART_WORDS[what]}</dt>
           <dd className="figures">{show(mm)}</dd>
         </div>
       ))}
@@ -181,14 +183,18 @@ function ClosureFacts({ plan: { closure, chosen, closedBy } }: { readonly plan: 
           <dd className="figures">2 × {show(closure.chainMm)}</dd>
         </div>
       )}
-      {(['start', 'end'] as const).map((end) => (
+      {EDGE_NAMES.filter((end) => end === 'start' || !holdsOneEnd(clasp)).map((end) => (
         <div key={end}>
           <dt>the {end} can be changed</dt>
           <dd>{FINAL_WORDS[closure.finalAt[end]]}</dd>
         </div>
       ))}
       <div className={styles.sum}>
-        <dt>from the last bead over the {closedBy?.name ?? 'clasp'} to the first</dt>
+        <dt>
+          {holdsOneEnd(clasp)
+            ? 'above the first bead'
+            : `from the last bead over the ${closedBy?.name ?? 'clasp'} to the first`}
+        </dt>
         <dd className="figures">{show(closure.allowanceMm + 2 * closure.chainMm)}</dd>
       </div>
     </dl>

@@ -2,6 +2,7 @@
 
 import { Button } from 'antd';
 import { useState } from 'react';
+import type { FindingMaterial } from '@/core/materials/material';
 import { beadsFor } from '@/core/piece/newPiece';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import {
@@ -16,7 +17,7 @@ import {
 import type { Plan } from '@/core/plan/plan';
 import { unfit } from '@/core/structures/bindSections';
 import { boundStitch, ownUnits, structureById, STRUCTURES } from '@/core/structures/registry';
-import { MOST_ACROSS, MOST_ROUNDS, USUAL_SEAM, type Seam } from '@/core/structures/seam';
+import { USUAL_SEAM } from '@/core/structures/seam';
 import {
   listed,
   type Listed,
@@ -24,21 +25,22 @@ import {
   hasSections,
   MOST_TIMES,
   NO_SECTIONS,
-  type OtherStitch,
   type SectionChoice,
   type Sections,
 } from '@/core/structures/sections';
 import { rolesOf, type Field, type Structure } from '@/core/structures/structure';
-import { Choice } from '../../fields/Choice';
 import { CountInput } from '../../fields/CountInput';
 import { Pick } from '../../fields/Pick';
 import { Toggle } from '../../fields/Toggle';
+import { SeamFields } from './SeamFields';
 import { Sequence, StructureFields } from './StructureFields';
 import styles from './choices.module.css';
 
 interface Props {
   readonly piece: PartOfPiece;
   readonly plan: Plan | null;
+  /** Findings of the catalogue, of which some can join sections. */
+  readonly findings: readonly FindingMaterial[];
   readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
@@ -52,7 +54,7 @@ function sequenceField({ structure: { id } }: PartOfPiece): SequenceField | null
 }
 
 /** Sections of other beads along the piece, before and after its own units, which take up the rest. */
-export function SectionFields({ piece, plan, onChange }: Props) {
+export function SectionFields({ piece, plan, findings, onChange }: Props) {
   const { structure } = piece;
   const { sections = NO_SECTIONS } = structure;
   /** One that has just been added is open, to be told what it is. */
@@ -99,6 +101,7 @@ export function SectionFields({ piece, plan, onChange }: Props) {
                     one={one}
                     field={field}
                     piece={piece}
+                    findings={findings}
                     onChange={(change) => take(withSectionChanged(sections, i, change))}
                   />
                 )}
@@ -186,11 +189,12 @@ interface OneProps {
   /** Of a section in the same stitch; null where there can be none. */
   readonly field: SequenceField | null;
   readonly piece: PartOfPiece;
+  readonly findings: readonly FindingMaterial[];
   readonly onChange: (change: Partial<SectionChoice>) => void;
 }
 
 /** One section: its unit, and how often that is worked; in another stitch, how it is joined. */
-function OneSection({ number, nearer, isNew, one, field, piece, onChange }: OneProps) {
+function OneSection({ number, nearer, isNew, one, field, piece, findings, onChange }: OneProps) {
   const { other, sequence, times } = one;
   const stitch = other && structureById(other.id);
   return (
@@ -235,72 +239,15 @@ function OneSection({ number, nearer, isNew, one, field, piece, onChange }: OneP
         most={MOST_TIMES}
         onChange={(next) => onChange({ times: next })}
       />
-      {other && <SeamFields number={nearer} other={other} onChange={(next) => onChange({ other: next })} />}
-    </details>
-  );
-}
-
-/** How a section in another stitch is joined. */
-function SeamFields({
-  number,
-  other,
-  onChange,
-}: {
-  readonly number: number;
-  readonly other: OtherStitch;
-  readonly onChange: (other: OtherStitch) => void;
-}) {
-  const { seam, matched } = other;
-  const set = (change: Partial<Seam>) => onChange({ ...other, seam: { ...seam, ...change } });
-  return (
-    <>
-      <Toggle
-        label={`As broad as section ${number}`}
-        checked={matched}
-        onChange={(next) => onChange({ ...other, matched: next })}
-        help="Edges are joined place by place: both must have as many."
-      />
-      <Choice
-        label={`Joined to section ${number}`}
-        value={seam.by}
-        options={[
-          { value: 'beads', label: 'by beads' },
-          { value: 'edge', label: 'edge to edge' },
-          { value: 'zip', label: 'zipped' },
-        ]}
-        onChange={(by) => set({ by })}
-        help="By small circles of loop seeds, by thread alone, or, two edges of even peyote, each in the gaps of the other."
-      />
-      {seam.by === 'beads' && (
-        <>
-          <CountInput
-            label="Beads across"
-            value={seam.across}
-            least={1}
-            most={MOST_ACROSS}
-            onChange={(across) => set({ across })}
-          />
-          <CountInput
-            label="Beads back"
-            value={seam.back}
-            least={1}
-            most={MOST_ACROSS}
-            onChange={(back) => set({ back })}
-          />
-        </>
-      )}
-      {seam.by !== 'zip' && (
-        <Choice
-          label="Thread goes round"
-          value={seam.rounds}
-          options={Array.from({ length: MOST_ROUNDS }, (_, i) => ({
-            value: i + 1,
-            label: i === 0 ? 'once' : `${i + 1} times`,
-          }))}
-          onChange={(rounds) => set({ rounds })}
+      {other && (
+        <SeamFields
+          number={nearer}
+          other={other}
+          findings={findings}
+          onChange={(next) => onChange({ other: next })}
         />
       )}
-    </>
+    </details>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 
+import type { FindingMaterial } from '@/core/materials/material';
 import type { Plan } from '@/core/plan/plan';
 import { isMotif, MOTIFS, structureById, STRUCTURES } from '@/core/structures/registry';
 import { ownUnit } from '@/core/structures/ownUnit';
@@ -18,11 +19,12 @@ import styles from './choices.module.css';
 interface Props {
   readonly piece: PartOfPiece;
   readonly plan: Plan | null;
+  readonly findings: readonly FindingMaterial[];
   readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
 /** Which stitch, and what repeats. The fields come from the structure itself. */
-export function StructureChoice({ piece, plan, onChange }: Props) {
+export function StructureChoice({ piece, plan, findings, onChange }: Props) {
   const structure = structureById(piece.structure.id);
   return (
     <>
@@ -40,7 +42,9 @@ export function StructureChoice({ piece, plan, onChange }: Props) {
         )}
       </div>
       <StructureFields piece={piece} onChange={onChange} />
-      {piece.count.by !== 'around' && <SectionFields piece={piece} plan={plan} onChange={onChange} />}
+      {piece.count.by !== 'around' && (
+        <SectionFields piece={piece} plan={plan} findings={findings} onChange={onChange} />
+      )}
       <Suited part={piece} onChange={onChange} />
       {plan && <PassToggles passes={plan.optionalPasses} piece={piece} onChange={onChange} />}
       <Choice

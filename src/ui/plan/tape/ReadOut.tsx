@@ -3,6 +3,7 @@
 import { useMemo } from 'react';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { beadOf, shadesOf } from '@/core/piece/part';
+import { seamOf } from '@/core/structures/seam';
 import { sectionAt } from '@/core/plan/along';
 import type { Plan } from '@/core/plan/plan';
 import { planSteps } from '@/core/plan/steps';
@@ -52,7 +53,10 @@ export function ReadOut({ plan, bead, onChoose }: Props) {
 /** `A · cube 4 mm, foam · unit 7 of 19`. */
 export function beadWords(plan: Plan, { drawn, unit }: StandingBead): string {
   const { role, place } = drawn.bead;
-  if (role === LOOP_ROLE) return `loop at the ${place.section.joint}`;
+  if (role === LOOP_ROLE) {
+    const { joint } = place.section;
+    return seamOf(place.section) === null ? `loop at the ${joint}` : `seed of ${joint}`;
+  }
   const { seen } = plan;
   const shade = seen.colourings[role as keyof typeof seen.colourings] ? plan.shades().get(drawn.bead.id) : 0;
   const colour = shadesOf(seen, role)[shade ?? 0];

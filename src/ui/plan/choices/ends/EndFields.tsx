@@ -1,5 +1,6 @@
 'use client';
 
+import { holderWords, holdsOneEnd } from '@/core/closures/suits';
 import { useState } from 'react';
 import type { Closure } from '@/core/closures/closure';
 import type { FindingMaterial } from '@/core/materials/material';
@@ -41,9 +42,11 @@ export function EndFields({ ends, findings, button, to, onChange }: Props) {
       rings={rings}
       loop={loop && (to !== undefined || fastening === 'sewn loop')}
       to={to}
+      holder={to ?? holderWords(ends.clasp)}
       onChange={set}
     />
   );
+  if (holdsOneEnd(ends.clasp)) return field('', ends.start, (start) => onChange({ start }), true);
   if (button)
     return (
       <>
@@ -79,6 +82,7 @@ function OneEnd({
   rings,
   loop,
   to,
+  holder,
   onChange,
 }: {
   readonly title: string;
@@ -87,6 +91,8 @@ function OneEnd({
   /** Whether it hangs on a loop of seeds. */
   readonly loop: boolean;
   readonly to: string | undefined;
+  /** What it holds, or is sewn to, in a word. */
+  readonly holder: string;
   readonly onChange: (end: End) => void;
 }) {
   const label = (words: string) =>
@@ -105,7 +111,7 @@ function OneEnd({
         />
       )}
       <Choice
-        label={label(`threads through the ${to ?? 'clasp'}`)}
+        label={label(`threads through the ${holder}`)}
         value={end.passes}
         options={THREADS.map((n) => ({ value: n, label: `${n}` }))}
         onChange={(passes) => onChange({ ...end, passes })}

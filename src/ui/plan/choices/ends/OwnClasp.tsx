@@ -16,7 +16,14 @@ const DRAWN = ['lobster', 'spring ring', 'toggle', 'magnetic', 'box', 'slide tub
 const LOOPS = [1, 2, 3, 4, 5] as const;
 
 /** A clasp that is not in the list: measured once, and kept. What was typed stays when it is refused. */
-export function OwnClasp({ onAdded }: { readonly onAdded: (clasp: Clasp) => void }) {
+export function OwnClasp({
+  hanging,
+  onAdded,
+}: {
+  /** It hangs by one end: an ear wire is asked for. */
+  readonly hanging: boolean;
+  readonly onAdded: (clasp: Clasp) => void;
+}) {
   const id = useId();
   const router = useRouter();
   const { unit } = useLengths();
@@ -29,7 +36,14 @@ export function OwnClasp({ onAdded }: { readonly onAdded: (clasp: Clasp) => void
   const [busy, start] = useTransition();
   const keep = () =>
     start(async () => {
-      const answer = await ask(addClaspAction, { name, shape, closed, unit, loops, plated });
+      const answer = await ask(addClaspAction, {
+        name,
+        shape: hanging ? 'ear wire' : shape,
+        closed,
+        unit,
+        loops: hanging ? 1 : loops,
+        plated,
+      });
       if (!answer.ok) return setProblem(answer.message);
       setProblem(null);
       router.refresh();
@@ -37,11 +51,13 @@ export function OwnClasp({ onAdded }: { readonly onAdded: (clasp: Clasp) => void
     });
   return (
     <details className={styles.own}>
-      <summary>A clasp of your own</summary>
+      <summary>{hanging ? 'An ear wire of your own' : 'A clasp of your own'}</summary>
       <div className={styles.group}>
         <label htmlFor={`${id}-name`}>What you call it</label>
         <Input id={`${id}-name`} value={name} onChange={(event) => setName(event.target.value)} />
-        <label htmlFor={`${id}-closed`}>Closed, from loop to loop</label>
+        <label htmlFor={`${id}-closed`}>
+          {hanging ? 'From the top of the hook to its loop' : 'Closed, from loop to loop'}
+        </label>
         <Input
           id={`${id}-closed`}
           value={closed}
@@ -49,18 +65,22 @@ export function OwnClasp({ onAdded }: { readonly onAdded: (clasp: Clasp) => void
           aria-describedby={problem ? `${id}-problem` : undefined}
           onChange={(event) => setClosed(event.target.value)}
         />
-        <Choice
-          label="Drawn as"
-          value={shape}
-          options={DRAWN.map((one) => ({ value: one, label: one }))}
-          onChange={setShape}
-        />
-        <Choice
-          label="Loops on each side"
-          value={loops}
-          options={LOOPS.map((n) => ({ value: n, label: `${n}` }))}
-          onChange={setLoops}
-        />
+        {!hanging && (
+          <>
+            <Choice
+              label="Drawn as"
+              value={shape}
+              options={DRAWN.map((one) => ({ value: one, label: one }))}
+              onChange={setShape}
+            />
+            <Choice
+              label="Loops on each side"
+              value={loops}
+              options={LOOPS.map((n) => ({ value: n, label: `${n}` }))}
+              onChange={setLoops}
+            />
+          </>
+        )}
         <Toggle
           label="It is plated, or you do not know"
           help="Plated metal can release nickel."

@@ -1,6 +1,6 @@
 'use client';
 
-import { KIND_FACTS } from '@/core/body/kinds';
+import { KIND_FACTS, type Kind } from '@/core/body/kinds';
 import { dropMm, nameOfLength } from '@/core/body/necklace';
 import { wordWearPart } from '@/core/words/wear';
 import { shownParts } from '@/core/length/length';
@@ -8,6 +8,9 @@ import type { Plan } from '@/core/plan/plan';
 import { useLengths } from '../../../shell/lengths';
 import { Term } from '../../../glossary/Term';
 import styles from '../choices.module.css';
+
+/** Whether a kind of piece goes round something and is closed there. */
+const closes = (kind: Kind) => kind !== 'lariat' && kind !== 'earring';
 
 /** What the wished length is made of, added up. */
 export function WearLedger({ plan: { wear, kind, chosen } }: { readonly plan: Plan }) {
@@ -33,7 +36,7 @@ export function WearLedger({ plan: { wear, kind, chosen } }: { readonly plan: Pl
         </div>
       ))}
       <div className={styles.sum}>
-        <dt>target length, finished{kind === 'lariat' ? '' : ' and closed'}</dt>
+        <dt>target length, finished{closes(kind) ? ' and closed' : ''}</dt>
         <dd className="figures">{show(wear.wishMm)}</dd>
       </div>
       <div>

@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest';
+import { KINDS } from '../body/kinds';
+import { CLASPS } from '../materials/catalogue';
+import { newPart } from '../piece/newPiece';
+import { forPlace } from '../piece/variants';
+import { absorbers } from '../plan/absorbers';
+import { planSteps } from '../plan/steps';
+import { findingPasses } from '../read/traversals';
+import { STRUCTURES } from '../structures/registry';
+import { planned } from '../testing/planned';
+import { holdsOneEnd, suitsKind } from './suits';
+
+/** An earring hangs from its wire by one end, whatever it is made in; the other end is free (common practice, no source). */
+describe.each(STRUCTURES.map(({ id }) => id))('an earring in %s', (id) => {
+  const piece = newPart('x', id, null, 'earring');
+  const plan = planned(piece);
+
+  it('hangs by one end: one loop, one wire, and nothing is taken of the other end', () => {
+    expect(plan.closure.parts.map(({ what }) => what)).toEqual(['clasp', 'loops']);
+    const { path } = plan.work();
+    const held = [...findingPasses(path)];
+    expect(held.map(([{ name, at }, strands]) => [name, at?.joint, strands])).toEqual([
+      ['ear wire', 'start', 2],
+    ]);
+    // Six seeds of 11/0, three a side of the wire.
+    expect(plan.quantities.find(({ role }) => role === 'loop')?.total).toBe(6);
+    expect(plan.stations.totalMm).toBeCloseTo(plan.stations.bodyEndMm, 9);
+    expect(plan.stations.bodyStartMm).toBeCloseTo(18 + 3 * piece.beads.loop.lengthMm, 9);
+    expect(plan.chosen.finishedMm).toBeCloseTo(plan.stations.totalMm, 2);
+  });
+
+  it('is told so in words, and what takes up a rest leaves the free end alone', () => {
+    const told = planSteps(plan).flatMap(({ steps }) => steps.map(({ text }) => text));
+    expect(told.join(' ')).toContain('go through the ear wire');
+    expect(told.join(' ')).not.toMatch(/clasp/);
+    const offered = absorbers(piece, plan, { clasps: CLASPS, findings: [], beads: [] });
+    for (const { what, change } of offered) {
+      if (what.kind === 'seeds' || what.kind === 'ring') expect(what.end).toBe('start');
+      if (change.ends) expect(suitsKind(change.ends.clasp, 'earring')).toBe(true);
+    }
+    expect(plan.cautions).toContain('nickel');
+  });
+});
+
+it('an ear wire stays with earrings, and what suits another kind comes back with it', () => {
+  for (const from of KINDS)
+    for (const to of KINDS) {
+      const { ends } = forPlace(newPart('x', 'flat-peyote', null, from), to);
+      expect(holdsOneEnd(ends.clasp), `${from} to ${to}`).toBe(to === 'earring');
+    }
+});

@@ -1,0 +1,22 @@
+import type { Kind } from '../body/kinds';
+import { byId, CLASPS } from '../materials/catalogue';
+import type { Clasp } from '../materials/material';
+
+/** What is closed, or held, by a shape of clasp that nothing else has. */
+const OF_ITS_OWN: Readonly<Partial<Record<Kind, Clasp['shape']>>> = { ring: 'ring top', earring: 'ear wire' };
+
+/** Whether a clasp is for a kind of piece: a ring top closes rings alone, and on an ear wire hang earrings. */
+export const suitsKind = ({ shape }: Pick<Clasp, 'shape'>, kind: Kind): boolean =>
+  Object.values(OF_ITS_OWN).some((own) => own === shape)
+    ? OF_ITS_OWN[kind] === shape
+    : OF_ITS_OWN[kind] === undefined;
+
+/** The clasp that a kind of piece starts with. */
+export const usualClasp = (kind: Kind): Clasp => byId(CLASPS, kind === 'earring' ? 'ear-wire' : 'lobster-12');
+
+/** Whether it holds the start of a piece alone, and leaves its end free. */
+export const holdsOneEnd = ({ shape }: Pick<Clasp, 'shape'>): boolean => shape === 'ear wire';
+
+/** What holds a piece, in a word. */
+export const holderWords = (clasp: Pick<Clasp, 'shape'>): string =>
+  holdsOneEnd(clasp) ? 'ear wire' : 'clasp';
