@@ -1,7 +1,7 @@
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { shadesOf } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
-import { ROLE_LETTERS } from '../structures/structure';
+import { ROLE_LETTERS } from '../structures/roles';
 import type { Shade } from './shades';
 import { given } from '../tools/given';
 

@@ -1,7 +1,8 @@
 import { CORE_ROLE } from '../joints/setIn';
 import { BEADS, byId } from '../materials/catalogue';
 import { boundStitch } from '../structures/registry';
-import { rolesOf, type RoleLetter } from '../structures/structure';
+import { rolesOf } from '../structures/structure';
+import type { RoleLetter } from '../structures/roles';
 import type { PartId } from '../weave/path';
 import { inColour, newPiece } from './newPiece';
 import { beadOf, type Part } from './part';

@@ -7,7 +7,7 @@ import { partOf, type PartOfPiece } from './partOfPiece';
 import type { Piece } from './piece';
 import { graduationOf, structureById } from '../structures/registry';
 import { listed, hasSections, type OtherStitch, type Sections } from '../structures/sections';
-import type { Field } from '../structures/structure';
+import type { Field } from '../structures/field';
 import { changeWords } from '../supplies/cutting';
 import { CLOSING_WORDS } from '../words/closings';
 import { SCHOOL_WORDS } from '../words/wear';

@@ -6,7 +6,7 @@ import { beadMaterialSchema, sizeOf, type BeadMaterial, type BeadSize } from '..
 import { isMotif, structureById } from '../structures/registry';
 import { sectionsSchema } from '../structures/sections';
 import { given } from '../tools/given';
-import { FIRST_ROLES, LATER_ROLES, ROLE_LETTERS, type RoleLetter } from '../structures/structure';
+import { FIRST_ROLES, LATER_ROLES, ROLE_LETTERS, type RoleLetter } from '../structures/roles';
 
 /** More units than any piece has; beyond it the count is a slip of the finger. */
 export const MOST_UNITS = 5000;

@@ -4,7 +4,7 @@ import { tellingApart } from '../colour/teaching';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { planned } from '../testing/planned';
 import { offeredRoles } from '../structures/offeredRoles';
-import { ROLE_LETTERS, type RoleLetter } from '../structures/structure';
+import { ROLE_LETTERS, type RoleLetter } from '../structures/roles';
 import { beadsFor, newPart } from './newPiece';
 import { beadOf } from './part';
 import { asPiece, partOf, type PartOfPiece } from './partOfPiece';

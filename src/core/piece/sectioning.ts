@@ -7,7 +7,7 @@ import {
   type SectionChoice,
   type Sections,
 } from '../structures/sections';
-import type { RoleLetter } from '../structures/structure';
+import type { RoleLetter } from '../structures/roles';
 
 /** The sections that a list tells. */
 function told(all: readonly Listed[], mirrored: boolean): Sections {

@@ -15,7 +15,8 @@ import { otherEnd, type Bead, type End, type HoleEnd } from '../weave/path';
 import { cellOf, MOTIF_ALONG, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import { startLadder } from './startLadder';
 import { UNEVEN } from './uneven';
-import { at, inRows, partsOf, runningSum, sequenceSchema, structure, type RoleLetter } from './structure';
+import { at, inRows, partsOf, runningSum, sequenceSchema, structure } from './structure';
+import type { RoleLetter } from './roles';
 
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */

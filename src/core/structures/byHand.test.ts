@@ -12,7 +12,7 @@ import { flatPeyote } from './flatPeyote';
 import { rightAngleWeave } from './rightAngleWeave';
 import { flatHerringbone } from './flatHerringbone';
 import { strungLine } from './strungLine';
-import { type WeaveRequest, type Weaveable } from './structure';
+import type { WeaveRequest, Weaveable } from './structure';
 import { crossWeave } from './crossWeave';
 import { tileLadder } from './tileLadder';
 import { tubularHerringbone } from './tubularHerringbone';

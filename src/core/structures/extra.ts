@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { at, type Field } from './structure';
+import { at } from './structure';
+import type { Field } from './field';
 
 /** Rows beyond the whole units: so many of the first again, so that a strip ends on a given row. */
 export const extraSchema = z

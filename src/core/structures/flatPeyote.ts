@@ -5,7 +5,8 @@ import type { Needle } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
 import { cellOf, MOTIF_ALONG, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
 import { besideMm, peyoteRows } from './peyoteRows';
-import { at, inRows, partsOf, sequenceSchema, structure, type RoleLetter } from './structure';
+import { at, inRows, partsOf, sequenceSchema, structure } from './structure';
+import type { RoleLetter } from './roles';
 
 const MOST = 12;
 /** Rows between an end and where its thread is woven in. */

@@ -2,16 +2,8 @@ import * as z from 'zod';
 import type { ArrangeQuestion } from '../fit/arrange';
 import type { Body, Pose } from '../layout/layout';
 import { weaveLine } from './strungLine';
-import {
-  at,
-  partsOf,
-  FIRST_ROLES,
-  ROLE_LETTERS,
-  runningSum,
-  sequenceSchema,
-  structure,
-  type RoleLetter,
-} from './structure';
+import { at, partsOf, runningSum, sequenceSchema, structure } from './structure';
+import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
 const MOST_STEPS = 6;
 const MOST_OF_A_STEP = 200;

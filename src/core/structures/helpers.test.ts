@@ -4,16 +4,8 @@ import { unsuited, misfit } from './parts';
 import { cellOf, fittedTo, motifSchema, MOST_MOTIF_ROWS, rolesOfMotif, rowOf, startingMotif } from './motif';
 import { besideMm, peyoteRows } from './peyoteRows';
 import { extraSchema, extraWords, firstOf, ringed } from './extra';
-import {
-  at,
-  distinct,
-  fieldsThatCount,
-  partsOf,
-  rolesOf,
-  runningSum,
-  sequenceSchema,
-  type MotifChart,
-} from './structure';
+import { at, distinct, partsOf, rolesOf, runningSum, sequenceSchema } from './structure';
+import { fieldsThatCount, type MotifChart } from './field';
 import { strungLine } from './strungLine';
 
 describe('fields that mean something', () => {

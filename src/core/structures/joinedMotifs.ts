@@ -6,7 +6,8 @@ import type { BeadSize } from '../materials/material';
 import { against, onePost, ownAndTail, type Anchor, type Loom, type Made } from '../weave/edge';
 import { backOutOf, hole, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
-import { at, distinct, FIRST_ROLES, partsOf, runningSum, sequenceSchema, structure } from './structure';
+import { at, distinct, partsOf, runningSum, sequenceSchema, structure } from './structure';
+import { FIRST_ROLES } from './roles';
 
 const MOST = 9;
 const ROUNDS = [1, 2] as const;

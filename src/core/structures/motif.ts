@@ -1,5 +1,7 @@
 import * as z from 'zod';
-import { at, distinct, ROLE_LETTERS, type Field, type MotifChart, type RoleLetter } from './structure';
+import { at, distinct } from './structure';
+import type { Field, MotifChart } from './field';
+import { ROLE_LETTERS, type RoleLetter } from './roles';
 
 /** A small picture that repeats along the work: beads by rows, each row from the upper edge down. */
 export type Motif = readonly (readonly RoleLetter[])[];

@@ -1,4 +1,4 @@
-import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './structure';
+import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
 /**
  * The roles to choose from where some have a bead: the first, and one more than the last of those.

@@ -19,16 +19,8 @@ import type { Target } from '../weave/route';
 import { goThrough, grid, put, rowPass, type Run } from './grid';
 import { SHORTENS } from './shortening';
 import { cellOf, MOTIF_FIELD, motifSchema } from './motif';
-import {
-  at,
-  distinct,
-  FIRST_ROLES,
-  partsOf,
-  ROLE_LETTERS,
-  sequenceSchema,
-  structure,
-  type RoleLetter,
-} from './structure';
+import { at, distinct, partsOf, sequenceSchema, structure } from './structure';
+import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4, 5] as const;

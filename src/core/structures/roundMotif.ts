@@ -14,7 +14,8 @@ import {
 import type { Bead } from '../weave/path';
 import { counted } from '../words/figures';
 import { middleOf, onCircle, ringRadiusMm, roundAt, type Bodies, type Round } from './loops';
-import { at, partsOf, sequenceSchema, structure, type Part, type RoleLetter } from './structure';
+import { at, partsOf, sequenceSchema, structure, type Part } from './structure';
+import type { RoleLetter } from './roles';
 
 const MOST_RING = 6;
 const MOST_LOOP = 15;

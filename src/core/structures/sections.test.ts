@@ -10,7 +10,8 @@ import { isTraversal, WOVEN, type Bead, type Path } from '../weave/path';
 import { misfit } from './parts';
 import { boundStitch, STRUCTURES } from './registry';
 import type { Sections } from './sections';
-import { at, rolesOf, type Form, type RoleLetter, type Structure, type Weaveable } from './structure';
+import { at, rolesOf, type Form, type Structure, type Weaveable } from './structure';
+import type { RoleLetter } from './roles';
 
 const LOOP = { seedsEachSide: 2, passes: 1 };
 const CLOSED = { start: LOOP, end: LOOP };

@@ -5,7 +5,6 @@ import type { ArrangeQuestion } from '../fit/arrange';
 import type { CountRule } from '../fit/rules';
 import type { Measured } from '../fit/swatch';
 import { compose } from '../joints/compose';
-import type { LengthRange } from '../length/length';
 import type { Body, Point, Pose } from '../layout/layout';
 import type { Held, Net } from '../layout/solver/held';
 import type { BeadShape, BeadSize } from '../materials/material';
@@ -15,6 +14,8 @@ import { Weave, type WeaveOptions } from '../weave/builder';
 import type { Loom, Made } from '../weave/edge';
 import type { Bead, Finding, PartId, Path } from '../weave/path';
 import type { RowsPerUnit } from '../weave/units';
+import type { Field } from './field';
+import { ROLE_LETTERS, type RoleLetter } from './roles';
 import type { Seam } from './seam';
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
@@ -176,73 +177,8 @@ export interface Weaveable {
   form(body: (role: string) => BeadSize, without: ReadonlySet<string>): Form;
 }
 
-interface Option {
-  readonly value: number | string;
-  readonly label: string;
-}
-
 /** Parameters of a structure, as a screen changes them. */
 type Params = Readonly<Record<string, unknown>>;
-
-/** A choice the maker has, as the planning screen shows it. */
-export type Field = {
-  readonly key: string;
-  readonly label: string;
-  readonly help: string;
-  /** With which parameters it means anything; with all where nothing is said. */
-  readonly needs?: (params: Params) => boolean;
-} & (
-  | {
-      readonly kind: 'sequence';
-      readonly most: number;
-      /** Roles that can stand in it; all where nothing is said. */
-      readonly roles?: readonly RoleLetter[];
-    }
-  | { readonly kind: 'switch' }
-  | {
-      readonly kind: 'choice';
-      readonly options: readonly Option[];
-      /** Where a bead is chosen: how a later role, once it has a bead, is told among the options. */
-      readonly roleOption?: (role: RoleLetter) => Option;
-    }
-  | { readonly kind: 'count'; readonly least: number; readonly most: number }
-  | {
-      readonly kind: 'length';
-      readonly range: LengthRange;
-      /** Read in millimetres by everybody, as beads are. */
-      readonly fine?: boolean;
-    }
-  | {
-      readonly kind: 'motif';
-      /** How the motif is laid out on paper with these parameters. */
-      readonly chart: (params: Params) => MotifChart;
-    }
-);
-
-/** A small motif on paper: rows one below the other. */
-export interface MotifChart {
-  readonly cells: (row: number) => number;
-  /** How far a row is set in, in half cells. */
-  readonly inset: (row: number) => number;
-  /** New rows come in so many at once. */
-  readonly step: number;
-  /** What a new row is filled with, by turns. */
-  readonly from: readonly RoleLetter[];
-  readonly word: string;
-}
-
-/** The options of a choice, later roles that have a bead among them. */
-export const optionsOf = (
-  { options, roleOption }: Extract<Field, { kind: 'choice' }>,
-  had: readonly string[],
-): readonly Option[] =>
-  roleOption ? [...options, ...LATER_ROLES.filter((role) => had.includes(role)).map(roleOption)] : options;
-
-/** The fields that mean something with these parameters. */
-export const fieldsThatCount = (
-  { fields, defaults }: Pick<Structure, 'fields' | 'defaults'>,
-  params: Readonly<Record<string, unknown>>,
-): Field[] => fields.filter(({ needs }) => needs?.({ ...defaults, ...params }) ?? true);
 
 /** The look to expect at a stage of the work: what looks wrong there and is right. */
 export interface Look {
@@ -406,17 +342,6 @@ export const structure = <S extends z.ZodType>({
     },
   }),
 });
-
-/** The roles that every piece has a bead for. */
-export const FIRST_ROLES = ['A', 'B', 'C', 'D', 'E', 'F'] as const;
-/** Roles that get a bead when they come into use. */
-export const LATER_ROLES = [
-  ...['G', 'H', 'I', 'J', 'K', 'L', 'M', 'N', 'O', 'P'],
-  ...['Q', 'R', 'S', 'T', 'U', 'V', 'W', 'X', 'Y', 'Z'],
-] as const;
-/** All roles that a maker can use, by the letters that they are shown by. */
-export const ROLE_LETTERS = [...FIRST_ROLES, ...LATER_ROLES] as const;
-export type RoleLetter = (typeof ROLE_LETTERS)[number];
 
 /** The parts of a run of roles that all do the same. */
 export const partsOf = (sequence: readonly RoleLetter[], part: string, rule: Partial<Part> = {}): Part[] =>

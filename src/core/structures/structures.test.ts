@@ -10,7 +10,8 @@ import { steps } from '../read/steps';
 import { cellOf } from '../weave/cell';
 import { isTraversal, type Bead, WOVEN } from '../weave/path';
 import { STRUCTURES } from './registry';
-import { ROLE_LETTERS, type Weaveable } from './structure';
+import type { Weaveable } from './structure';
+import { ROLE_LETTERS } from './roles';
 import { runs } from '../testing/thorough';
 import { all, bodies, eight, ends, layOut, sum } from '../testing/woven';
 

@@ -15,7 +15,8 @@ import {
 import { backOutOf, hole, outOf } from '../weave/needle';
 import { wovenAt, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
-import { ROLE_LETTERS, at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
+import { at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
+import { ROLE_LETTERS } from './roles';
 
 const MOST = 6;
 const LENS = 'A';

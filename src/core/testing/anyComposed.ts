@@ -11,7 +11,8 @@ import { ownUnit } from '../structures/ownUnit';
 import { boundStitch, STRUCTURES } from '../structures/registry';
 import { isBetween, SEAMS } from '../structures/seam';
 import type { SectionChoice, Sections } from '../structures/sections';
-import { rolesOf, type RoleLetter } from '../structures/structure';
+import { rolesOf } from '../structures/structure';
+import type { RoleLetter } from '../structures/roles';
 import { given } from '../tools/given';
 import { anyPiece } from './anyPiece';
 

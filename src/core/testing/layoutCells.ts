@@ -11,13 +11,8 @@ import type { BeadSize } from '../materials/material';
 import { SAMPLE } from '../read/totals';
 import { misfit } from '../structures/parts';
 import { STRUCTURES, structureById } from '../structures/registry';
-import {
-  FIRST_ROLES,
-  ROLE_LETTERS,
-  type Form,
-  type RoleLetter,
-  type Structure,
-} from '../structures/structure';
+import type { Form, Structure } from '../structures/structure';
+import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from '../structures/roles';
 import { ends } from './woven';
 
 /** A stitch with its options, in a bead of the catalogue for each role. */

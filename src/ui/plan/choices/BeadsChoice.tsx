@@ -8,7 +8,8 @@ import { FINISHES, FINISH_FACTOR, type BeadKind, type BeadMaterial } from '@/cor
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { misfit } from '@/core/structures/parts';
-import type { Part, RoleLetter } from '@/core/structures/structure';
+import type { Part } from '@/core/structures/structure';
+import type { RoleLetter } from '@/core/structures/roles';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
 import { BeadIcon } from '../../piece/BeadShape';

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { MOST_MOTIF_ROWS, motifSchema, rowOf, startingMotif, type MotifField } from '@/core/structures/motif';
 import { offeredRoles } from '@/core/structures/offeredRoles';
-import { type RoleLetter } from '@/core/structures/structure';
+import type { RoleLetter } from '@/core/structures/roles';
 import { BeadIcon } from '../../piece/BeadShape';
 import { useLooks } from '../../piece/looks';
 import { roleName } from '../roleName';

@@ -28,7 +28,8 @@ import {
   type SectionChoice,
   type Sections,
 } from '@/core/structures/sections';
-import { rolesOf, type Field, type Structure } from '@/core/structures/structure';
+import { rolesOf, type Structure } from '@/core/structures/structure';
+import type { Field } from '@/core/structures/field';
 import { CountInput } from '../../fields/CountInput';
 import { Pick } from '../../fields/Pick';
 import { Toggle } from '../../fields/Toggle';

@@ -5,14 +5,9 @@ import { beadsFor } from '@/core/piece/newPiece';
 import { beadOf } from '@/core/piece/part';
 import { boundStitch, structureById } from '@/core/structures/registry';
 import { offeredRoles } from '@/core/structures/offeredRoles';
-import {
-  fieldsThatCount,
-  optionsOf,
-  ROLE_LETTERS,
-  rolesOf,
-  type Field,
-  type RoleLetter,
-} from '@/core/structures/structure';
+import { rolesOf } from '@/core/structures/structure';
+import { fieldsThatCount, optionsOf, type Field } from '@/core/structures/field';
+import { ROLE_LETTERS, type RoleLetter } from '@/core/structures/roles';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../fields/Choice';
 import { CountInput } from '../../fields/CountInput';
