@@ -1,4 +1,5 @@
 import { layoutRequest, type CellLayout, type LayoutRequest } from '../layout/cellLayout';
+import { roundForm } from '../layout/round';
 import { solvedForm } from '../layout/solvedForm';
 import type { StitchKey } from '../fit/swatchBook';
 import type { BeadSize } from '../materials/material';
@@ -66,7 +67,9 @@ function stitch({ weaveable, body, ends, without }: StitchQuestion): Stitch {
     solved(layout) {
       const keptForm = forms.get(layout);
       if (keptForm !== undefined || !request) return keptForm ?? null;
-      const form = solvedForm(layout, request, sample, body, closed);
+      const form = closed.round
+        ? roundForm(layout, request, sample.path, body, closed)
+        : solvedForm(layout, request, sample, body, closed);
       forms.set(layout, form);
       return form;
     },
@@ -75,8 +78,12 @@ function stitch({ weaveable, body, ends, without }: StitchQuestion): Stitch {
 
 const USUAL_LOOP = { seedsEachSide: 3, passes: 2 };
 
-/** What the repeat of a stitch is kept under; how it is closed does not matter to it. Null where nothing repeats. */
+/**
+ * What the repeat of a stitch is kept under; how it is closed does not matter to it. Null where nothing repeats, and of a
+ * motif, which is measured from point to point and has no swatches.
+ */
 export function stitchKey(q: Omit<StitchQuestion, 'ends'>): StitchKey | null {
+  if (q.weaveable.points !== undefined) return null;
   const { request } = stitchOf({ ...q, ends: { start: USUAL_LOOP, end: USUAL_LOOP } });
   return request && { key: request.key, rowsOfUnit: request.rowsOfUnit };
 }

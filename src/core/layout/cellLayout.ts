@@ -3,6 +3,7 @@ import { hash } from '../tools/hash';
 import type { Path } from '../weave/path';
 import type { Form } from '../structures/structure';
 import { handStart } from './handStart';
+import { aboutAxis } from './aboutAxis';
 import { regrouped } from './regroup';
 import { repeatCell, type RepeatCell } from './solver/cell';
 import type { BeadSize } from '../materials/material';
@@ -36,7 +37,8 @@ export const cellLayoutSchema = z.object({
   heightsMm: z.array(z.tuple([z.number(), z.number()])),
   /** Clear opening along the middle of a tube; 0 where there is none. */
   insideMm: z.number().nonnegative(),
-  drape: z.enum(DRAPES),
+  /** How it hangs; null of a motif, which nothing goes along. */
+  drape: z.enum(DRAPES).nullable(),
   /** Pitch with edges rounded less and more, mm. */
   roundingMm: z.tuple([z.number(), z.number()]),
   /** False where it did not come to rest from the structure's own arrangement: then that stands. */
@@ -66,9 +68,11 @@ export function layoutRequest(
   sizeOf: (role: string) => BeadSize,
   form: Form,
 ): LayoutRequest | null {
-  const { path: told, rows, rowsOfUnit } = regrouped(path, sizeOf);
-  const cell = repeatCell(told);
-  const start = cell && handStart(cell, told, path, form, sizeOf);
+  const { round } = form;
+  const { path: told, rows, rowsOfUnit } = round ? { path, rows: 1, rowsOfUnit: 1 } : regrouped(path, sizeOf);
+  const repeat = repeatCell(told);
+  const cell = repeat && { ...repeat, folds: round?.folds ?? null };
+  const start = cell && handStart(cell, told, path, round ? aboutAxis(form, round) : form, sizeOf);
   if (!start) return null;
   const sizes = cell.beads.map(({ role }) => sizeOf(role));
   const key = `${SOLVER_VERSION}:${hash(canonical(cell, sizes, start))}`;
@@ -85,7 +89,9 @@ function canonical(cell: RepeatCell, sizes: readonly BeadSize[], { held, net, st
   const faces = cell.beads.map(({ face, stage }) => (face ? `${stage}:${face}` : '')).join('');
   const spans = cell.spans.map(({ from, to, pull }) => `${anchors(from)}-${anchors(to)}*${pull}`).sort();
   const arranged = [held, net ?? '', ...Array.from(state.subarray(-2), rounded)].join(',');
-  return [cell.units, sizes.map(bead).join(';'), spans.join(';'), faces, arranged].join('|');
+  const told = [cell.units, sizes.map(bead).join(';'), spans.join(';'), faces, arranged];
+  // What goes along the piece is kept as it always was.
+  return [...told, ...(cell.folds === null ? [] : [cell.folds])].join('|');
 }
 
 /** The kept layout as a state again, to be read or relaxed further. */

@@ -1,6 +1,7 @@
 import type { BeadSize } from '../materials/material';
 import { rounded, type CellLayout, type LayoutRequest } from './cellLayout';
 import { handLaid, restedAgain } from './solver/handLaid';
+import { alignedTo, roundSize } from './round';
 import type { HandStart } from './solver/held';
 import { asItLies, clearInside, drape } from './solver/measure';
 import { reach, restingOf, shifted } from './solver/resting';
@@ -15,6 +16,47 @@ const ROUNDINGS = [0.6, 1.4] as const;
 const USUAL_MM = 1.775;
 
 /**
+ * Solves the request of a motif: one of its equal parts, at rest among its images about the middle. It is as long as from
+ * its first point to the other side.
+ */
+function solveRound(
+  { cell, sizes, start }: Pick<LayoutRequest, 'cell' | 'sizes' | 'start'>,
+  folds: number,
+  options: SolveOptions,
+): CellLayout {
+  const { unitMm, solidsOf, from } = inUsualBeads({ sizes, start });
+  const mm = (usualMm: number) => rounded(usualMm * unitMm);
+  const laid = (solids: readonly Solid[], state: Float64Array, how: SolveOptions) => {
+    const { settled } = handLaid(cell, solids, { ...from, state }, how);
+    const turned = { ...settled, state: alignedTo(settled.state, from.state) };
+    const beads = cell.beads.map((_, i) => restingOf(turned.state, i));
+    return { turned, beads, size: roundSize(beads, solids, folds) };
+  };
+  const solids = solidsOf();
+  const { turned, beads, size } = laid(solids, from.state, options);
+  const [less = size.alongMm, more = size.alongMm] = ROUNDINGS.map(
+    (rounding) => laid(solidsOf(rounding), turned.state, { ...options, onProgress: undefined }).size.alongMm,
+  );
+  return {
+    pitchMm: mm(size.alongMm),
+    snugMm: mm(size.alongMm),
+    twist: Math.round(turned.twist * 1e5) / 1e5,
+    units: cell.units,
+    beads: cell.beads.map((_, i) => beadNumbers(turned, i, mm)),
+    widthMm: mm(size.widthMm),
+    thicknessMm: mm(size.thicknessMm),
+    heightsMm: beads.map((at, i) => {
+      const out = (way: 1 | -1) => mm(reach(solids[i] as Solid, at, [way, 0, 0]));
+      return [out(-1), out(1)];
+    }),
+    insideMm: 0,
+    drape: null,
+    roundingMm: [mm(less), mm(more)],
+    settled: rests(turned, solids),
+  };
+}
+
+/**
  * Solves a request: the state that a hand comes to from the structure's own arrangement. Pure; from 5 ms to some seconds,
  * so call it from a worker or on the server.
  */
@@ -22,6 +64,7 @@ export function solveLayout(
   { cell, sizes, start }: Pick<LayoutRequest, 'cell' | 'sizes' | 'start'>,
   options: SolveOptions = {},
 ): CellLayout {
+  if (cell.folds !== null) return solveRound({ cell, sizes, start }, cell.folds, options);
   const { unitMm, solidsOf, from } = inUsualBeads({ sizes, start });
   const solids = solidsOf();
   const { settled, snugMm } = handLaid(cell, solids, from, options);

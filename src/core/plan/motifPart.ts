@@ -13,8 +13,11 @@ import { findRoute } from '../weave/route';
 import { postsOf, tooFull } from './edgeHoles';
 import type { Plan, StrungComponent } from './planned';
 
-/** By what part a motif may come out larger or smaller than its closed form: so near the layout solver comes to it (its test). */
-const HAND = 0.06;
+/**
+ * By what part a motif may come out larger or smaller than its closed form says, to which the layout of nine in ten comes so
+ * near (its test), and than it is laid out, by a hand (from memory).
+ */
+const HAND = { 'closed form': 0.12, 'laid out': 0.02 } as const;
 
 /** Where a motif is held at two of its points, and the hidden way through it. */
 interface HeldAt {
@@ -56,7 +59,7 @@ function wayMm({ from, way }: HeldAt, layout: Layout): number {
 
 /**
  * What a planned motif is to whatever joins it: a flat bead of two holes, which are the beads at two of its points. Measured
- * from point to point, that stands; else as its closed form says, by a hand more or less.
+ * from point to point, that stands; else as it is laid out, or as its closed form says, by a hand more or less.
  * @param pointsApart how far apart it is held, in its points; null where they lie opposite each other
  */
 export function motifOf(part: PartOfPiece, plan: Plan, pointsApart: number | null): StrungComponent {
@@ -78,7 +81,8 @@ export function motifOf(part: PartOfPiece, plan: Plan, pointsApart: number | nul
       : Math.max(size.diameterMm, measuredMm - size.diameterMm) / apart(given(posts[opposite], 'point'));
   const apartMm = apart(far) * times;
   const acrossMm = apartMm + size.diameterMm;
-  const band = measuredMm === null ? HAND * acrossMm : 0;
+  const hand = HAND[plan.gauge.source === 'solver' ? 'laid out' : 'closed form'];
+  const band = measuredMm === null ? hand * acrossMm : 0;
   const name = partName({ name: own, beads, count, structure: part.structure });
   const strands = new Map(plan.holes.holes.map((state) => [holeKey(state.bead, state.hole), state.strands]));
   return {

@@ -119,8 +119,7 @@ function halfOf(points: number, { outMm, bead }: Anchor, run: readonly BeadSize[
   /** How far the middle bead lies beyond the middle. */
   const beyond = (heading: number, straight: number) => at(leg(heading, straight), -1).asideMm;
   const across = leg(0, 0);
-  // A single bead lies across, over bare thread at either end: no more than half its girth (from memory).
-  if (!foot) return { beads: across, lies: beyond(0, 0) < -middle.diameterMm / 2 ? 'short' : 'flat' };
+  if (!foot) return single(middle, beyond(0, 0), footMm, step);
   if (beyond(0, 0) < 0) return { beads: across, lies: 'short' };
   const upright = Math.PI / 2 + step;
   if (-from[0] >= asideMm)
@@ -136,6 +135,23 @@ function halfOf(points: number, { outMm, bead }: Anchor, run: readonly BeadSize[
       return { beads: leg(high, straight), lies: 'flat' };
     }
   return { beads: leg(upright, run.length - 1), lies: 'long' };
+}
+
+/** By how much of its girth a single bead stands out that fills the gap between its anchors (by the layout solver). */
+const RISE = 1 / 3;
+
+/**
+ * A single bead lies across, over bare thread at either end: no more than half its girth (from memory). Where it fills the gap
+ * it stands out a little; where it is longer than that by more than half of itself, it forces the round before apart.
+ * @param beyondMm how far half of it reaches beyond half the gap
+ */
+function single(middle: BeadSize, beyondMm: number, footMm: number, step: number): Half {
+  const fills = beyondMm > -middle.lengthMm / 4;
+  const outMm = footMm * Math.cos(step) + (fills ? RISE * middle.diameterMm : 0);
+  return {
+    beads: [{ asideMm: beyondMm, outMm, heading: 0 }],
+    lies: beyondMm < -middle.diameterMm / 2 ? 'short' : beyondMm > middle.lengthMm / 4 ? 'long' : 'flat',
+  };
 }
 
 /** A round of loops between anchors that lie so far out: each half by itself, its middle bead midway between where they lead. */

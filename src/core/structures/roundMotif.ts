@@ -219,7 +219,6 @@ export const roundMotif = structure({
     rowWord: 'point',
     closing: null,
     closings: ['open'],
-    formIsExact: true,
     points: p.points,
     work: (loom) => weave(p, loom),
     advise(body) {
@@ -257,8 +256,17 @@ export const roundMotif = structure({
       );
       const pointMm = middleOf(last.beads).outMm;
       const pointHalf = body(middleOf(at(roles, -1))).diameterMm / 2;
-      // A motif of an odd number of points is shorter on the side where none lies opposite.
-      const opposite = p.points % 2 === 0 ? pointMm + pointHalf : outer;
+      // Of an odd number of points none lies opposite: two loops meet there, each half a step aside.
+      const [cos, sin] = [Math.cos(Math.PI / p.points), Math.sin(Math.PI / p.points)];
+      const between = Math.max(
+        ...lies.rounds.flatMap(({ beads }, i) =>
+          beads.map(
+            ({ asideMm, outMm }, k) =>
+              outMm * cos + Math.abs(asideMm) * sin + body(at(at(roles, i), k)).diameterMm / 2,
+          ),
+        ),
+      );
+      const opposite = p.points % 2 === 0 ? pointMm + pointHalf : between;
       const startMm = pointMm + pointHalf;
       return {
         pitchMm: startMm + opposite,
@@ -267,6 +275,7 @@ export const roundMotif = structure({
         thicknessMm: thick,
         mayShorten: 0,
         held: 'mat',
+        round: { folds: p.points, middleMm: startMm },
         pose({ slot: { of, index, run: round = 0 }, place: { row: point } }): Pose {
           const turned = (2 * Math.PI * point) / p.points + Math.PI;
           // The points of the last round lie half a step on for every round beneath them.

@@ -44,6 +44,8 @@ export interface Form {
   /** Of a net, which is soft: whether its circles stay square, or are drawn round. */
   readonly net?: Net;
   readonly pose: (bead: Bead) => Pose;
+  /** Of a motif: how many equal parts go round its middle, and how far along that lies. */
+  readonly round?: { readonly folds: number; readonly middleMm: number };
   /** Where a finding lies that is none of the clasp's; null where it is. */
   readonly findingAt?: (finding: Finding) => Point | null;
   /** Of units that are not all alike: the form along a whole path, which alone says where its beads lie. */

@@ -71,6 +71,8 @@ export interface RepeatCell {
   readonly phase: number;
   /** False for a piece without repeat, whose spans all have shift 0. */
   readonly periodic: boolean;
+  /** Of a motif: so many periods about the axis, which they do not go along; null where they do. */
+  readonly folds: number | null;
 }
 
 /**
@@ -131,6 +133,7 @@ export function repeatCell(path: Path, section: Section = WOVEN): RepeatCell | n
     units: period,
     phase: first % period,
     periodic: true,
+    folds: null,
   };
 }
 
@@ -171,7 +174,14 @@ export function closedCell(path: Path): RepeatCell {
     word: bead.name,
   }));
   const anchor = ({ bead, hole, end }: HoleEnd): Anchor => ({ bead: bead.id, hole, end, shift: 0 });
-  return { beads, spans: distinctSpans(path, anchor, () => true), units: 1, phase: 0, periodic: false };
+  return {
+    beads,
+    spans: distinctSpans(path, anchor, () => true),
+    units: 1,
+    phase: 0,
+    periodic: false,
+    folds: null,
+  };
 }
 
 function distinctSpans(

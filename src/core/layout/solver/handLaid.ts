@@ -112,10 +112,12 @@ const lastStage = ({ beads }: RepeatCell, wanted: (bead: CellBead) => boolean = 
 
 /**
  * Whether a stage leaves the pitch as it is: later rows of a net share the sides of the first, and what draws in by a part
- * that practice knows is not laid out to say otherwise.
+ * that practice knows is not laid out to say otherwise. What goes about an axis has none.
  */
 const keepsPitch = (cell: RepeatCell, { net }: HandStart, stage: number): boolean =>
-  cell.beads.some((bead) => bead.stage === stage && bead.drawsIn) || (net !== null && lastStage(cell) > 0);
+  cell.folds !== null ||
+  cell.beads.some((bead) => bead.stage === stage && bead.drawsIn) ||
+  (net !== null && lastStage(cell) > 0);
 
 /** What one row alone of a net comes to, mm for a period of all of them; null where it is no net, or has one row. */
 function firstRowMm(
@@ -155,7 +157,8 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   const state = partOf(all, kept);
   const hold = holding(draw, options);
   // Where what is sewn on finds no room, the structure's own arrangement gives it.
-  if (hold.pitchHeld && !start.net) stretch(state, Math.max(1, periodOf(start.state) / periodOf(state)));
+  if (hold.pitchHeld && !start.net && cell.folds === null)
+    stretch(state, Math.max(1, periodOf(start.state) / periodOf(state)));
 
   const energy = new CellEnergy(cell, solids);
   kept.forEach((i, k) => {
@@ -212,7 +215,8 @@ function holding(
     pull,
     slack,
     threadMm,
-    flat: start.held === 'mat' ? HOLD : 0,
+    flat: start.held === 'mat' && cell.folds === null ? HOLD : 0,
+    disc: cell.folds === null ? 0 : HOLD,
     line: start.held === 'line' ? HOLD : 0,
     formerMm: start.held === 'former' ? clearInside(solids, start) / 2 : 0,
     pitchHeld: keepsPitch(cell, start, stage),

@@ -17,8 +17,25 @@ export function heldEnergy(
 ): { readonly energy: number; readonly deepestMm: number } {
   const onMat = onTheMat(bodies, levels, stage, state);
   const former = onTheFormer(bodies, stage, state);
-  const energy = onMat + former.energy + inPlace(bodies, stage, state) + openedOut(bodies, stage, state);
+  const energy =
+    onMat +
+    onTheDisc(bodies, stage, state) +
+    former.energy +
+    inPlace(bodies, stage, state) +
+    openedOut(bodies, stage, state);
   return { energy, deepestMm: former.deepestMm };
+}
+
+/** What lies flat about its axis is held where the axis leaves the mat. */
+function onTheDisc({ cell, force }: Bodies, { disc }: Stage, state: Float64Array): number {
+  if (disc === 0) return 0;
+  let energy = 0;
+  for (let i = 0; i < cell.beads.length; i++) {
+    const off = state[i * PER_BEAD] as number;
+    energy += (disc / 2) * off * off;
+    force[i * 3] = (force[i * 3] as number) + disc * off;
+  }
+  return energy;
 }
 
 /**
@@ -116,6 +133,8 @@ const IN_PLACE = 1e-3;
 /** The cell may slide and turn as a whole: a touch of a spring keeps it in place without a say in its form. */
 function inPlace({ cell, force }: Bodies, { twistFree }: Stage, state: Float64Array): number {
   const n = cell.beads.length;
+  // What goes about an axis keeps its middle there.
+  if (cell.folds !== null) return 0;
   const k = IN_PLACE;
   let energy = 0;
   for (let axis = 0; axis < 3; axis++) {

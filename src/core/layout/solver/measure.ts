@@ -106,7 +106,14 @@ export function strip(cell: RepeatCell, settled: Settled, periods: number) {
       state.set(centre, (k * n + i) * PER_BEAD);
       state.set(quaternionOf(turn), (k * n + i) * PER_BEAD + 3);
     }
-  const open: RepeatCell = { beads, spans, units: cell.units * periods, phase: 0, periodic: false };
+  const open: RepeatCell = {
+    beads,
+    spans,
+    units: cell.units * periods,
+    phase: 0,
+    periodic: false,
+    folds: null,
+  };
   return { cell: open, state };
 }
 

@@ -1,4 +1,5 @@
 import type { Bodies } from './bodies';
+import type { RepeatCell } from './cell';
 import { Contact, place, unplaced, type Placed } from './contact';
 import type { Moved } from './moved';
 import type { Solid } from './solid';
@@ -22,6 +23,10 @@ interface Pair {
   /** They are apart until they have moved so far together, mm. */
   apartUntilMm: number;
 }
+
+/** How many periods on a bead may be touched: about an axis, no farther than the opposite. */
+const farthest = ({ periodic, folds }: RepeatCell): number =>
+  folds === null ? (periodic ? FAR : 0) : Math.min(FAR, Math.floor(folds / 2));
 
 /** Beads that may not overlap, with each other and with those of neighbouring periods. */
 export class Overlaps {
@@ -97,7 +102,7 @@ export class Overlaps {
     const { bodies, inView, moved } = this;
     const n = bodies.cell.beads.length;
     const p = pitchIndex(n);
-    const most = bodies.cell.periodic ? FAR : 0;
+    const most = farthest(bodies.cell);
     const touchingMm = this.longMm(state) + IN_VIEW_MM;
     inView.length = 0;
     for (let shift = 0; shift <= most; shift++) {

@@ -6,6 +6,8 @@ export interface Stage {
   readonly pull: number;
   /** How strongly work is held down on its mat, in threads' pull a millimetre: beads that have no face of their own. */
   readonly flat: number;
+  /** How strongly work about an axis is held down on its mat, in threads' pull a millimetre. */
+  readonly disc: number;
   /** How strongly a line is held on its own middle line, across it, in threads' pull a millimetre. */
   readonly line: number;
   /** Radius of the former that a tube is worked round, mm; 0 where there is none. */
@@ -33,6 +35,7 @@ export const AT_EASE: Stage = {
   stiffness: 100,
   pull: 0,
   flat: 0,
+  disc: 0,
   line: 0,
   formerMm: 0,
   pitchHeld: false,
