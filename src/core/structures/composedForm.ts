@@ -179,17 +179,20 @@ function seamPoses(laid: readonly Laid[], path: Path, inWork: (bead: Bead) => Po
   let yMm = 0;
   for (const move of path.moves) {
     const at = atSeam(move.place.section);
-    const { run, fromMm } = (at && after[at.nth]) ?? {};
+    const { run, fromMm, form } = (at && after[at.nth]) ?? {};
     if (!at || !run?.seam || fromMm === undefined) continue;
     if (isTraversal(move) && move.bead.place.section === WOVEN) yMm = inWork(move.bead).centre[1];
     const loop = at.edge && seamLoop(run.seam, at.nth, at.edge);
     if (loop && at.edge) {
       const { loopMm, findingMm: wideMm } = findingMm(run.seam, seed);
       const edgeMm = at.edge === 'start' ? fromMm : fromMm - 2 * loopMm - wideMm;
+      // One alone hangs in the middle, of several each at the bead that it leaves from.
+      const acrossMm = loop.loops === undefined ? 0 : yMm;
+      const side = form?.mirrored ? 1 : -1;
       if (move.kind === 'pick')
-        poses.set(move.bead.id, loopPose(move.bead, at.edge, edgeMm, -1, loop, seed, yMm));
+        poses.set(move.bead.id, loopPose(move.bead, at.edge, edgeMm, side, loop, seed, acrossMm));
       else if (move.kind === 'attach')
-        findings.set(move.finding.id, [edgeMm + (at.edge === 'end' ? 1 : -1) * loopMm, yMm, 0]);
+        findings.set(move.finding.id, [edgeMm + (at.edge === 'end' ? 1 : -1) * loopMm, acrossMm, 0]);
     } else if (move.kind === 'pick')
       poses.set(move.bead.id, circlePose(move.bead, run.seam, fromMm, yMm, seed));
   }

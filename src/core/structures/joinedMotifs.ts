@@ -200,7 +200,7 @@ export const joinedMotifs = structure({
       key: 'set',
       kind: 'choice',
       label: 'Set in',
-      help: 'In a V the one in the middle is held at points nearer to each other, and both arms rise from it. It is drawn straight, as it is measured.',
+      help: 'In a V the one in the middle is held at points nearer to each other, and both arms rise from it. On the tape it lies straight, as it is measured; on the neck it hangs in its V.',
       options: [
         { value: 'line', label: 'a line' },
         { value: 'V', label: 'a V' },

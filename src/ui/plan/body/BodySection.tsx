@@ -71,8 +71,8 @@ function RoundBody({ piece, plan }: Props) {
           const turn = (turnOf(mm) * Math.PI) / 180;
           return { x: radius * Math.cos(turn), y: radius * Math.sin(turn) };
         }}
-        place={({ x, out, angle }) =>
-          `rotate(${turnOf(x).toFixed(1)}) translate(${(radius - out).toFixed(2)} 0) rotate(${(90 + angle).toFixed(1)})`
+        place={({ x, on, out, angle }) =>
+          `rotate(${turnOf(x).toFixed(1)}) translate(${(radius - out).toFixed(2)} ${on.toFixed(2)}) rotate(${(90 + angle).toFixed(1)})`
         }
       />
       {wear.bodyMm !== null && (

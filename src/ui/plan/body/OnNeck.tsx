@@ -30,13 +30,17 @@ export function OnNeck({ piece, plan }: Props) {
   const neckMm = wear.bodyMm ?? typicalGirths('medium').neck;
   if (neckMm === undefined) return null;
   const r = neckMm / (2 * Math.PI);
-  const loop = hangingLoop(
-    neckMm,
-    chosen.finishedMm,
-    piece.wear.school === 'drop' ? LOWEST_ROUND.V : LOWEST_ROUND.rope,
-  );
+  const { corner } = plan.weaveable;
+  // What stands in the middle of a V does not bend: it is the point that the arms come to.
+  const cornerMm = corner && plan.components.get(corner.role)?.alongMm;
+  const pointed = piece.wear.school === 'drop' || corner !== undefined;
+  const lowest = cornerMm ? cornerMm / 2 / r : pointed ? LOWEST_ROUND.V : LOWEST_ROUND.rope;
+  const loop = hangingLoop(neckMm, chosen.finishedMm, lowest);
   const above = plan.sketch('above');
-  const onLoop = (mm: number) => loop.at(Math.min(Math.max(mm, 0), stations.totalMm));
+  const { bodyStartMm, bodyEndMm, totalMm } = stations;
+  // The middle of the work hangs lowest, wherever the clasp comes to lie.
+  const aheadMm = (bodyStartMm + bodyEndMm - totalMm) / 2;
+  const onLoop = (mm: number) => loop.at((mm - aheadMm + totalMm) % totalMm);
   const edge = plan.widthMm / 2 + 4;
   const [wide, high] = [2 * (r + edge), 2 * r + loop.fallsMm + 2 * edge];
   const scale = Math.min(PX.wide / wide, PX.high / high);
@@ -72,10 +76,10 @@ export function OnNeck({ piece, plan }: Props) {
           id={id}
           broadMm={plan.widthMm}
           at={onLoop}
-          place={({ x, out, angle }) => {
+          place={({ x, on, out, angle }) => {
             const at = onLoop(x);
             const turn = (at.angle * 180) / Math.PI;
-            return `translate(${at.x.toFixed(2)} ${at.y.toFixed(2)}) rotate(${turn.toFixed(1)}) translate(0 ${out.toFixed(2)}) rotate(${angle.toFixed(1)})`;
+            return `translate(${at.x.toFixed(2)} ${at.y.toFixed(2)}) rotate(${turn.toFixed(1)}) translate(${on.toFixed(2)} ${out.toFixed(2)}) rotate(${angle.toFixed(1)})`;
           }}
         />
         <text y={r * 0.1} textAnchor="middle" fontSize={14 / scale} fill="var(--ink)">

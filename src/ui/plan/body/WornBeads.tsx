@@ -3,9 +3,7 @@
 import type { Sketch } from '@/core/layout/sketch';
 import type { Looks } from '../../piece/looks';
 import { fromAfar, type Stretch } from './fromAfar';
-import { nearestBeads } from './nearestBeads';
-
-type Bead = ReturnType<typeof nearestBeads>[number];
+import { nearestBeads, type WornBead } from './nearestBeads';
 
 interface Props {
   readonly sketch: Sketch;
@@ -15,7 +13,7 @@ interface Props {
   /** How broad the piece looks, mm. */
   readonly broadMm: number;
   /** How a bead is put into its place. */
-  readonly place: (bead: Bead) => string;
+  readonly place: (bead: WornBead) => string;
   /** Where a point of the middle line lies, by its distance from the tip of the piece. */
   readonly at: (mm: number) => { readonly x: number; readonly y: number };
 }

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { newPart } from '@/core/piece/newPiece';
-import { planPart } from '@/core/plan/shipped';
+import { partOf } from '@/core/piece/partOfPiece';
+import { planPart, planSolved } from '@/core/plan/shipped';
+import { examplePiece } from '@/demo/choir';
 import { looksOf } from '../../piece/looks';
 import { fromAfar } from './fromAfar';
 import { nearestBeads } from './nearestBeads';
@@ -39,4 +41,17 @@ describe('a long piece from afar', () => {
       expect(Math.abs(level - 127.5)).toBeLessThan(40);
     }
   });
+});
+
+it('what is made apart does not bend: the beads of a motif keep their distances, whatever they are bent about', () => {
+  const plan = planSolved(partOf(examplePiece('compass-roses')));
+  if (!plan.ok) throw new Error(plan.problem.code);
+  const sketch = plan.sketch('above');
+  const drawn = nearestBeads(sketch);
+  const motifs = new Set(drawn.filter(({ on }) => on !== 0).map(({ x }) => x));
+  expect(motifs.size).toBe(plan.chosen.units);
+  // The middles are a pitch apart, but for the one in the middle of the V.
+  const xs = [...motifs].sort((a, b) => a - b);
+  expect((xs[1] ?? NaN) - (xs[0] ?? NaN)).toBeCloseTo(plan.gauge.pitchMm, 2);
+  expect(new Set(drawn.map(({ key }) => key)).size).toBe(drawn.length);
 });

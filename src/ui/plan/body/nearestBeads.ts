@@ -1,23 +1,45 @@
+import { mean, group } from 'd3';
 import type { Sketch } from '@/core/layout/sketch';
 
 /** More beads than this are not drawn one by one in so small a picture: the row nearest to the eye stands for all. */
 const MOST = 500;
 
+/** A bead of a piece that is worn. */
+export interface WornBead {
+  readonly key: string;
+  readonly shape: string;
+  /** How far along the piece it is bent there: of what is made apart, the middle, for that does not bend. */
+  readonly x: number;
+  /** How far beyond that it lies along, and how far from the middle line. */
+  readonly on: number;
+  readonly out: number;
+  readonly angle: number;
+}
+
 /** The beads of a view, along the piece and away from its middle line. */
-export function nearestBeads({ parts }: Sketch) {
+export function nearestBeads({ parts }: Sketch): WornBead[] {
   const count = parts.reduce((sum, { beads, times }) => sum + beads.length * times, 0);
   const nearest = Math.max(...parts.map(({ level }) => level));
+  const rigid = group(
+    parts.flatMap(({ beads }) => beads.filter(({ nth }) => nth !== undefined)),
+    ({ bead }) => bead.id,
+  );
+  const middles = new Map([...rigid].map(([id, beads]) => [id, mean(beads, ({ at: [x] }) => x)]));
   return parts
     .filter(({ level }) => count <= MOST || level === nearest)
     .flatMap(({ beads, times, atMm, stepMm }, part) =>
       Array.from({ length: times }, (_, k) =>
-        beads.map(({ bead, shape, at: [x, out], angle }) => ({
-          key: `${part}/${k}/${bead.id}`,
-          shape,
-          x: x + atMm + k * stepMm,
-          out,
-          angle,
-        })),
+        beads.map(({ bead, shape, at: [x, out], angle, nth }): WornBead => {
+          const bends = (nth === undefined ? undefined : middles.get(bead.id)) ?? x;
+          return {
+            key: `${part}/${k}/${bead.id}/${nth ?? ''}`,
+            shape,
+            x: bends + atMm + k * stepMm,
+            on: x - bends,
+            out,
+            angle,
+          };
+        }),
       ).flat(),
     );
 }
