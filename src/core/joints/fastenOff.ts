@@ -22,7 +22,8 @@ export function fastenOff(w: Weave, [needle, anchor]: ThreadEnd): void {
     const { first, over, way } = anchor;
     if (first) needle.enter(first.through(stands()), first.as);
     needle.knot('half hitch', { pullInto: !over });
-    if ('to' in way) needle.travel(...way.to);
+    if ('to' in way && way.orStay) needle.travelOrStay(...way.to);
+    else if ('to' in way) needle.travel(...way.to);
     else needle.enter(way.along(stands()));
     needle.knot('half hitch', { pullInto: true }).tail();
   });

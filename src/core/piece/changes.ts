@@ -1,3 +1,5 @@
+import { strokesSchema } from '../structures/ownPath';
+import { strokeWords } from '../words/strokes';
 import { findingOf } from '../structures/seam';
 import { KIND_FACTS } from '../body/kinds';
 import { formatFine, formatLength, type LengthStyle } from '../length/length';
@@ -213,9 +215,16 @@ function fieldWords(field: Field, value: unknown, style: LengthStyle): string {
       return Array.isArray(value) && value.length > 0 ? value.join(' ') : 'no beads';
     case 'motif':
       return motifWords(value);
+    case 'path':
+      return pathWords(value);
     case 'count':
       return String(value);
   }
+}
+
+function pathWords(value: unknown): string {
+  const strokes = strokesSchema.safeParse(value).data ?? [];
+  return strokes.length === 0 ? 'not told' : strokes.map((stroke) => strokeWords(stroke, [])).join(', ');
 }
 
 const motifWords = (value: unknown): string =>

@@ -132,10 +132,10 @@ function unitsForm(
     shortening,
     unsureMm: unsureMm(components, sample),
     // Figures that nobody has measured are no better than a chart.
-    own: piece.gauge ?? (weaveable.pathless?.example ? { source: 'table', pitchMm: laidOut.pitchMm } : null),
+    own: piece.gauge ?? (weaveable.byMeasure?.example ? { source: 'table', pitchMm: laidOut.pitchMm } : null),
     swatches:
-      weaveable.pathless && !weaveable.pathless.example
-        ? { readings: [weaveable.pathless.measured], sameThread: true }
+      weaveable.byMeasure && !weaveable.byMeasure.example
+        ? { readings: [weaveable.byMeasure.measured], sameThread: true }
         : swatchesOf(request),
     baseSwatches:
       shortening &&

@@ -191,7 +191,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
   const { piece, structure, weaveable, form, gauge, chosen, closure } = part;
   const { from, threadOf, ...readings } = weavePart(part);
   const { holes, exposed, quantities } = readings;
-  const { pathless = null } = weaveable;
+  const { pathless = false, byMeasure = null } = weaveable;
   const thread = threadPlan(
     threadQuestion({
       piece,
@@ -201,6 +201,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
       holes,
       gear: part.gear,
       pathless,
+      byMeasure,
     }),
     habits,
   );
@@ -270,6 +271,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
         },
       },
       pathless,
+      byMeasure,
     }),
     cautions: cautionsFor(piece, roles),
   };

@@ -71,7 +71,7 @@ export function strungOf(
     lies: [],
     full: [],
     // Where nobody has told the path of its stitch, there is none to lay out.
-    toLayOut: found || count.measuredMm !== null || plan.weaveable.pathless ? null : request,
+    toLayOut: found || count.measuredMm !== null || plan.weaveable.byMeasure ? null : request,
     bead: {
       ...core,
       id: `part ${id}`,

@@ -82,7 +82,8 @@ interface Findings {
   readonly gauge: Gauge;
   readonly unsuited: readonly Unsuited[];
   readonly advice: readonly string[];
-  readonly pathless: { readonly example: boolean } | null;
+  readonly pathless: boolean;
+  readonly byMeasure: { readonly example: boolean } | null;
   readonly strung: Strung;
 }
 
@@ -160,10 +161,10 @@ function strungWarnings({ components, loose, closing }: Strung): Warning[] {
 /** A measured unit that differs by more than this from what was worked out is looked at twice (from memory). */
 const DIFFERS = 0.15;
 
-function makingWarnings({ closure, thread, gauge, pathless }: Findings): Warning[] {
+function makingWarnings({ closure, thread, gauge, pathless, byMeasure }: Findings): Warning[] {
   const warnings: Warning[] = [];
   const { pitchMm, workedOutMm } = gauge;
-  if (pathless?.example) warnings.push({ code: 'example-figures' });
+  if (byMeasure?.example) warnings.push({ code: 'example-figures' });
   if (pathless) warnings.push({ code: 'no-path' });
   else if (Math.abs(pitchMm / workedOutMm - 1) > DIFFERS)
     warnings.push({ code: 'gauge-differs', gaugeMm: pitchMm, workedOutMm });

@@ -65,10 +65,11 @@ export function weavePart(part: FittedPart): WovenPart {
     ? { kind: 'whole', at: { path: pathOf(units), units } }
     : reading(pathOf, units, weaveable.minimumUnits);
   const threadOf = remembered((built: Built) => threadMoves(built.path, layOut(built)));
-  const { pathless } = weaveable;
+  const { byMeasure } = weaveable;
   const inner = remembered((role: string) => innerRoles(components.get(role)));
   const workOfAll = (built: Built): Work => ({
-    ...(pathless ? withoutThread : workOf)(built, layOut),
+    // Where its beads lie is not known, nor therefore its thread.
+    ...(byMeasure ? withoutThread : workOf)(built, layOut),
     inner,
   });
   const work = once(() => workOfAll({ path: pathOf(units), units }));
@@ -81,7 +82,7 @@ export function weavePart(part: FittedPart): WovenPart {
     stations: marks,
     along: alongOf(part, marks),
     holes: holeFill(from.at.path, part.holeMm, gear, (role, hole) => components.get(role)?.lies[hole] ?? 0),
-    exposed: exposedThread(pathless ? [] : threadOf(from.at)),
+    exposed: exposedThread(byMeasure ? [] : threadOf(from.at)),
     quantities: quantities(
       { piece, weaveable, from, pitchMm: gauge.pitchMm, middle: middleUnit(part) },
       (role) => (shaded ? coloursOf(piece, role, pathOf(units), shades()) : []),

@@ -142,11 +142,11 @@ function grownFaults(structure: Structure, params: Params, sections: Sections): 
 /** Why a stitch can neither have sections nor be one; null where it can. */
 export function unfit(
   { name }: Structure,
-  { arrangement, points, corner, pathless }: Weaveable,
+  { arrangement, points, corner, byMeasure }: Weaveable,
 ): string | null {
   if (arrangement || points !== undefined || corner)
     return `${name} is a piece of its own: it has no sections, and is none.`;
-  return pathless ? 'Of a stitch of your own no edge is known that it could be joined by.' : null;
+  return byMeasure ? 'Of a stitch of your own no edge is known that it could be joined by.' : null;
 }
 
 interface Others {

@@ -38,6 +38,10 @@ export type Field = {
       readonly fine?: boolean;
     }
   | {
+      /** What the needle does in one unit, stroke by stroke. */
+      readonly kind: 'path';
+    }
+  | {
       readonly kind: 'motif';
       /** How the motif is laid out on paper with these parameters. */
       readonly chart: (params: Params) => MotifChart;

@@ -1,9 +1,12 @@
 import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Pose } from '../layout/layout';
-import { ownAndTail, reversed, towards, type Edge, type Loom, type Made } from '../weave/edge';
+import { forth, ownAndTail, reversed, type Anchor, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
+import type { Target } from '../weave/route';
+import { given } from '../tools/given';
+import { pathFaults, strokesSchema, twoHoled, workUnit } from './ownPath';
 import { at, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 60;
@@ -19,6 +22,8 @@ const mm = (least: number, most: number, what: string) =>
 const params = z.object({
   /** What one unit takes, in any order. */
   sequence: sequenceSchema(MOST),
+  /** What the needle does in one unit; empty where nobody has told. */
+  path: strokesSchema.default([]),
   /** So many units were worked and measured. */
   units: z.number().int().min(1, 'Measure at least one unit.').max(500).nullable(),
   lengthMm: mm(0.5, 2000, 'length of the units'),
@@ -28,25 +33,41 @@ const params = z.object({
 });
 type Params = z.infer<typeof params>;
 
+/** Whether somebody has told how a unit is worked, so that it can be worked. */
+const isTold = ({ sequence, path }: Params): boolean =>
+  path.length > 0 && pathFaults(sequence, path).length === 0;
+
 /**
- * Not how it is woven, which nobody has told, but what it is made of: the beads of each unit, one after another, and
- * what hangs at either end. Counts are true; what goes through which hole is not known.
+ * As its path is told; or, where nobody has, not how it is woven, but what it is made of: the beads of each unit, one after
+ * another, and what hangs at either end. Counts are true; what goes through which hole is not known.
  */
-function weave({ sequence }: Params, units: number, loom: Loom): Made {
+function weave(params: Params, units: number, loom: Loom): Made {
   const { w } = loom;
   const t = w.needle('working').begin('none');
-  const all = w.repeat<Bead[]>(0, units, [], () => t.string(sequence));
+  const told = isTold(params) ? params.path : [{ does: 'pick', beads: params.sequence.length } as const];
+  const before: Bead[][] = [];
+  const all = w.repeat<Bead[]>(0, units, [], () => {
+    const unit = workUnit(w, t, params.sequence, told, before);
+    before.unshift(unit);
+    return unit;
+  });
   const first = at(all.first, 0);
-  const last = at(all.last, -1);
   const beads = all.items.flat();
   const few = Math.min(WOVEN_BEADS, beads.length - 1);
+  const stands = given(w.links.lastOut(t.name), 'end of the thread');
   const turned = (out: HoleEnd): Edge => ({
-    posts: [[{ out, into: [out], round: { through: reversed([out]) } }]],
+    posts: [[{ out, into: [out], round: { through: reversed([out]), hitched: true } }]],
   });
-  const end = loom.reached('end', turned(outOf(last)), t);
-  const own = towards(backOutOf(at(beads, -1 - few)));
-  const ends = ownAndTail(loom, t, own, towards(outOf(at(beads, few))));
-  return { edges: { start: turned(backOutOf(first)), end }, ends: loom.hangs('end') === 0 ? [] : ends };
+  // Joined, it goes once more through the bead that it began with.
+  const meeting = isTold(params) ? { meeting: { through: forth(first) } } : {};
+  const end = loom.reached('end', { ...turned(stands), ...meeting }, t);
+  const held = (to: Target): Anchor => ({ way: { to: [to], orStay: true } });
+  const own = held(backOutOf(at(beads, -1 - few)));
+  const ends = ownAndTail(loom, t, own, held(outOf(at(beads, few))));
+  return {
+    edges: { start: turned(backOutOf(first)), end },
+    ends: isTold(params) || loom.hangs('end') > 0 ? ends : [],
+  };
 }
 
 /** Planned with until somebody has measured: the plan says that they are nobody's. */
@@ -69,8 +90,8 @@ function figures(p: Params): Figures & { readonly example: boolean } {
   return { ...all, example: missing || untouched };
 }
 
-/** What stands in the place of a path. */
-function pathless(params: Params) {
+/** What stands in the place of a layout. */
+function measuredBy(params: Params) {
   const { units, lengthMm, threadMm, example } = figures(params);
   return { measured: { units, lengthMm }, threadMm: threadMm / units, example };
 }
@@ -89,12 +110,13 @@ export const ownUnit = structure({
   thread: 'The thread that you measured it with.',
   looks: [],
   watch: [
-    'Its thread path is not known here, so there are no steps, holes are not checked, and the picture shows only how much of what there is.',
+    'The picture shows only how much of what there is, not where it lies. Until you tell its thread path there are no steps, and holes are not checked.',
     'Work at least four units before you measure: the first ones of a stitch seldom lie as the later ones do.',
   ],
   params,
   defaults: {
     sequence: ['A', 'A', 'B'],
+    path: [],
     units: null,
     lengthMm: null,
     threadMm: null,
@@ -109,6 +131,12 @@ export const ownUnit = structure({
       label: 'What one unit takes',
       help: 'Every bead of one unit, in any order. What two neighbours share is counted once.',
       most: MOST,
+    },
+    {
+      key: 'path',
+      kind: 'path',
+      label: 'How one unit is worked, if you want steps',
+      help: 'What the needle does from the first bead of a unit to the first of the next. With it there are steps, and holes are checked; without it the beads are counted all the same.',
     },
     { key: 'units', kind: 'count', label: 'Units that you measured', help: '', least: 1, most: 500 },
     {
@@ -143,13 +171,19 @@ export const ownUnit = structure({
     },
   ],
   bind: (params) => ({
-    parts: partsOf(params.sequence, 'bead of a unit'),
+    parts: partsOf(params.sequence, 'bead of a unit').map((part) => ({
+      ...part,
+      ...(twoHoled(params.sequence, params.path).includes(part.role) && { holes: 2 as const }),
+    })),
     minimumUnits: 1,
     rowWord: 'unit',
     closing: null,
     closings: ['clasp', 'joined', 'open'],
     formIsExact: true,
-    pathless: pathless(params),
+    byMeasure: measuredBy(params),
+    pathless: !isTold(params),
+    holes: Object.fromEntries(twoHoled(params.sequence, params.path).map((role) => [role, 2])),
+    advise: () => pathFaults(params.sequence, params.path),
     work: (loom, units) => weave(params, units, loom),
     form() {
       const p = { ...figures(params), sequence: params.sequence };
@@ -168,7 +202,7 @@ export const ownUnit = structure({
         mayShorten: 0,
         held: 'mat',
         pose({ slot, place: { row } }): Pose {
-          const k = slot.index;
+          const k = (slot.run ?? 0) + slot.index;
           const [column, across] = [Math.floor(k / rows), k % rows];
           return {
             centre: [

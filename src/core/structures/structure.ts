@@ -139,8 +139,10 @@ export interface Weaveable {
   readonly rules?: (closing: Closing) => readonly CountRule[];
   /** The closed form is exact, as for beads end to end: nothing needs laying out. */
   readonly formIsExact?: boolean;
-  /** Its thread path is not known: the units that were measured, and the thread that one of them took. */
-  readonly pathless?: {
+  /** Nobody has told its thread path: what is worked of it is beads in order, no more. */
+  readonly pathless?: boolean;
+  /** It is as long as it measured: so many units, and the thread that one of them took. */
+  readonly byMeasure?: {
     readonly measured: Measured;
     readonly threadMm: number;
     /** Nobody has measured it yet: the figures are there to be written over. */

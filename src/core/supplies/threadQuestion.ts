@@ -15,8 +15,10 @@ interface ThreadFindings {
   readonly movesOf: (built: Built) => readonly ThreadMove[];
   readonly holes: HoleReading;
   readonly gear: Gear;
-  /** What one unit takes where nobody has told the path. */
-  readonly pathless: { readonly threadMm: number } | null;
+  /** Nobody has told the path. */
+  readonly pathless: boolean;
+  /** What one unit took where it was measured. */
+  readonly byMeasure: { readonly threadMm: number } | null;
 }
 
 const isWoven = ({ place }: Move): boolean => place.section === WOVEN;
@@ -30,6 +32,7 @@ export function threadQuestion({
   holes,
   gear,
   pathless,
+  byMeasure,
 }: ThreadFindings): ThreadQuestion {
   const { threads } = from.at.path;
   const atEnds = (where: (move: Move) => boolean) =>
@@ -41,11 +44,11 @@ export function threadQuestion({
   const laid = (needle: string) => ({
     needle,
     of: from.at.path.needles.get(needle)?.of ?? null,
-    stretches: pathless
+    stretches: byMeasure
       ? measured(
           needle,
           units,
-          pathless.threadMm,
+          byMeasure.threadMm,
           atEnds((move) => !tails.has(move.needle)),
         )
       : stretches(from, movesOf, needle),
@@ -59,8 +62,8 @@ export function threadQuestion({
       tailSewsMm: folded ? 0 : inWork((move) => move.needle === other),
     })),
     strands: piece.doubled ? 2 : 1,
-    // Where nobody has told the path, what the measured units took stands for it.
-    inWorkMm: pathless ? units * pathless.threadMm + atEnds(() => true) : inWork(() => true),
+    // What the measured units took stands for what their path would.
+    inWorkMm: byMeasure ? units * byMeasure.threadMm + atEnds(() => true) : inWork(() => true),
     wanted: piece.threadChanges,
     whole: makeOf(piece.thread) === 'elastic',
   };

@@ -54,7 +54,12 @@ export interface Anchor {
   readonly over?: boolean;
   /** By a hidden way to whichever of these is nearest, or straight through holes from where it stands. */
   readonly way:
-    { readonly to: readonly Target[] } | { readonly along: (from: HoleEnd) => readonly HoleEnd[] };
+    | {
+        readonly to: readonly Target[];
+        /** Where no way leads to any of them it is hitched where it stands. */
+        readonly orStay?: boolean;
+      }
+    | { readonly along: (from: HoleEnd) => readonly HoleEnd[] };
 }
 
 /** An end of thread when all is woven, and where it is fastened off; null where it only has to be woven in. */

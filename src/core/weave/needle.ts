@@ -141,15 +141,25 @@ export class Needle {
    * Throws a PathError where no way leads there.
    */
   travel(...targets: Target[]): this {
-    const { links, fixed } = this.work;
-    const from = links.lastOut(this.name);
-    const taken = ({ bead, hole }: HoleEnd) =>
-      Math.max(links.traversals(bead, hole), links.travels(bead, hole) + fixed(bead, hole));
-    const route = from && findRoute(links, from, targets, (end) => taken(end) < this.work.room(end.bead));
+    const route = this.routeTo(targets);
     if (!route)
       throw new PathError(`No hidden way with room leads the ${this.name} needle to where it is to go.`);
     for (const { bead, hole, end } of route.through) this.go([{ bead, hole }], otherEnd(end), 'travel');
     return this;
+  }
+
+  /** Travels to the nearest of the targets, or stays where no way with room leads to any. */
+  travelOrStay(...targets: Target[]): this {
+    return this.routeTo(targets) ? this.travel(...targets) : this;
+  }
+
+  /** The shortest hidden way with room to any of these; null where there is none. */
+  private routeTo(targets: readonly Target[]): ReturnType<typeof findRoute> {
+    const { links, fixed } = this.work;
+    const from = links.lastOut(this.name);
+    const taken = ({ bead, hole }: HoleEnd) =>
+      Math.max(links.traversals(bead, hole), links.travels(bead, hole) + fixed(bead, hole));
+    return from && findRoute(links, from, targets, (end) => taken(end) < this.work.room(end.bead));
   }
 
   /** Whether a hidden way leads to any of these, had every hole room. */

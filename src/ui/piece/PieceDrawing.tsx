@@ -42,7 +42,7 @@ export const PieceDrawing = memo(function PieceDrawing({
         </g>
       ))}
       <SketchDrawing piece={{ ...piece, ...plan.seen }} sketch={sketch} lit={lit} within={within} />
-      {(plan.weaveable.pathless ? [] : sketch.routes).map((points, i) => (
+      {(plan.weaveable.byMeasure ? [] : sketch.routes).map((points, i) => (
         <polyline
           key={i}
           points={points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ')}

@@ -15,6 +15,7 @@ import { LengthInput } from '../../fields/LengthInput';
 import { Toggle } from '../../fields/Toggle';
 import { fittedTo, motifSchema } from '@/core/structures/motif';
 import { MotifEditor } from './MotifEditor';
+import { PathField } from './PathField';
 import { WithTerms } from '../../glossary/WithTerms';
 import { BeadIcon } from '../../piece/BeadShape';
 import { roleName } from '../roleName';
@@ -118,6 +119,17 @@ function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) 
           onChange={onChange}
         />
       );
+    case 'path':
+      return (
+        <PathField
+          label={field.label}
+          help={field.help}
+          piece={piece}
+          value={value}
+          sequence={sequenceOf(piece)}
+          onChange={onChange}
+        />
+      );
     case 'motif':
       return <MotifEditor field={field} piece={piece} onChange={onPiece} />;
     case 'sequence':
@@ -131,6 +143,10 @@ function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) 
       );
   }
 }
+
+/** The beads of one unit. */
+const sequenceOf = ({ structure: { params } }: PartOfPiece): RoleLetter[] =>
+  Array.isArray(params.sequence) ? params.sequence.filter(isRole) : [];
 
 const isRole = (value: unknown): value is RoleLetter => ROLE_LETTERS.some((role) => role === value);
 

@@ -48,7 +48,7 @@ export function GaugeSourceFields({ piece, plan, onChange }: Props) {
         label="Go by"
         value={source}
         options={[
-          { value: 'known', label: plan.weaveable.pathless ? 'the units you measured' : 'swatch or layout' },
+          { value: 'known', label: plan.weaveable.byMeasure ? 'the units you measured' : 'swatch or layout' },
           { value: 'this piece', label: 'this piece, measured' },
           { value: 'table', label: 'a chart' },
         ]}
@@ -96,7 +96,7 @@ function OnTheRuler({ piece, plan, gauge, onTake }: RulerProps) {
   const worked = plan.gauge.workedOutMm;
   // Example figures of a stitch of one's own are nothing to compare with.
   const isSlip = (pitchMm: number) =>
-    !plan.weaveable.pathless?.example && (pitchMm > SLIP * worked || pitchMm < worked / SLIP);
+    !plan.weaveable.byMeasure?.example && (pitchMm > SLIP * worked || pitchMm < worked / SLIP);
   const pitchMm = units === null || lengthMm === null ? null : lengthMm / units;
   const slip = pitchMm !== null && isSlip(pitchMm) ? pitchMm : null;
   const change = (part: Partial<Ruled>) => {

@@ -11,7 +11,7 @@ export function sourceWords({ gauge, weaveable }: Plan, layingOut: LayingOut): s
       return count === 1 ? 'from your swatch' : `from ${count} swatches of yours`;
     }
     case 'table':
-      return weaveable.pathless?.example ? 'from figures that are only an example' : 'from a chart';
+      return weaveable.byMeasure?.example ? 'from figures that are only an example' : 'from a chart';
     case 'solver':
       return 'laid out from thread path and beads';
     case 'closed form':
@@ -34,7 +34,7 @@ export function trustWords({ gauge, weaveable }: Plan, fine: (mm: number) => str
         ? `Your own work. The mean of your swatches lies between ${fine(gauge.meanBetweenMm[0])} and ${fine(gauge.meanBetweenMm[1])} (nearly always).`
         : 'Your own work, measured once. A second swatch would show how even your hand is.';
     case 'table':
-      if (weaveable.pathless?.example)
+      if (weaveable.byMeasure?.example)
         return 'Nobody has measured this stitch yet: work a few units, measure them, and write them under Stitch.';
       return 'Copied from a chart: other beads and another hand. A swatch of your own is surer.';
     case 'solver':
