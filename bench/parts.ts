@@ -6,6 +6,7 @@ import { asPiece, withPart } from '@/core/piece/partOfPiece';
 import type { Part } from '@/core/piece/part';
 import type { Piece } from '@/core/piece/piece';
 import { planPiece } from '@/core/plan/shipped';
+import { examplePiece } from '@/demo/choir';
 import { line, quantile, section, time } from './timing';
 
 const FRAME_MS = 1000 / 60;
@@ -60,7 +61,25 @@ function benchMade(
   );
 }
 
+/** Sections along a piece: all of it is read, so it costs by its length. */
+function benchSections(): void {
+  section('Sections along a piece');
+  for (const name of ['tide-rope', 'gangplank']) {
+    const piece = examplePiece(name);
+    const beads = planned(piece).quantities.reduce((sum, { total }) => sum + total, 0);
+    let nth = 0;
+    const again = median(() => planned(withPart(piece, { units: 5 + (++nth % 2) })));
+    line(
+      `${name}, about ${beads} beads, planned again with one unit more or less, ms`,
+      again,
+      again < 4 * FRAME_MS,
+      'aim 16.7; fails at 67',
+    );
+  }
+}
+
 export function benchParts(): void {
+  benchSections();
   benchMade('Framed balls, strung', 7, strung, (beads, mm) => {
     const core = beads[CORE_ROLE];
     if (!core) throw new Error('There is no ball.');

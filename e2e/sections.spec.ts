@@ -115,3 +115,36 @@ test('a section in another stitch is joined as broad as its neighbour; what cann
   await page.reload();
   await expect(page.getByText('it ends on section 1')).toBeVisible();
 });
+
+test('a chain between two sections: sewn to either edge, counted in the length and told of', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Pell', 'Right-angle weave');
+  await openChoice(page, 'Stitch');
+  await page.getByRole('button', { name: 'A section before the unit above' }).click();
+  await page.getByRole('group', { name: 'Joined to section 2' }).getByText('by a ring, chain or bar').click();
+  await pick(page, 'What lies between', 'fine chain, a link');
+  await page.getByLabel('Links').fill('5');
+  await page.keyboard.press('Tab');
+  await expect(slip(page).getByText('5 × fine chain, a link')).toBeVisible();
+  await expect(page.getByText('Wire ends fly.').first()).toBeVisible();
+  // Six seeds to the clasp at either end, and to the chain.
+  await expect(slip(page).getByRole('row', { name: /^loops/ })).toContainText('24');
+  await page.getByLabel('Links').fill('0');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('Write a whole number from 1 to 60.')).toBeVisible();
+  await pick(page, 'What lies between', 'bar of 3 strands');
+  await expect(
+    page
+      .getByText(/The bar of 3 strands has 3 loops on either side, and section \d \d places? to sew them to/)
+      .first(),
+  ).toBeVisible();
+  await pick(page, 'What lies between', 'jump ring 4 mm');
+  await expect(slip(page).getByText('× jump ring 4 mm')).toBeVisible();
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByText(/go through the (nearest )?jump ring 4 mm/).first()).toBeVisible();
+  await expectAccessible(page);
+  await saved(page);
+  await page.reload();
+  await expect(slip(page).getByText('× jump ring 4 mm')).toBeVisible();
+});

@@ -48,6 +48,8 @@ export const DEMO_PIECES = [
   'capstan',
   'compass-roses',
   'tide-rope',
+  'gangplank',
+  'lamp-drops',
 ] as const;
 
 /** Reads one of the example pieces. Throws where the file is not a piece. */

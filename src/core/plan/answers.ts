@@ -15,13 +15,14 @@ export interface Answers extends Whole {
     /** How often the section that is fitted comes; nothing where all units are alike. */
     readonly sections?: { readonly copies: number };
   };
+  readonly clasp: Pick<Plan['clasp'], 'shape'>;
   /** The woven part that closes it in the place of a clasp. */
   readonly closedBy: { readonly name: string } | null;
 }
 
 /** The first answers of a plan. */
 export function answersOf(plan: Plan): Answers {
-  const { wear, gauge, closure, weaveable, closedBy } = plan;
+  const { wear, gauge, clasp, closure, weaveable, closedBy } = plan;
   return {
     ...(Object.fromEntries(WHOLE.map((key) => [key, plan[key]])) as unknown as Whole),
     wear: { wishMm: wear.wishMm, band: wear.band },
@@ -31,6 +32,7 @@ export function answersOf(plan: Plan): Answers {
       closing: weaveable.closing,
       ...(weaveable.sections && { sections: { copies: weaveable.sections.copies } }),
     },
+    clasp: { shape: clasp.shape },
     closedBy: closedBy && { name: closedBy.name },
   };
 }

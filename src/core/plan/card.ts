@@ -1,3 +1,4 @@
+import { holdsOneEnd } from '../closures/suits';
 import type { Closing } from '../body/kinds';
 import type { Sit } from '../body/wear';
 import { countedWord } from '../piece/choosing';
@@ -14,6 +15,8 @@ export type Card =
       readonly counted: string;
       readonly finishedMm: number;
       readonly closing: Closing;
+      /** Whether it hangs by one end. */
+      readonly oneEnd: boolean;
       readonly sit: Sit | null;
       readonly beads: number;
       readonly threadMm: number;
@@ -23,13 +26,14 @@ export type Card =
 /** What a plan says on its card. */
 export function cardOf(plan: Plan | NoPlan): Card {
   if (!plan.ok) return { ok: false, problem: plan.problem };
-  const { chosen, closure, sit } = plan;
+  const { chosen, clasp, closure, sit } = plan;
   return {
     ok: true,
     units: chosen.units,
     counted: countedWord(plan, chosen.units),
     finishedMm: chosen.finishedMm,
     closing: closure.closing,
+    oneEnd: holdsOneEnd(clasp),
     sit,
     beads: beadsInAll(plan),
     threadMm: threadInAllMm(plan),

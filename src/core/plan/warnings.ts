@@ -31,7 +31,7 @@ export type Warning =
   | { readonly code: 'over-the-head'; readonly finishedMm: number; readonly headMm: number }
   | { readonly code: 'chain-ran-out'; readonly chosen: Candidate }
   | { readonly code: 'end-fixed-first'; readonly ends: readonly ('start' | 'end')[] }
-  | { readonly code: 'one-pass-through-clasp' }
+  | { readonly code: 'one-pass-through-clasp'; readonly holder: string }
   | { readonly code: 'closure'; readonly doubt: ClosureDoubt }
   | { readonly code: 'thread'; readonly doubt: ThreadDoubt }
   | { readonly code: 'several-lengths'; readonly lengths: number; readonly longestMm: number }
@@ -168,7 +168,8 @@ function makingWarnings({ closure, thread, gauge, pathless, byMeasure }: Finding
   if (pathless) warnings.push({ code: 'no-path' });
   else if (Math.abs(pitchMm / workedOutMm - 1) > DIFFERS)
     warnings.push({ code: 'gauge-differs', gaugeMm: pitchMm, workedOutMm });
-  if (closure.closing === 'clasp' && closure.passes < 2) warnings.push({ code: 'one-pass-through-clasp' });
+  if (closure.closing === 'clasp' && closure.passes < 2)
+    warnings.push({ code: 'one-pass-through-clasp', holder: closure.loops.start.finding?.name ?? 'clasp' });
   if (gauge.swatches && !gauge.swatches.sameThread) warnings.push({ code: 'other-thread' });
   // A length to each of several stretches is no change of thread.
   if (thread.divisions.some(({ changes }) => changes.length > 0))
@@ -177,7 +178,8 @@ function makingWarnings({ closure, thread, gauge, pathless, byMeasure }: Finding
   if (gauge.soft) warnings.push({ code: 'soft-net', betweenMm: gauge.soft });
   if (!gauge.settled) warnings.push({ code: 'not-settled' });
   const first = (['start', 'end'] as const).filter((end) => closure.finalAt[end] === 'before the body');
-  if (closure.closing === 'clasp' && first.length > 0)
+  // What hangs by one end is fitted at the other.
+  if (closure.closing === 'clasp' && first.length > 0 && closure.loops.end.passes > 0)
     warnings.push({ code: 'end-fixed-first', ends: first });
   const { source, spread, mayShorten } = gauge;
   if (source !== 'this piece' && source !== 'swatch')

@@ -15,3 +15,7 @@ export const CLOSURE_PART_WORDS: Readonly<Record<ClosurePart, string>> = {
   rings: 'jump rings',
   chain: 'chain on both sides',
 };
+
+/** Between what ends a finished length is measured. */
+export const finishedWords = (closing: Closing, oneEnd: boolean): string =>
+  oneEnd ? 'from hook to tip' : closing === 'open' ? 'tip to tip' : 'closed';

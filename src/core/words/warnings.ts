@@ -122,7 +122,7 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
       };
     case 'one-pass-through-clasp':
       return {
-        title: 'One thread holds the clasp.',
+        title: `One thread holds the ${warning.holder}.`,
         text: 'If it wears through, the piece is lost. Go through twice or more.',
       };
     case 'thread':

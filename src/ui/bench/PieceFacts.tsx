@@ -1,5 +1,6 @@
 'use client';
 
+import { finishedWords } from '@/core/words/closings';
 import { useMemo } from 'react';
 import { cardOf, type Card } from '@/core/plan/card';
 import { planOrFault } from '@/core/plan/plan';
@@ -25,7 +26,7 @@ export function CardFacts({ card }: { readonly card: Card }) {
             <strong className={styles.count}>{card.units}</strong> {card.counted}
           </p>
           <p className="figures">
-            {show(card.finishedMm)} {card.closing === 'open' ? 'tip to tip' : 'closed'}
+            {show(card.finishedMm)} {finishedWords(card.closing, card.oneEnd)}
             {card.sit && `, ${sitWords(card.sit)}`}
             <br />
             {card.beads} beads, {thread(card.threadMm)} of thread

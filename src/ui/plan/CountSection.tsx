@@ -1,5 +1,7 @@
 'use client';
 
+import { holdsOneEnd } from '@/core/closures/suits';
+import { finishedWords } from '@/core/words/closings';
 import { useMemo } from 'react';
 import { choosing, countWords, hasChosen } from '@/core/piece/choosing';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
@@ -84,7 +86,7 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
             {later ? <BodySection {...later} /> : <div className={styles.bodyToCome} />}
             <p>
               <strong>{countWords(plan, plan.chosen.units)}</strong>,{' '}
-              {plan.closure.closing === 'open' ? 'tip to tip' : 'closed'} {show(plan.chosen.finishedMm)};
+              {finishedWords(plan.closure.closing, holdsOneEnd(plan.clasp))} {show(plan.chosen.finishedMm)};
               nearly always {show(plan.chosen.lowMm)} to {show(plan.chosen.highMm)}.
               <br />
               {chanceWords(plan.chosen.chance)}

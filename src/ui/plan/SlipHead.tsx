@@ -1,5 +1,7 @@
 'use client';
 
+import { holdsOneEnd } from '@/core/closures/suits';
+import { finishedWords } from '@/core/words/closings';
 import type { Answers } from '@/core/plan/answers';
 import type { Sit } from '@/core/body/wear';
 import { countWords, stepsWords } from '@/core/piece/choosing';
@@ -17,7 +19,7 @@ interface Props {
 /** How many, how long, and how it sits. */
 export function SlipHead({ answers, sitKnown = true }: Props) {
   const { show } = useLengths();
-  const { chosen, sit, closure, arrangement, weaveable, closedBy } = answers;
+  const { chosen, sit, clasp, closure, arrangement, weaveable, closedBy } = answers;
   const unfinished = useUnfinished();
   const count = countWords(answers, chosen.units);
   const finished = show(chosen.finishedMm);
@@ -51,7 +53,9 @@ export function SlipHead({ answers, sitKnown = true }: Props) {
           {closure.closing === 'clasp'
             ? closedBy
               ? `with its ${closedBy.name}`
-              : 'clasp closed'
+              : holdsOneEnd(clasp)
+                ? finishedWords('clasp', true)
+                : 'clasp closed'
             : closure.closing === 'joined'
               ? 'round its middle line'
               : 'tip to tip'}

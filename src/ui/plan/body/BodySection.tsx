@@ -1,5 +1,6 @@
 'use client';
 
+import { holdsOneEnd } from '@/core/closures/suits';
 import { useId } from 'react';
 import { KIND_FACTS } from '@/core/body/kinds';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
@@ -17,7 +18,8 @@ interface Props {
 
 /** The closed piece on the body, to scale: round a limb or a finger, or hanging from a neck. */
 export function BodySection({ piece, plan }: Props) {
-  if (piece.ends.closing === 'open') return null;
+  // What hangs free goes round nothing.
+  if (piece.ends.closing === 'open' || holdsOneEnd(piece.ends.clasp)) return null;
   return KIND_FACTS[piece.kind].place === 'neck' ? (
     <OnNeck piece={piece} plan={plan} />
   ) : (

@@ -1,5 +1,7 @@
 'use client';
 
+import { holdsOneEnd } from '@/core/closures/suits';
+import { finishedWords } from '@/core/words/closings';
 import dynamic from 'next/dynamic';
 import { useDroppable } from '@dnd-kit/core';
 import { useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
@@ -80,7 +82,7 @@ export function Tape({
   });
   useShortcut('closer', () => onZoom(stepped(scale, 1)));
   useShortcut('further', () => onZoom(stepped(scale, -1)));
-  const ends = plan.closure.closing === 'open' ? 'tip to tip' : 'closed';
+  const ends = finishedWords(plan.closure.closing, holdsOneEnd(plan.clasp));
   const label = `The piece drawn to scale: ${countWords(plan, chosen.units)}, ${show(chosen.finishedMm)} ${ends}; the target is ${show(wear.wishMm)}.`;
 
   return (

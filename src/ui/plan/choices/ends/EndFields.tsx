@@ -119,7 +119,7 @@ function OneEnd({
       />
       {usual && (
         <Choice
-          label={label('jump rings between loop and clasp')}
+          label={label(`jump rings between loop and ${holder}`)}
           value={end.rings?.count ?? 0}
           options={RINGS.map((n) => ({ value: n, label: n === 0 ? 'none' : `${n}` }))}
           onChange={(count) =>
