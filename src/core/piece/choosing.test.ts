@@ -51,6 +51,7 @@ describe('the card of a piece', () => {
       counted: 'units',
       finishedMm: plan.chosen.finishedMm,
       closing: 'clasp',
+      oneEnd: false,
       sit: plan.sit,
       beads: plan.quantities.reduce((sum, { total }) => sum + total, 0),
       threadMm: plan.thread.totalMm,

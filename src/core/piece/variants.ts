@@ -75,6 +75,8 @@ export function forPlace(piece: PartOfPiece, kind: Kind): PartOfPiece {
       closing: kept ?? 'clasp',
       clasp: suits ? clasp : usualClasp(kind),
       chain: kind === 'necklace' ? piece.ends.chain : null,
+      // What hangs by one end is closed by nothing, and let out by nothing.
+      ...(kind === 'earring' && { woven: null, extender: null }),
     },
     units: null,
   };

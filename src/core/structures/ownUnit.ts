@@ -6,8 +6,8 @@ import { backOutOf, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import type { Target } from '../weave/route';
 import { given } from '../tools/given';
-import { pathFaults, strokesSchema, twoHoled, workUnit } from './ownPath';
-import { at, partsOf, sequenceSchema, structure } from './structure';
+import { pathFaults, strokesSchema, twoHoled, workUnit, type Stroke } from './ownPath';
+import { at, distinct, partsOf, sequenceSchema, structure, type Form } from './structure';
 
 const MOST = 60;
 
@@ -33,21 +33,17 @@ const params = z.object({
 });
 type Params = z.infer<typeof params>;
 
-/** Whether somebody has told how a unit is worked, so that it can be worked. */
-const isTold = ({ sequence, path }: Params): boolean =>
-  path.length > 0 && pathFaults(sequence, path).length === 0;
-
 /**
- * As its path is told; or, where nobody has, not how it is woven, but what it is made of: the beads of each unit, one after
+ * As its path is `told`; or, where nobody has, not how it is woven, but what it is made of: the beads of each unit, one after
  * another, and what hangs at either end. Counts are true; what goes through which hole is not known.
  */
-function weave(params: Params, units: number, loom: Loom): Made {
+function weave({ sequence }: Params, told: readonly Stroke[] | null, units: number, loom: Loom): Made {
   const { w } = loom;
   const t = w.needle('working').begin('none');
-  const told = isTold(params) ? params.path : [{ does: 'pick', beads: params.sequence.length } as const];
+  const strokes = told ?? [{ does: 'pick', beads: sequence.length } as const];
   const before: Bead[][] = [];
   const all = w.repeat<Bead[]>(0, units, [], () => {
-    const unit = workUnit(w, t, params.sequence, told, before);
+    const unit = workUnit(w, t, sequence, strokes, before);
     before.unshift(unit);
     return unit;
   });
@@ -59,14 +55,14 @@ function weave(params: Params, units: number, loom: Loom): Made {
     posts: [[{ out, into: [out], round: { through: reversed([out]), hitched: true } }]],
   });
   // Joined, it goes once more through the bead that it began with.
-  const meeting = isTold(params) ? { meeting: { through: forth(first) } } : {};
+  const meeting = told ? { meeting: { through: forth(first) } } : {};
   const end = loom.reached('end', { ...turned(stands), ...meeting }, t);
   const held = (to: Target): Anchor => ({ way: { to: [to], orStay: true } });
   const own = held(backOutOf(at(beads, -1 - few)));
   const ends = ownAndTail(loom, t, own, held(outOf(at(beads, few))));
   return {
     edges: { start: turned(backOutOf(first)), end },
-    ends: isTold(params) || loom.hangs('end') > 0 ? ends : [],
+    ends: told || loom.hangs('end') > 0 ? ends : [],
   };
 }
 
@@ -94,6 +90,34 @@ function figures(p: Params): Figures & { readonly example: boolean } {
 function measuredBy(params: Params) {
   const { units, lengthMm, threadMm, example } = figures(params);
   return { measured: { units, lengthMm }, threadMm: threadMm / units, example };
+}
+
+/** How much there is of what: its places show amounts, not where beads lie. */
+function amounts(params: Params): Form {
+  const p = { ...figures(params), sequence: params.sequence };
+  const pitchMm = p.lengthMm / p.units;
+  // So many beside each other that their places are about as long as wide.
+  const rows = Math.max(
+    1,
+    Math.min(p.sequence.length, Math.round(Math.sqrt((p.sequence.length * p.widthMm) / pitchMm))),
+  );
+  const columns = Math.ceil(p.sequence.length / rows);
+  return {
+    pitchMm,
+    extraMm: 0,
+    widthMm: p.widthMm,
+    thicknessMm: p.thicknessMm,
+    mayShorten: 0,
+    held: 'mat',
+    pose({ slot, place: { row } }): Pose {
+      const k = (slot.run ?? 0) + slot.index;
+      const [column, across] = [Math.floor(k / rows), k % rows];
+      return {
+        centre: [(row + (column + 0.5) / columns) * pitchMm, ((across + 0.5) / rows - 0.5) * p.widthMm, 0],
+        axis: [1, 0, 0],
+      };
+    },
+  };
 }
 
 /** A stitch of the maker's own: what one unit takes, and how long so many of them measured. */
@@ -129,7 +153,7 @@ export const ownUnit = structure({
       key: 'sequence',
       kind: 'sequence',
       label: 'What one unit takes',
-      help: 'Every bead of one unit, in any order. What two neighbours share is counted once.',
+      help: 'Every bead of one unit; in the order picked up, if you tell below how it is worked. What two neighbours share is counted once.',
       most: MOST,
     },
     {
@@ -170,50 +194,26 @@ export const ownUnit = structure({
       fine: true,
     },
   ],
-  bind: (params) => ({
-    parts: partsOf(params.sequence, 'bead of a unit').map((part) => ({
-      ...part,
-      ...(twoHoled(params.sequence, params.path).includes(part.role) && { holes: 2 as const }),
-    })),
-    minimumUnits: 1,
-    rowWord: 'unit',
-    closing: null,
-    closings: ['clasp', 'joined', 'open'],
-    formIsExact: true,
-    byMeasure: measuredBy(params),
-    pathless: !isTold(params),
-    holes: Object.fromEntries(twoHoled(params.sequence, params.path).map((role) => [role, 2])),
-    advise: () => pathFaults(params.sequence, params.path),
-    work: (loom, units) => weave(params, units, loom),
-    form() {
-      const p = { ...figures(params), sequence: params.sequence };
-      const pitchMm = p.lengthMm / p.units;
-      // So many beside each other that their places are about as long as wide.
-      const rows = Math.max(
-        1,
-        Math.min(p.sequence.length, Math.round(Math.sqrt((p.sequence.length * p.widthMm) / pitchMm))),
-      );
-      const columns = Math.ceil(p.sequence.length / rows);
-      return {
-        pitchMm,
-        extraMm: 0,
-        widthMm: p.widthMm,
-        thicknessMm: p.thicknessMm,
-        mayShorten: 0,
-        held: 'mat',
-        pose({ slot, place: { row } }): Pose {
-          const k = (slot.run ?? 0) + slot.index;
-          const [column, across] = [Math.floor(k / rows), k % rows];
-          return {
-            centre: [
-              (row + (column + 0.5) / columns) * pitchMm,
-              ((across + 0.5) / rows - 0.5) * p.widthMm,
-              0,
-            ],
-            axis: [1, 0, 0],
-          };
-        },
-      };
-    },
-  }),
+  bind(params) {
+    const { sequence, path } = params;
+    const faults = pathFaults(sequence, path);
+    const told = path.length > 0 && faults.length === 0 ? path : null;
+    const two = twoHoled(sequence, path);
+    return {
+      parts: distinct(sequence).flatMap((role) =>
+        partsOf([role], 'bead of a unit', two.includes(role) ? { holes: 2 } : {}),
+      ),
+      minimumUnits: 1,
+      rowWord: 'unit',
+      closing: null,
+      closings: ['clasp', 'joined', 'open'],
+      formIsExact: true,
+      byMeasure: measuredBy(params),
+      pathless: told === null,
+      holes: Object.fromEntries(two.map((role) => [role, 2])),
+      advise: () => faults,
+      work: (loom, units) => weave(params, told, units, loom),
+      form: () => amounts(params),
+    };
+  },
 });
