@@ -14,6 +14,7 @@ const stepWords = (plan: Plan, { path, layout }: Work): StepWords => ({
   row: plan.weaveable.rowWord,
   role: roleWords(plan),
   isMotif: (role) => plan.components.get(role)?.bead.inside !== undefined,
+  needled: plan.gear.needleMm !== null,
   strokes: strokes(path, layout),
 });
 

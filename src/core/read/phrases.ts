@@ -15,6 +15,8 @@ export interface StepWords {
   readonly hand: 'right' | 'left';
   /** Whether what stands in the place of a bead of two holes is a motif, held at two of its points. */
   readonly isMotif?: (role: string) => boolean;
+  /** Whether thread is carried by a needle: cord and elastic go by themselves. */
+  readonly needled?: boolean;
   /** The stroke of each pass, where the layout is known. */
   readonly strokes?: ReadonlyMap<Move, number>;
 }

@@ -2,6 +2,7 @@ import { given } from '../tools/given';
 import {
   passInfo,
   sectionKey,
+  tailsOf,
   type Move,
   type NeedleName,
   type PassInfo,
@@ -33,6 +34,8 @@ export interface StepGroup {
   readonly times: number;
   /** 2 where it tells every second unit only. */
   readonly stride: number;
+  /** Whether it is worked from the highest unit back to the lowest. */
+  readonly back: boolean;
   readonly steps: readonly Step[];
 }
 
@@ -53,17 +56,26 @@ export interface ToldUnit {
   readonly steps: readonly Step[];
 }
 
-/** Every unit of the work in order, in words. */
-export const unitSteps = (path: Path, words: StepWords): ToldUnit[] =>
-  runs(path.moves, (m) => `${sectionKey(m.place.section)}|${m.place.pass}|${m.place.unit}`).map((unit) => ({
-    place: head(unit).place,
-    steps: runs(unit, (m) => `${m.needle}|${m.place.row}`).map((moves): Step => ({
-      needle: head(moves).needle,
-      by: given(path.needles.get(head(moves).needle), 'name of a needle'),
-      text: sentence(path, moves, words),
+/** Every unit of the work in order, in words. A tail that is worked with is threaded first. */
+export function unitSteps(path: Path, words: StepWords): ToldUnit[] {
+  const loose = new Set(words.needled ? tailsOf(path) : []);
+  const stepOf = (moves: readonly Move[]): Step => {
+    const { needle } = head(moves);
+    const text = sentence(path, moves, words);
+    return {
+      needle,
+      by: given(path.needles.get(needle), 'name of a needle'),
+      text: loose.delete(needle) ? `Thread this tail on a needle. ${text}` : text,
       moves,
-    })),
-  }));
+    };
+  };
+  return runs(path.moves, (m) => `${sectionKey(m.place.section)}|${m.place.pass}|${m.place.unit}`).map(
+    (unit) => ({
+      place: head(unit).place,
+      steps: runs(unit, (m) => `${m.needle}|${m.place.row}`).map(stepOf),
+    }),
+  );
+}
 
 /** The worded steps of a path. Units that read alike, neighbours or by turns, are folded into one group. */
 export function steps(path: Path, words: StepWords): StepGroup[] {
@@ -74,8 +86,9 @@ export function steps(path: Path, words: StepWords): StepGroup[] {
     const number = place.unit + 1;
     const k = groups.findLastIndex((group, i) => {
       if (i < groups.length - 2 || group.section !== section || group.pass !== pass) return false;
-      const stride = Math.abs(number - (newest.get(group) ?? 0));
-      const inStep = group.times === 1 ? stride <= 2 : stride === group.stride;
+      const on = number - (newest.get(group) ?? 0);
+      const stride = Math.abs(on);
+      const inStep = group.times === 1 ? stride <= 2 : stride === group.stride && on < 0 === group.back;
       return inStep && sameSteps(group.steps, sentences);
     });
     const before = groups[k];
@@ -86,6 +99,7 @@ export function steps(path: Path, words: StepWords): StepGroup[] {
           toUnit: Math.max(before.toUnit, number),
           times: before.times + 1,
           stride: Math.max(1, Math.abs(number - (newest.get(before) ?? 0))),
+          back: number < (newest.get(before) ?? number),
         }
       : {
           section,
@@ -95,6 +109,7 @@ export function steps(path: Path, words: StepWords): StepGroup[] {
           toUnit: number,
           times: 1,
           stride: 1,
+          back: false,
           steps: sentences,
         };
     if (before) groups[k] = group;

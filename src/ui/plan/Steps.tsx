@@ -7,7 +7,8 @@ import { planSteps } from '@/core/plan/steps';
 import { distinct } from '@/core/structures/structure';
 import { tells, type StepGroup } from '@/core/read/steps';
 import { needleWords, WORKING } from '@/core/words/needles';
-import { BASE, isTraversal, WOVEN } from '@/core/weave/path';
+import { stepTitle } from '@/core/words/stepTitles';
+import { isTraversal, WOVEN } from '@/core/weave/path';
 import { usePointed, usePointer, type Pointed } from './pointed';
 import styles from './Steps.module.css';
 
@@ -32,7 +33,7 @@ export function Steps({ plan }: { plan: Plan }) {
               onBlur={() => pointer.over(null)}
               onClick={() => pointer.hold(pointedStep(group))}
             >
-              {title(group, plan.weaveable.points !== undefined)}
+              {stepTitle(group, plan.weaveable.points !== undefined)}
             </button>
             {group.section === WOVEN && group.info.tension !== 'tight' && (
               <span className={styles.tension}>{group.info.tension} tension</span>
@@ -85,16 +86,3 @@ function pointedStep({ steps, section, pass, fromUnit, toUnit }: StepGroup): Poi
     bead: null,
   };
 }
-
-/** `Picots, units 1 to 20, each`, of a motif its points; what is outside the woven part goes by the name of its pass. */
-function title({ section, pass, fromUnit, toUnit, stride }: StepGroup, points: boolean): string {
-  if (section !== WOVEN)
-    return capital(pass.startsWith('reinforce the loop') ? 'once more round the loop' : pass);
-  const each = stride === 2 ? 'every second one' : 'each';
-  const word = points ? 'point' : 'unit';
-  const units = fromUnit === toUnit ? `${word} ${fromUnit}` : `${word}s ${fromUnit} to ${toUnit}, ${each}`;
-  if (pass !== BASE) return capital(`${pass}, ${units}`);
-  return capital(points ? `ring, ${units}` : units);
-}
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

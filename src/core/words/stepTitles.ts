@@ -1,0 +1,27 @@
+import { BASE, WOVEN } from '../weave/path';
+import type { StepGroup } from '../read/steps';
+
+type Titled = Pick<StepGroup, 'section' | 'pass' | 'fromUnit' | 'toUnit' | 'stride' | 'back'>;
+
+/** Units in the order in which they are worked: `units 3 to 6, each`, `units 10 back to 1, every second one`. */
+export function unitsWords({ fromUnit, toUnit, stride, back }: Titled, word: string): string {
+  if (fromUnit === toUnit) return `${word} ${fromUnit}`;
+  const each = stride === 2 ? 'every second one' : 'each';
+  const run = back ? `${toUnit} back to ${fromUnit}` : `${fromUnit} to ${toUnit}`;
+  return `${word}s ${run}, ${each}`;
+}
+
+/**
+ * The heading of steps: `Picots, units 20 back to 1, each`. What is outside the woven part goes by the name of its pass.
+ * @param points whether its units are the points of a motif
+ */
+export function stepTitle(group: Titled, points: boolean): string {
+  const { section, pass } = group;
+  if (section !== WOVEN)
+    return capital(pass.startsWith('reinforce the loop') ? 'once more round the loop' : pass);
+  const units = unitsWords(group, points ? 'point' : 'unit');
+  if (pass !== BASE) return capital(`${pass}, ${units}`);
+  return capital(points ? `ring, ${units}` : units);
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
