@@ -4,7 +4,8 @@ import { readdirSync, writeFileSync } from 'node:fs';
 import { isDressed, type KeptLayout, type Layouts, type ToLayOut } from '@/core/layout/kept';
 import { solveKept } from '@/core/layout/solveKept';
 import { BEADS } from '@/core/materials/catalogue';
-import { newPart } from '@/core/piece/newPiece';
+import { withMotif } from '@/core/piece/assembly';
+import { newPart, newPiece } from '@/core/piece/newPiece';
 import { partOf, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { NoPlan, Plan } from '@/core/plan/plan';
 import { shippedLayouts } from '@/core/layout/shipped';
@@ -57,7 +58,8 @@ function planned(piece: PartOfPiece, layouts: Layouts = () => undefined): Plan |
 function usualPieces(): PartOfPiece[] {
   const examples = readdirSync('examples').map((file) => partOf(examplePiece(file.replace('.json', ''))));
   const plain = STRUCTURES.flatMap((structure) => [...inEveryBead(structure), ...withEveryChoice(structure)]);
-  return [...plain, ...examples].flatMap((piece) => {
+  const motifs = partOf(withMotif(newPiece('Layout', 'joined-motifs', null)).piece);
+  return [...plain, ...examples, motifs].flatMap((piece) => {
     const plan = planned(piece);
     const optional = plan.ok ? plan.optionalPasses.map(({ name }) => name) : [];
     return [piece, ...(optional.length > 0 ? [{ ...piece, without: optional }] : [])];

@@ -46,13 +46,13 @@ export function joinBetween(
     w.joint(joint, 'join the edges', () => {
       const out = needle.string(across, 'across', run);
       needle.enter(other.into);
-      turnRound(needle, other);
+      turnRound(w, needle, other);
       const home = needle.string(back, 'back', run);
       needle.enter(hold.into);
       for (let round = 1; round < rounds; round++) {
-        turnRound(needle, hold);
+        turnRound(w, needle, hold);
         needle.reinforce(...out).enter(other.into, 'reinforce');
-        turnRound(needle, other);
+        turnRound(w, needle, other);
         needle.reinforce(...home).enter(hold.into, 'reinforce');
       }
     });
@@ -63,9 +63,9 @@ export function joinBetween(
  * Brings the needle, which has gone into a post, out of it again: it is out already, comes round as it is told, or turns over
  * a half hitch and comes back by the hole that it went into.
  */
-function turnRound(needle: Needle, { out, into, round }: Hold): void {
+function turnRound(w: Weave, needle: Needle, { out, into, round }: Hold): void {
   const stands = outOfWay(into);
   if (stands.bead === out.bead && stands.hole === out.hole && stands.end === out.end) return;
-  if (!round || round.hitched) needle.knot('half hitch');
+  if (!round || round.hitched) needle.knot(w.tied ? 'overhand' : 'half hitch');
   needle.enter(round?.through ?? reversed(into));
 }

@@ -10,7 +10,7 @@ export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoo
   postsFor(edge, loop.loops ?? 1).forEach((post, nth, { length }) => {
     const { out, into, round } = goToPost(w, needle, joint, post);
     const comeRound = () => {
-      if (round?.hitched) needle.knot('half hitch');
+      if (round?.hitched) needle.knot(w.tied ? 'overhand' : 'half hitch');
       if (round) needle.enter(round.through);
       else needle.travel(out);
     };

@@ -4,7 +4,7 @@ import type { Edge, EdgeName, Loom, Made } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import { TAIL, type Bead } from '../weave/path';
 import { hangClasp, sewLoop } from './clasp';
-import { fastenOff } from './fastenOff';
+import { fastenOff, tieOff } from './fastenOff';
 import { holdAt } from './post';
 import { closeRing, RING } from './ring';
 import { setIn } from './setIn';
@@ -73,7 +73,10 @@ class PieceLoom implements Loom {
     }
     // A ring that closes itself as it is woven never tells of its end.
     if (ends[0]) this.setInOnce(ends[0][0]);
-    for (const end of ends) fastenOff(w, end);
+    const [one, other] = ends;
+    // In a ring both ends come out side by side.
+    if (w.tied && this.ring && one && other) tieOff(w, [one[0], other[0]]);
+    else for (const end of ends) fastenOff(w, end);
   }
 }
 

@@ -1,5 +1,6 @@
 import type { Weave } from '../weave/builder';
 import type { ThreadEnd } from '../weave/edge';
+import type { Needle } from '../weave/needle';
 
 /** Beads that an end is woven through after its last knot (common practice: "a few more beads"). */
 export const WOVEN_BEADS = 4;
@@ -9,6 +10,7 @@ export const WOVEN_BEADS = 4;
  * woven in.
  */
 export function fastenOff(w: Weave, [needle, anchor]: ThreadEnd): void {
+  if (w.tied) return tieOff(w, [needle]);
   if (!anchor) {
     w.finish('tail', () => needle.tail());
     return;
@@ -26,5 +28,16 @@ export function fastenOff(w: Weave, [needle, anchor]: ThreadEnd): void {
     else if ('to' in way) needle.travel(...way.to);
     else needle.enter(way.along(stands()));
     needle.knot('half hitch', { pullInto: true }).tail();
+  });
+}
+
+/**
+ * Ties ends that no hitch would hold, as of elastic: two to each other, or one round the thread beside it; the knot slips into
+ * the bead that thread comes out of.
+ */
+export function tieOff(w: Weave, [one, ...others]: readonly [Needle, ...Needle[]]): void {
+  w.finish('tie off', () => {
+    one.knot('square', { pullInto: true });
+    for (const needle of [one, ...others]) needle.tail();
   });
 }

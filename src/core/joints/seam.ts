@@ -20,7 +20,7 @@ export function sewSeam(
   into: readonly Bead[],
 ): void {
   const joint = seamJoint(nth);
-  const w = piece.stretch(joint, { row: 0, unit: 0 });
+  const w = piece.stretch(joint, { row: 0, unit: 0 }, { tied: piece.tied });
   const needle = w.needle('working');
   w.joint(joint, 'begin a thread', () => needle.begin('none'));
   if (seam.by === 'zip') {

@@ -1,7 +1,7 @@
 import { closureOf, type Closure } from '../closures/closure';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import type { CountRule } from '../fit/rules';
-import { needsNeedle, type BeadSize } from '../materials/material';
+import { makeOf, needsNeedle, type BeadSize } from '../materials/material';
 import { beadOf, bodiesOf } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { unsuited, type Unsuited } from '../structures/parts';
@@ -62,8 +62,9 @@ export function bindPart(
   const holeMm = (role: string) => beadOf(piece, role).holeMm;
   const room = remembered((role: string) => tripsThatGo(holeMm(role), gear, piece.doubled ? 2 : 1));
   const without = new Set(piece.without);
+  const tied = makeOf(piece.thread) === 'elastic';
   const pathOf = remembered((units: number) =>
-    pathWithRoutes((ways) => weaveable.weave(units, { ...loops, without, ...ways }), {
+    pathWithRoutes((ways) => weaveable.weave(units, { ...loops, without, tied, ...ways }), {
       room,
       doubled: piece.doubled,
     }),

@@ -82,6 +82,8 @@ function phrase(path: Path, run: readonly Move[], words: StepWords): string {
     case 'enclose':
       return `set in ${list(run.flatMap((m) => (m.kind === 'enclose' ? [`1 ${words.role(m.bead.role)}`] : [])))}`;
     case 'knot':
+      if (move.knot === 'square' && move.into)
+        return 'tie a square knot with one more turn while it is stretched, and let it slip into the bead';
       return `make a ${move.knot}${move.into ? ' and pull it into the bead' : ''}`;
     case 'skip':
       return `skip ${list(run.flatMap((m) => (m.kind === 'skip' ? [bead(m.bead)] : [])))}`;

@@ -19,7 +19,7 @@ import { ROLE_LETTERS, type RoleLetter } from './roles';
 import type { Seam } from './seam';
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
-export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room' | 'fixed'>;
+export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room' | 'fixed' | 'tied'>;
 
 /**
  * Pitch, width and places by closed form; the solver will give the same. Millimetres, x from where the
@@ -296,12 +296,13 @@ interface Program extends Omit<
 
 /** A program on the loom of a piece of one part. */
 const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weaveable => {
-  const optionsOf = ({ without, room, fixed }: WeaveRequest) => ({
+  const optionsOf = ({ without, room, fixed, tied }: WeaveRequest) => ({
     rowsPerUnit,
     holes,
     without,
     room,
     fixed,
+    tied,
   });
   const on = (w: Weave, units: number, ends: EndLoops) => compose(w, ends, (loom) => work(loom, units));
   return {

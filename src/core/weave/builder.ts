@@ -60,6 +60,8 @@ export interface WeaveOptions {
   readonly room?: (role: string) => number;
   /** Trips that the finished work makes through a hole beside hidden ways, where that is known: they keep their room. */
   readonly fixed?: (bead: Bead, hole: number) => number;
+  /** Its thread is tied and not hitched, as elastic is, on which no hitch holds. */
+  readonly tied?: boolean;
 }
 
 /** What all parts of a path are written into. */
@@ -124,6 +126,8 @@ export class Weave implements Written {
   readonly links: Links;
   /** @internal */
   readonly fixed: (bead: Bead, hole: number) => number;
+  /** Whether its thread is tied where another is hitched. */
+  readonly tied: boolean;
 
   /**
    * @param part what is woven, of the path that it shares with others
@@ -138,6 +142,7 @@ export class Weave implements Written {
       without = new Set(),
       room = () => Infinity,
       fixed = () => 0,
+      tied = false,
     }: WeaveOptions = {},
     readonly part: PartId = MAIN,
     private readonly shared: SharedPath = new SharedPath(),
@@ -154,6 +159,7 @@ export class Weave implements Written {
     this.without = without;
     this.roomOf = room;
     this.fixed = fixed;
+    this.tied = tied;
     this.links = shared.links;
     this.place = { section: this.woven, pass: BASE, unit: from.unit, row: from.row, rowInUnit: 0 };
   }
