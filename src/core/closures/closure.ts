@@ -3,8 +3,8 @@ import type { Body } from '../layout/layout';
 import type { Clasp, FindingMaterial } from '../materials/material';
 import { buttonLoop, type ButtonLoop } from './buttonLoop';
 import { loopLengthMm, NO_LOOP, type EndLoops, type SewnLoop } from './sewnLoop';
-import { EDGE_NAMES, type EdgeName } from '../weave/edge';
-import { holderWords, holdsOneEnd } from './suits';
+import type { EdgeName } from '../weave/edge';
+import { heldEnds, holderWords, holdsOneEnd } from './suits';
 import { wholeUp } from '../tools/whole';
 
 /** How one end is made. */
@@ -50,15 +50,11 @@ export interface Closure {
   readonly button: (ButtonLoop & { readonly seeds: number }) | null;
 }
 
-const linksMm = ({ rings }: EndChoice): number => (rings ? rings.count * rings.finding.lengthMm : 0);
-
-/** Ends that are held by the clasp. */
-const heldEnds = ({ clasp }: Pick<EndsChoice, 'clasp'>): readonly EdgeName[] =>
-  holdsOneEnd(clasp) ? ['start'] : EDGE_NAMES;
-
 /** What jump rings take of an end; a free end has none. */
-const ringsMm = (ends: EndsChoice, end: EdgeName): number =>
-  heldEnds(ends).includes(end) ? linksMm(ends[end]) : 0;
+function ringsMm(ends: EndsChoice, end: EdgeName): number {
+  const { rings } = ends[end];
+  return rings && heldEnds(ends.clasp).includes(end) ? rings.count * rings.finding.lengthMm : 0;
+}
 
 /** The loop of an end, as the path sews it. */
 function sewnLoop(
@@ -68,7 +64,7 @@ function sewnLoop(
   mostLoops: number,
   to: string | undefined,
 ): SewnLoop {
-  if (ends.closing !== 'clasp' || !heldEnds(ends).includes(end)) return NO_LOOP;
+  if (ends.closing !== 'clasp' || !heldEnds(ends.clasp).includes(end)) return NO_LOOP;
   const { seedsEachSide, passes } = ends[end];
   const loops = Math.min(ends.clasp.loops, mostLoops);
   if (button && end === 'end') return { seedsEachSide: 0, passes, buttonSeeds: button.seeds };
@@ -216,7 +212,7 @@ function barDoubts(ends: EndsChoice, closure: Closure, strip: Strip): ClosureDou
 
 /** A jump ring goes through the loop of seeds, or the hole of a bead where there is no loop, and holds the clasp. */
 function ringDoubts(ends: EndsChoice, { seed, threadMm }: Strip): ClosureDoubt[] {
-  return heldEnds(ends).flatMap((end): ClosureDoubt[] => {
+  return heldEnds(ends.clasp).flatMap((end): ClosureDoubt[] => {
     const { rings, seedsEachSide, passes } = ends[end];
     if (!rings) return [];
     const { name, wireMm, insideMm } = rings.finding;

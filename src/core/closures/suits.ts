@@ -1,6 +1,7 @@
 import type { Kind } from '../body/kinds';
 import { byId, CLASPS } from '../materials/catalogue';
 import type { Clasp } from '../materials/material';
+import { EDGE_NAMES, type EdgeName } from '../weave/edge';
 
 /** What is closed, or held, by a shape of clasp that nothing else has. */
 const OF_ITS_OWN: Readonly<Partial<Record<Kind, Clasp['shape']>>> = { ring: 'ring top', earring: 'ear wire' };
@@ -11,11 +12,16 @@ export const suitsKind = ({ shape }: Pick<Clasp, 'shape'>, kind: Kind): boolean 
     ? OF_ITS_OWN[kind] === shape
     : OF_ITS_OWN[kind] === undefined;
 
-/** The clasp that a kind of piece starts with. */
-export const usualClasp = (kind: Kind): Clasp => byId(CLASPS, kind === 'earring' ? 'ear-wire' : 'lobster-12');
+/** The clasp that a kind of piece starts with: the first that it alone has, or the usual lobster. */
+export const usualClasp = (kind: Kind): Clasp =>
+  CLASPS.find(({ shape }) => shape === OF_ITS_OWN[kind]) ?? byId(CLASPS, 'lobster-12');
 
 /** Whether it holds the start of a piece alone, and leaves its end free. */
 export const holdsOneEnd = ({ shape }: Pick<Clasp, 'shape'>): boolean => shape === 'ear wire';
+
+/** Ends of a piece that are held by a clasp. */
+export const heldEnds = (clasp: Pick<Clasp, 'shape'>): readonly EdgeName[] =>
+  holdsOneEnd(clasp) ? ['start'] : EDGE_NAMES;
 
 /** What holds a piece, in a word. */
 export const holderWords = (clasp: Pick<Clasp, 'shape'>): string =>

@@ -66,6 +66,6 @@ export function joinBetween(
 function turnRound(w: Weave, needle: Needle, { out, into, round }: Hold): void {
   const stands = outOfWay(into);
   if (stands.bead === out.bead && stands.hole === out.hole && stands.end === out.end) return;
-  if (!round || round.hitched) needle.knot(w.tied ? 'overhand' : 'half hitch');
+  if (!round || round.hitched) needle.knot(w.hitch);
   needle.enter(round?.through ?? reversed(into));
 }

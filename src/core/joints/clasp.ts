@@ -10,7 +10,7 @@ export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoo
   postsFor(edge, loop.loops ?? 1).forEach((post, nth, { length }) => {
     const { out, into, round } = goToPost(w, needle, joint, post);
     const comeRound = () => {
-      if (round?.hitched) needle.knot(w.tied ? 'overhand' : 'half hitch');
+      if (round?.hitched) needle.knot(w.hitch);
       if (round) needle.enter(round.through);
       else needle.travel(out);
     };
@@ -63,7 +63,7 @@ export function sewLoop(
     const back = needle.string(seeds(runs.back), LOOP_SLOTS.back, run);
     enter();
     for (let pass = 1; pass < loop.passes; pass++) {
-      w.in({ pass: `reinforce the loop ${pass}` }, () => {
+      w.pass(`reinforce the loop ${pass}`, { again: true }, () => {
         comeRound();
         needle.reinforce(...out);
         if (ring) needle.attach(ring);

@@ -1,4 +1,4 @@
-import { beside, type Pose } from './layout';
+import { beside, type Point, type Pose } from './layout';
 import type { Matrix } from './solver/turns';
 import { across as rest, cross, ofColumns, unit } from './solver/vectors';
 
@@ -8,3 +8,10 @@ export function turnOf({ axis, across }: Pose): Matrix {
   const y = unit(rest(across ?? beside(axis), x));
   return ofColumns(x, y, cross(x, y));
 }
+
+/** How a bead lies that rests so: turnOf, the other way. */
+export const poseAt = ({ centre, turn: r }: { readonly centre: Point; readonly turn: Matrix }): Pose => ({
+  centre,
+  axis: [r[0], r[3], r[6]],
+  across: [r[1], r[4], r[7]],
+});

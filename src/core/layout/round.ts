@@ -2,14 +2,15 @@ import type { Form } from '../structures/structure';
 import { flatOnMat, turnedOver } from './aboutAxis';
 import { given } from '../tools/given';
 import { WOVEN, type Bead, type Path } from '../weave/path';
-import type { Point, Pose } from './layout';
-import type { CellLayout } from './cellLayout';
+import type { Point } from './layout';
+import { poseAt } from './pose';
+import { settledOf, type CellLayout } from './cellLayout';
 import type { BeadSize } from '../materials/material';
 import { beadWord, type RepeatCell } from './solver/cell';
 import { reach, restingOf, shifted, type Resting } from './solver/resting';
 import { solidOf, type Solid } from './solver/solid';
-import { PER_BEAD, pitchIndex, stateOf } from './solver/state';
-import { quaternionOf } from './solver/turns';
+import { beadsOf, PER_BEAD, pitchIndex, stateOf } from './solver/state';
+import { quaternionOf, turnOnto } from './solver/turns';
 
 /** All parts of a round, each bead where it lies. */
 const imagesOf = (beads: readonly Resting[], folds: number): Resting[][] =>
@@ -45,15 +46,9 @@ export function roundSize(beads: readonly Resting[], solids: readonly Solid[], f
 
 /** A state turned about the x axis so that it lies on another as nearly as can be (least squares). */
 export function alignedTo(state: Float64Array, wanted: Float64Array): Float64Array {
-  const n = (state.length - 2) / PER_BEAD;
-  let [along, across] = [0, 0];
-  for (let i = 0; i < n; i++) {
-    const [, y, z] = restingOf(state, i).centre;
-    const [, v, w] = restingOf(wanted, i).centre;
-    along += y * v + z * w;
-    across += y * w - z * v;
-  }
-  const angle = Math.atan2(across, along);
+  const n = beadsOf(state);
+  const centres = (of: Float64Array) => Array.from({ length: n }, (_, i) => restingOf(of, i).centre);
+  const angle = turnOnto(centres(state), centres(wanted));
   const turned = stateOf(n);
   turned.set(state);
   for (let i = 0; i < n; i++) {
@@ -74,8 +69,7 @@ export function roundForm(
   closed: Form,
 ): Form | null {
   const folds = given(cell.folds, 'equal parts of a motif');
-  const state = stateOf(layout.beads.length);
-  layout.beads.forEach((numbers, i) => state.set(numbers, i * PER_BEAD));
+  const { state } = settledOf(layout);
   const beads = layout.beads.map((_, i) => restingOf(state, i));
   const byWord = new Map(cell.beads.map(({ word }, i) => [word, i]));
   const indexOf = (bead: Bead) => byWord.get(beadWord(bead));
@@ -97,13 +91,7 @@ export function roundForm(
     pose(bead) {
       const at = given(beads[given(indexOf(bead), 'bead of a motif')], 'bead of the layout');
       const lies = shifted(at, 0, (2 * Math.PI) / folds, bead.place.row - cell.phase);
-      return turnedOver(poseOf(lies), place, way);
+      return turnedOver(poseAt(lies), place, way);
     },
   };
 }
-
-const poseOf = ({ centre, turn: r }: Resting): Pose => ({
-  centre,
-  axis: [r[0], r[3], r[6]],
-  across: [r[1], r[4], r[7]],
-});

@@ -1,6 +1,6 @@
 import { KIND_FACTS, type Kind } from '../body/kinds';
 import { missingGirth } from '../body/wear';
-import { holdsOneEnd, suitsKind, usualClasp } from '../closures/suits';
+import { suitsKind, usualClasp } from '../closures/suits';
 import type { BeadKind } from '../materials/material';
 import { USUAL_SETTINGS, type Settings } from '../records/settings';
 import { cutTo } from '../records/storable';
@@ -63,8 +63,6 @@ export function forPlace(piece: PartOfPiece, kind: Kind): PartOfPiece {
   const usual = KIND_FACTS[piece.kind].closings[0] === piece.ends.closing;
   const kept = !usual && closings.includes(piece.ends.closing) ? piece.ends.closing : closings[0];
   const { clasp } = piece.ends;
-  // A ring is joined first: what would close it otherwise is chosen when it is asked for.
-  const suits = suitsKind(clasp, kind) || (kind === 'ring' && !holdsOneEnd(clasp));
   return {
     ...piece,
     kind,
@@ -73,7 +71,7 @@ export function forPlace(piece: PartOfPiece, kind: Kind): PartOfPiece {
     ends: {
       ...piece.ends,
       closing: kept ?? 'clasp',
-      clasp: suits ? clasp : usualClasp(kind),
+      clasp: suitsKind(clasp, kind) ? clasp : usualClasp(kind),
       chain: kind === 'necklace' ? piece.ends.chain : null,
       // What hangs by one end is closed by nothing, and let out by nothing.
       ...(kind === 'earring' && { woven: null, extender: null }),

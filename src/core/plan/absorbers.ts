@@ -1,4 +1,4 @@
-import { holdsOneEnd, suitsKind } from '../closures/suits';
+import { heldEnds, suitsKind } from '../closures/suits';
 import { closureOf } from '../closures/closure';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import type { EdgeName } from '../weave/edge';
@@ -96,8 +96,7 @@ function endChanges({ ends, kind }: PartOfPiece, { clasps, findings }: Parts): E
     const what = { kind: 'clasp', name: clasp.name } as const;
     changes.push({ what, ends: { ...ends, clasp, loopSeeds: null } });
   }
-  for (const end of ['end', 'start'] as const) {
-    if (end === 'end' && holdsOneEnd(ends.clasp)) continue;
+  for (const end of heldEnds(ends.clasp).toReversed()) {
     const now = ends[end];
     if (ends.clasp.fastening === 'sewn loop' && !(ends.clasp.buttonsMm !== null && end === 'end'))
       for (const more of [-2, -1, 1, 2])

@@ -1,3 +1,4 @@
+import { turnOnto } from '../layout/solver/turns';
 import type { Body, Point, Pose } from '../layout/layout';
 import { once } from '../tools/remember';
 import { given } from '../tools/given';
@@ -245,8 +246,12 @@ function joining(laid: Laid, before: Placed, row: readonly Bead[]): Placed {
     const originMm = fromMm + edgeMm - units * form.pitchMm;
     const stand = { ...laid, within, turn: { over: false, angle: 0 }, originMm };
     if (form.held === 'former') {
-      const lies = row.map((bead) => poseIn(stand, bead));
-      return [{ ...stand, turn: { over: false, angle: angleBetween(lies, wanted) } }];
+      const lies = row.map((bead) => poseIn(stand, bead).centre);
+      const angle = turnOnto(
+        lies,
+        wanted.map(({ centre }) => centre),
+      );
+      return [{ ...stand, turn: { over: false, angle } }];
     }
     return [false, true].map((over) => ({ ...stand, turn: { over, angle: 0 } }));
   });
@@ -254,17 +259,6 @@ function joining(laid: Laid, before: Placed, row: readonly Bead[]): Placed {
     row.reduce((sum, bead, i) => sum + off(poseIn(one, bead), at(wanted, i)), 0),
   );
   return at(tried, offs.indexOf(Math.min(...offs)));
-}
-
-/** By how much the one must be turned about the length to lie on the other as nearly as can be (least squares). */
-function angleBetween(lies: readonly Pose[], wanted: readonly Pose[]): number {
-  let [along, across] = [0, 0];
-  lies.forEach(({ centre: [, y, z] }, i) => {
-    const [, v, w] = at(wanted, i).centre;
-    along += y * v + z * w;
-    across += y * w - z * v;
-  });
-  return Math.atan2(across, along);
 }
 
 /** How far a bead lies from where it should, across the work, mm². */

@@ -139,6 +139,11 @@ function halfOf(points: number, { outMm, bead }: Anchor, run: readonly BeadSize[
 
 /** By how much of its girth a single bead stands out that fills the gap between its anchors (by the layout solver). */
 const RISE = 1 / 3;
+/**
+ * The gap may be longer or shorter than the bead by this part of it at either end. Between beads that touch half of it has no room
+ * at either end, and the layout solver has the round twice as wide; a bead over one of its own length has all it needs.
+ */
+const FILLS = 1 / 4;
 
 /**
  * A single bead lies across, over bare thread at either end: no more than half its girth (from memory). Where it fills the gap
@@ -146,11 +151,11 @@ const RISE = 1 / 3;
  * @param beyondMm how far half of it reaches beyond half the gap
  */
 function single(middle: BeadSize, beyondMm: number, footMm: number, step: number): Half {
-  const fills = beyondMm > -middle.lengthMm / 4;
+  const fills = beyondMm > -FILLS * middle.lengthMm;
   const outMm = footMm * Math.cos(step) + (fills ? RISE * middle.diameterMm : 0);
   return {
     beads: [{ asideMm: beyondMm, outMm, heading: 0 }],
-    lies: beyondMm < -middle.diameterMm / 2 ? 'short' : beyondMm > middle.lengthMm / 4 ? 'long' : 'flat',
+    lies: beyondMm < -middle.diameterMm / 2 ? 'short' : beyondMm > FILLS * middle.lengthMm ? 'long' : 'flat',
   };
 }
 

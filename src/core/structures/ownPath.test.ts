@@ -4,7 +4,7 @@ import { BEADS, byId } from '../materials/catalogue';
 import { newPart } from '../piece/newPiece';
 import { planPart } from '../plan/plan';
 import { planSteps } from '../plan/steps';
-import { traversalsByHole } from '../testing/holes';
+import { holeUses } from '../read/traversals';
 import { runs } from '../testing/thorough';
 import { checkPath } from '../weave/check';
 import { misfit } from './parts';
@@ -34,7 +34,8 @@ describe('a stitch of one’s own whose path is told', () => {
   it('a ladder, by hand: every bead is picked up, gone through again, and held by the next', () => {
     expect(pathFaults(['A'], LADDER)).toEqual([]);
     const path = bind(['A'], LADDER).weave(5, OPEN);
-    const woven = traversalsByHole(path, ({ place }) => place.section.zone === 'woven');
+    const moves = path.moves.filter(({ place }) => place.section.zone === 'woven');
+    const woven = holeUses({ ...path, moves }).map(({ traversals }) => traversals);
     // The first has nothing before it to go through, and is gone through by the second; the last by none.
     expect(woven).toEqual([2, 3, 3, 3, 2]);
     expect(checkPath(path)).toEqual([]);
@@ -74,13 +75,13 @@ describe('a stitch of one’s own whose path is told', () => {
       'a bead that is not there',
       ['A'],
       [pick(1), through(4, 1)],
-      'Step 2: It goes by a bead that is not picked up yet.',
+      'Step 2: That bead is not in the work yet. Pick it up before.',
     ],
     [
       'a bead before it is picked up',
       ['A', 'B'],
       [pick(1), through(2, 0), pick(1)],
-      'Step 2: It goes by a bead',
+      'Step 2: That bead is not in the work yet',
     ],
     [
       'straight back',
@@ -104,7 +105,7 @@ describe('a stitch of one’s own whose path is told', () => {
       'no thread there',
       ['A', 'B', 'B'],
       [pick(3), { does: 'under', spot: { bead: 1, back: 0 }, other: { bead: 3, back: 0 } }, through(1, 0)],
-      'Step 2: There is no thread between',
+      'Step 2: No thread leads straight from the one bead to the other',
     ],
   ])(
     '%s: said at its step, in words, and counted without its path all the same',

@@ -2,14 +2,15 @@ import * as z from 'zod';
 import { checkPath } from '../weave/check';
 import { Weave } from '../weave/builder';
 import { PathError, type Needle } from '../weave/needle';
-import type { Bead, HoleEnd } from '../weave/path';
+import type { Bead } from '../weave/path';
 import { counted } from '../words/figures';
-import { faultWords } from '../words/faults';
+import { faultWords, NO_SUCH_BRIDGE, NOT_IN_THE_WORK } from '../words/faults';
 import type { RoleLetter } from './roles';
 import { distinct } from './structure';
 
 const MOST_STROKES = 60;
-const MOST_BEADS = 60;
+/** Beads of one unit. */
+export const MOST_BEADS = 60;
 /** How far back a stroke reaches: into this unit, the one before, or the one before that. */
 export const MOST_BACK = 2;
 
@@ -105,20 +106,23 @@ export function workUnit(
         t.turnWork(stroke.how);
         return;
       }
-      const [one, other] = spotsOf(stroke).map(beadAt);
-      if (!one) throw new PathError('It goes by a bead that is not picked up yet.');
+      const beads = spotsOf(stroke).map(beadAt);
+      const [one, other] = beads;
+      if (!one || beads.includes(undefined)) throw new PathError(NOT_IN_THE_WORK);
       if (stroke.does === 'round') t.around(one);
       else if (stroke.does === 'through')
-        t.enter([{ bead: one, hole: stroke.hole - 1, end: stroke.against ? 1 : 0 } satisfies HoleEnd]);
-      else if (other) t.under(one, other);
-      else throw new PathError('It goes by a bead that is not picked up yet.');
+        t.enter([{ bead: one, hole: stroke.hole - 1, end: stroke.against ? 1 : 0 }]);
+      else if (other) {
+        if (!w.links.bridge(one, other)) throw new PathError(NO_SUCH_BRIDGE);
+        t.under(one, other);
+      }
     });
   });
   return own;
 }
 
-/** Units that a path is checked over: what the first one lacks is there from the third on. */
-const CHECKED = 6;
+/** Units that a path is checked over: those that reach back as far as can be, and as many again that must read alike. */
+const CHECKED = 2 * (MOST_BACK + 1);
 
 /** What is wrong with the path of a unit, step by step, in words; empty where it can be worked. */
 export function pathFaults(sequence: readonly RoleLetter[], strokes: readonly Stroke[]): string[] {
@@ -139,15 +143,16 @@ export function pathFaults(sequence: readonly RoleLetter[], strokes: readonly St
   const t = w.needle('working').begin('none');
   const units: Bead[][] = [];
   const faults: string[] = [];
-  const stepOf = (stroke: number) => `${stroke}`;
+  /** Each step is a pass of its own, by which its faults are known. */
+  const passes = strokes.map((_, stroke) => `step ${stroke + 1}`);
   w.repeat(0, CHECKED, null, () => {
     units.unshift(
       workUnit(w, t, sequence, strokes, units, (stroke, work) => {
         try {
-          w.in({ pass: stepOf(stroke) }, work);
+          w.in({ pass: passes[stroke] }, work);
         } catch (error) {
           if (!(error instanceof PathError)) throw error;
-          faults.push(numbered(stroke, `${error.message} Pick it up, or go through it, before.`));
+          faults.push(numbered(stroke, error.message));
         }
       }),
     );
@@ -157,8 +162,7 @@ export function pathFaults(sequence: readonly RoleLetter[], strokes: readonly St
   return distinct(
     checkPath(w.path()).flatMap((fault) => {
       const said = faultWords(fault);
-      const stroke = strokes.findIndex((_, i) => 'place' in fault && fault.place.pass === stepOf(i));
-      return said === null ? [] : [numbered(stroke, said)];
+      return said === null || !('place' in fault) ? [] : [numbered(passes.indexOf(fault.place.pass), said)];
     }),
   );
 }

@@ -6,10 +6,8 @@ import { backOutOf, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import type { Target } from '../weave/route';
 import { given } from '../tools/given';
-import { pathFaults, strokesSchema, twoHoled, workUnit, type Stroke } from './ownPath';
+import { MOST_BACK, MOST_BEADS, pathFaults, strokesSchema, twoHoled, workUnit, type Stroke } from './ownPath';
 import { at, distinct, partsOf, sequenceSchema, structure, type Form } from './structure';
-
-const MOST = 60;
 
 /** Null while it is not measured. */
 const mm = (least: number, most: number, what: string) =>
@@ -21,7 +19,7 @@ const mm = (least: number, most: number, what: string) =>
 
 const params = z.object({
   /** What one unit takes, in any order. */
-  sequence: sequenceSchema(MOST),
+  sequence: sequenceSchema(MOST_BEADS),
   /** What the needle does in one unit; empty where nobody has told. */
   path: strokesSchema.default([]),
   /** So many units were worked and measured. */
@@ -45,6 +43,7 @@ function weave({ sequence }: Params, told: readonly Stroke[] | null, units: numb
   const all = w.repeat<Bead[]>(0, units, [], () => {
     const unit = workUnit(w, t, sequence, strokes, before);
     before.unshift(unit);
+    before.length = Math.min(before.length, MOST_BACK);
     return unit;
   });
   const first = at(all.first, 0);
@@ -154,7 +153,7 @@ export const ownUnit = structure({
       kind: 'sequence',
       label: 'What one unit takes',
       help: 'Every bead of one unit; in the order picked up, if you tell below how it is worked. What two neighbours share is counted once.',
-      most: MOST,
+      most: MOST_BEADS,
     },
     {
       key: 'path',

@@ -1,5 +1,6 @@
 import type { BeadSize } from '../materials/material';
-import type { Layout, Pose } from '../layout/layout';
+import type { Layout } from '../layout/layout';
+import { poseAt } from '../layout/pose';
 import { solveClosed } from '../layout/solver/closed';
 import { solidOf } from '../layout/solver/solid';
 import type { Path } from '../weave/path';
@@ -8,11 +9,7 @@ import type { Path } from '../weave/path';
 export function closedLayout(path: Path, sizeOf: (role: string) => BeadSize): Layout {
   const { beads } = solveClosed(path, (role) => solidOf(sizeOf(role)), { starts: 1 });
   return {
-    poses: beads.map(({ centre, turn: r }): Pose => ({
-      centre,
-      axis: [r[0], r[3], r[6]],
-      across: [r[1], r[4], r[7]],
-    })),
+    poses: beads.map(poseAt),
     findings: [],
     body: sizeOf,
   };

@@ -12,6 +12,7 @@ import {
   type Finding,
   type HoleEnd,
   type JointId,
+  type Knot,
   type Move,
   type NeedleName,
   type PassInfo,
@@ -183,6 +184,11 @@ export class Weave implements Written {
    */
   stretch(name: string, from: Stretch, options: WeaveOptions = {}): Weave {
     return new Weave(options, this.part, this.shared, from, `${this.own}/${name}`, name);
+  }
+
+  /** What holds thread where it would run back: a hitch, or a knot where no hitch holds. */
+  get hitch(): Knot {
+    return this.tied ? 'overhand' : 'half hitch';
   }
 
   /** The section whose units grow in number with the part. */

@@ -171,6 +171,8 @@ export interface PassInfo {
   readonly optional: boolean;
   /** The side of the work that its beads lie on, or hang on; a path alone cannot say. */
   readonly face: 'front' | 'back' | 'below' | null;
+  /** It goes the same way again as the pass before it. */
+  readonly again: boolean;
   /** Why it is done, or must not be left out. */
   readonly why: string | null;
   /** By what part it draws in what is there already; null where it does not. */
@@ -181,6 +183,7 @@ export const PLAIN_PASS: PassInfo = {
   tension: 'tight',
   optional: false,
   face: null,
+  again: false,
   why: null,
   shortens: null,
 };

@@ -95,6 +95,12 @@ export const GLOSSARY = [
     example: null,
   },
   {
+    word: 'ear wire',
+    meaning:
+      'The hook or lever that goes through the ear. An earring hangs from it by one end; the other is free.',
+    example: null,
+  },
+  {
     word: 'herringbone',
     meaning: 'Beads in pairs that lean towards each other, column beside column.',
     example: { structureId: 'flat-herringbone' },

@@ -5,10 +5,10 @@ import { tells } from '../read/steps';
 import { fieldsThatCount } from '../structures/field';
 import { STRUCTURES } from '../structures/registry';
 import { planned } from '../testing/planned';
-import { WOVEN } from '../weave/path';
+import { jointOf, PLAIN_PASS, WOVEN } from '../weave/path';
 import { stepTitle, unitsWords } from './stepTitles';
 
-const about = { section: WOVEN, pass: 'picots', stride: 1, back: false } as const;
+const about = { section: WOVEN, pass: 'picots', info: PLAIN_PASS, stride: 1, back: false } as const;
 
 it('reads in the order of the work (by hand)', () => {
   expect(stepTitle({ ...about, fromUnit: 1, toUnit: 20 }, false)).toBe('Picots, units 1 to 20, each');
@@ -18,6 +18,19 @@ it('reads in the order of the work (by hand)', () => {
   expect(stepTitle({ ...about, fromUnit: 2, toUnit: 8, stride: 2, back: true }, false)).toBe(
     'Picots, units 8 back to 2, every second one',
   );
+  expect(
+    stepTitle(
+      {
+        ...about,
+        section: jointOf('end'),
+        pass: 'reinforce the loop 1',
+        info: { ...PLAIN_PASS, again: true },
+        fromUnit: 1,
+        toUnit: 1,
+      },
+      false,
+    ),
+  ).toBe('Once more round the loop');
   expect(stepTitle({ ...about, pass: 'base', fromUnit: 4, toUnit: 4 }, true)).toBe('Ring, point 4');
 });
 

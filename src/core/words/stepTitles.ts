@@ -1,7 +1,7 @@
 import { BASE, WOVEN } from '../weave/path';
 import type { StepGroup } from '../read/steps';
 
-type Titled = Pick<StepGroup, 'section' | 'pass' | 'fromUnit' | 'toUnit' | 'stride' | 'back'>;
+type Titled = Pick<StepGroup, 'section' | 'pass' | 'info' | 'fromUnit' | 'toUnit' | 'stride' | 'back'>;
 
 /** Units in the order in which they are worked: `units 3 to 6, each`, `units 10 back to 1, every second one`. */
 export function unitsWords({ fromUnit, toUnit, stride, back }: Titled, word: string): string {
@@ -16,9 +16,8 @@ export function unitsWords({ fromUnit, toUnit, stride, back }: Titled, word: str
  * @param points whether its units are the points of a motif
  */
 export function stepTitle(group: Titled, points: boolean): string {
-  const { section, pass } = group;
-  if (section !== WOVEN)
-    return capital(pass.startsWith('reinforce the loop') ? 'once more round the loop' : pass);
+  const { section, pass, info } = group;
+  if (section !== WOVEN) return capital(info.again ? 'once more round the loop' : pass);
   const units = unitsWords(group, points ? 'point' : 'unit');
   if (pass !== BASE) return capital(`${pass}, ${units}`);
   return capital(points ? `ring, ${units}` : units);

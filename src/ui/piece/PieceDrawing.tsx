@@ -1,4 +1,4 @@
-import { holdsOneEnd } from '@/core/closures/suits';
+import { heldEnds, holdsOneEnd } from '@/core/closures/suits';
 import { memo } from 'react';
 import { extent } from '@/core/layout/sketch';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
@@ -92,7 +92,7 @@ function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm, cla
         </>
       )}
       <g transform={`translate(${ringEndMm + closure.chainMm} 0)`}>
-        {end.rings && !holdsOneEnd(clasp) && (
+        {end.rings && heldEnds(clasp).includes('end') && (
           <Links count={end.rings.count} linkMm={end.rings.finding.lengthMm} />
         )}
       </g>

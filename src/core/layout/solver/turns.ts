@@ -1,3 +1,6 @@
+import { given } from '../../tools/given';
+import type { Point } from '../layout';
+
 /** A rotation, row by row. */
 export type Matrix = readonly [number, number, number, number, number, number, number, number, number];
 
@@ -39,4 +42,15 @@ export function quaternionOf([a, b, c, d, e, f, g, h, i]: Matrix): [number, numb
   if (most === a) return [h - f, 1 + a - e - i, b + d, c + g];
   if (most === e) return [c - g, b + d, 1 - a + e - i, f + h];
   return [d - b, c + g, f + h, 1 - a - e + i];
+}
+
+/** By how much points must be turned about the x axis to lie on others as nearly as can be (least squares), radians. */
+export function turnOnto(points: readonly Point[], wanted: readonly Point[]): number {
+  let [along, across] = [0, 0];
+  points.forEach(([, y, z], i) => {
+    const [, v, w] = given(wanted[i], 'place that is wanted');
+    along += y * v + z * w;
+    across += y * w - z * v;
+  });
+  return Math.atan2(across, along);
 }

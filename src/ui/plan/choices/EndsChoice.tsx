@@ -1,8 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import { holderWords, holdsOneEnd, suitsKind } from '@/core/closures/suits';
-import { EDGE_NAMES } from '@/core/weave/edge';
+import { heldEnds, holderWords, holdsOneEnd, suitsKind } from '@/core/closures/suits';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { hasRoom, withWovenTop } from '@/core/piece/assembly';
 import { partName } from '@/core/piece/part';
@@ -183,7 +182,7 @@ function ClosureFacts({ plan: { clasp, closure, chosen, closedBy } }: { readonly
           <dd className="figures">2 × {show(closure.chainMm)}</dd>
         </div>
       )}
-      {EDGE_NAMES.filter((end) => end === 'start' || !holdsOneEnd(clasp)).map((end) => (
+      {heldEnds(clasp).map((end) => (
         <div key={end}>
           <dt>the {end} can be changed</dt>
           <dd>{FINAL_WORDS[closure.finalAt[end]]}</dd>

@@ -183,7 +183,7 @@ function StrokeFields({ number, stroke, piece, sequence, onChange }: StrokeProps
       {stroke.does === 'under' && (
         <>
           {spot('Thread from', stroke.spot, (next) => onChange({ ...stroke, spot: next }))}
-          {spot('to', stroke.other, (next) => onChange({ ...stroke, other: next }))}
+          {spot('Thread to', stroke.other, (next) => onChange({ ...stroke, other: next }))}
         </>
       )}
       {stroke.does === 'round' && spot('Round', stroke.spot, (next) => onChange({ ...stroke, spot: next }))}
