@@ -1,8 +1,8 @@
 // Parts made apart: what they cost does not grow with how many are strung.
 import { CORE_ROLE } from '@/core/joints/setIn';
-import { withFramedBall, withMotif } from '@/core/piece/assembly';
+import { withFramedBall, withMotif, withStrungWhole } from '@/core/piece/assembly';
 import { newPart } from '@/core/piece/newPiece';
-import { asPiece, withPart } from '@/core/piece/partOfPiece';
+import { asPiece, partOf, withPart } from '@/core/piece/partOfPiece';
 import type { Part } from '@/core/piece/part';
 import type { Piece } from '@/core/piece/piece';
 import { planPiece } from '@/core/plan/shipped';
@@ -26,6 +26,14 @@ const planned = (piece: Piece) => {
 /** Motifs, so many, joined. */
 const joined = (units: number): Piece =>
   withPart(withMotif(asPiece(newPart('Bench', 'strung-line', null))).piece, { units });
+
+/** Hollow balls of ninety beads each, so many, strung. */
+function hollow(units: number): Piece {
+  const { piece, id } = withStrungWhole(asPiece(newPart('Bench', 'strung-line', null)), 'beaded-ball', 'A');
+  const { structure } = partOf(piece, id);
+  const ninety = { ...structure, params: { ...structure.params, beads: 90 } };
+  return withPart(withPart(piece, { structure: ninety }, id), { units });
+}
 
 const median = (work: () => unknown) => quantile(time(work), 0.5);
 
@@ -85,6 +93,10 @@ export function benchParts(): void {
     if (!core) throw new Error('There is no ball.');
     return { ...beads, [CORE_ROLE]: { ...core, lengthMm: core.lengthMm + mm } };
   });
+  benchMade('Hollow balls of 90 beads, strung', 9, hollow, (beads, mm) => ({
+    ...beads,
+    B: { ...beads.B, lengthMm: beads.B.lengthMm + mm },
+  }));
   benchMade('Motifs, joined', 9, joined, (beads, mm) => ({
     ...beads,
     B: { ...beads.B, lengthMm: beads.B.lengthMm + mm },

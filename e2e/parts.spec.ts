@@ -103,6 +103,37 @@ test('a bail runs on the piece and takes nothing of its length', async ({ page }
   await expectAccessible(page);
 });
 
+test('a hollow ball and a drop are made first and strung; a loop that slips is told of; measured, they are sure', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Jorun', 'Strung line');
+  await openChoice(page, 'Stitch');
+  await page.getByRole('button', { name: 'Weave a hollow ball for bead A' }).click();
+  await expect(page.getByRole('radio', { name: 'beaded ball', exact: true })).toBeChecked();
+  await expect(made(page)).toContainText(/^\d+ beaded balls, made first/);
+  await expect(page.getByRole('heading', { name: 'One beaded ball' })).toBeVisible();
+  await expectAccessible(page);
+  await seenFromAllSides(page);
+  await page.getByRole('radio', { name: '12', exact: true }).click({ force: true });
+  await openChoice(page, 'This part');
+  await expect(slip(page).getByText('How much room a beaded ball takes is not sure.')).toBeVisible();
+  await page.getByLabel('Strung, it takes of the length, as you measured it').fill('5');
+  await page.keyboard.press('Enter');
+  await expect(slip(page).getByText('How much room a beaded ball takes is not sure.')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take the part out' }).click();
+
+  await openChoice(page, 'Stitch');
+  await page.getByRole('button', { name: 'Hang a drop for bead A' }).click();
+  await expect(made(page)).toContainText(/^\d+ drops, made first/);
+  const loop = page.getByRole('group', { name: 'The loop', exact: true });
+  for (let n = 9; n < 14; n++) await loop.getByRole('button', { name: /^Add A,/ }).click();
+  await expect(slip(page).getByText('The loop of the drop is wider than the bead beside it.')).toBeVisible();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByRole('button', { name: 'The same way again' })).toBeVisible();
+  await expectAccessible(page);
+});
+
 test('motifs are made first and joined; one that ruffles is made to lie flat; measured, it is sure; set in a V it is an odd number', async ({
   page,
 }) => {

@@ -50,6 +50,7 @@ export const DEMO_PIECES = [
   'tide-rope',
   'gangplank',
   'lamp-drops',
+  'spray-drops',
 ] as const;
 
 /** Reads one of the example pieces. Throws where the file is not a piece. */

@@ -51,14 +51,16 @@ export function stitchOf(q: StitchQuestion): Stitch {
   return made;
 }
 
-function stitch({ weaveable, body, ends, without }: StitchQuestion): Stitch {
+function stitch({ structure, weaveable, body, ends, without }: StitchQuestion): Stitch {
   const leftOut = new Set(without);
   const units = SAMPLE + weaveable.minimumUnits;
   const sample: Built = { units, path: weaveable.weave(units, { ...ends, without: leftOut }) };
   const closed = weaveable.form(body, leftOut);
+  // What is strung by its middle or its loop is as its closed form has it; only motifs repeat about a middle.
+  const whole = structure.madeWhole !== undefined && closed.round === undefined;
   // Parts made apart that hold at two places are docked to each other as they are.
   const rigid = rolesOf(weaveable).some((role) => body(role).inside);
-  const request = weaveable.formIsExact || rigid ? null : layoutRequest(sample.path, body, closed);
+  const request = weaveable.formIsExact || rigid || whole ? null : layoutRequest(sample.path, body, closed);
   const forms = new Map<CellLayout, Form | null>();
   return {
     sample,
@@ -80,10 +82,10 @@ const USUAL_LOOP = { seedsEachSide: 3, passes: 2 };
 
 /**
  * What the repeat of a stitch is kept under; how it is closed does not matter to it. Null where nothing repeats, and of a
- * motif, which is measured from point to point and has no swatches.
+ * what is made apart to be strung as it is, which is measured whole and has no swatches.
  */
 export function stitchKey(q: Omit<StitchQuestion, 'ends'>): StitchKey | null {
-  if (q.weaveable.points !== undefined) return null;
+  if (q.structure.madeWhole !== undefined) return null;
   const { request } = stitchOf({ ...q, ends: { start: USUAL_LOOP, end: USUAL_LOOP } });
   return request && { key: request.key, rowsOfUnit: request.rowsOfUnit };
 }

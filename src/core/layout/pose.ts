@@ -1,4 +1,5 @@
-import { beside, type Point, type Pose } from './layout';
+import { beside, type Pose } from './layout';
+import type { Resting } from './solver/resting';
 import type { Matrix } from './solver/turns';
 import { across as rest, cross, ofColumns, unit } from './solver/vectors';
 
@@ -10,8 +11,11 @@ export function turnOf({ axis, across }: Pose): Matrix {
 }
 
 /** How a bead lies that rests so: turnOf, the other way. */
-export const poseAt = ({ centre, turn: r }: { readonly centre: Point; readonly turn: Matrix }): Pose => ({
+export const poseAt = ({ centre, turn: r }: Resting): Pose => ({
   centre,
   axis: [r[0], r[3], r[6]],
   across: [r[1], r[4], r[7]],
 });
+
+/** How a bead rests that lies so. */
+export const restingAt = (pose: Pose): Resting => ({ centre: pose.centre, turn: turnOf(pose) });

@@ -84,6 +84,24 @@ export function withFramedBall(piece: Piece, role: RoleLetter): WithPart {
   return { piece: strungAs(next, id, { part: carrier.id, role }), id };
 }
 
+/** What is made whole and strung as it is, by its stitch. */
+export type StrungWhole = 'beaded-ball' | 'hanging-drop';
+
+/**
+ * A piece with a ball of beads or a drop, strung in the place of a bead of the part that carries the others, and in its colour.
+ * Throws where it has as many parts as it can have.
+ */
+export function withStrungWhole(piece: Piece, stitch: StrungWhole, role: RoleLetter): WithPart {
+  const carrier = carrying(piece);
+  const { colourName: name, colour: hex } = beadOf(carrier, role);
+  const { piece: next, id } = withMade(piece, stitch, (started) => ({
+    ...started,
+    count: { by: 'fixed', measuredMm: null },
+    beads: { ...started.beads, B: inColour(started.beads.B, { name, hex }) },
+  }));
+  return { piece: strungAs(next, id, { part: carrier.id, role }), id };
+}
+
 /** A piece that a woven top closes in the place of a clasp. Throws where it has as many parts as it can have. */
 export function withWovenTop(piece: Piece): WithPart {
   const { piece: next, id } = withMade(piece, TOP.stitch, (started) => ({

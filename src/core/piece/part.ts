@@ -3,7 +3,7 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { CORE_ROLE } from '../joints/setIn';
 import { colouringSchema, type Shade } from '../colour/shades';
 import { beadMaterialSchema, sizeOf, type BeadMaterial, type BeadSize } from '../materials/material';
-import { isMotif, structureById } from '../structures/registry';
+import { structureById } from '../structures/registry';
 import { sectionsSchema } from '../structures/sections';
 import { given } from '../tools/given';
 import { FIRST_ROLES, LATER_ROLES, ROLE_LETTERS, type RoleLetter } from '../structures/roles';
@@ -145,5 +145,5 @@ export const partName = ({
   const core = beads[CORE_ROLE];
   if (core) return `framed ${core.shape}`;
   if (count.by === 'over') return 'bail';
-  return isMotif(structure.id) ? 'motif' : 'woven top';
+  return structureById(structure.id)?.madeWhole?.called ?? 'woven top';
 };

@@ -1,5 +1,6 @@
 import type { Inner } from '../layout/bent';
 import type { BeadMaterial } from '../materials/material';
+import type { StrungBy } from '../structures/structure';
 import type { PartId } from '../weave/path';
 
 /** A part made apart, as it is seen by what strings it. */
@@ -12,6 +13,10 @@ export interface AsBead {
   readonly alongMm: number;
   /** Between these lies what one takes of the thread's length, mm: the same where it was measured, or laid out. */
   readonly betweenMm: readonly [number, number];
+  /** By what it is held. */
+  readonly by: StrungBy;
+  /** Its hole, or its loop, is wider than a bead beside it, which goes into it: null where none does. */
+  readonly slips: 'hole' | 'loop' | null;
   /** Strands of its own that lie in each hole by which it is strung; none where it is not strung by beads of its own. */
   readonly lies: readonly number[];
   /** Roles of its beads that are too full for the thread that goes through it on its way. */

@@ -10,6 +10,8 @@ import { given } from '../tools/given';
 import type { PartId } from '../weave/path';
 import { innerRole } from './asBead';
 import { asClasp, closingOf } from './attachedPart';
+import { ballOf } from './ballPart';
+import { dropOf } from './dropPart';
 import type { Lookups } from './lookups';
 import type { Component, Plan, StrungComponent } from './planned';
 import { noPlan, type NoPlan } from './problems';
@@ -117,13 +119,12 @@ export function withComponents(
   for (const [role, id] of strungIn(part, corner)) {
     const made = plan(id);
     if ('ok' in made) return made;
-    const component =
-      made.one.count.by === 'around'
-        ? strungOf(made.one, made.plan, neighboursOf(part, role, components), lookups.layouts)
-        : made.plan.weaveable.points !== undefined
-          ? motifOf(made.one, made.plan, role === corner?.role ? corner.points : null)
-          : noPlan({ code: 'cannot-be-strung', part: nameOf(part, id) });
-    if ('ok' in component) return component;
+    const component = taken(made.one, made.plan, {
+      neighbours: () => neighboursOf(part, role, components),
+      pointsApart: role === corner?.role ? corner.points : null,
+      layouts: lookups.layouts,
+    });
+    if (component === null) return noPlan({ code: 'cannot-be-strung', part: nameOf(part, id) });
     components.set(role, component);
     seen = seenWith({ ...seen, beads: { ...seen.beads, [role]: component.bead } }, component);
   }
@@ -135,6 +136,29 @@ export function withComponents(
   const closedBy = closingOf(made.one, made.plan);
   const closed = { ...ends, clasp: asClasp(closedBy, mostLoopsOf(part)), loopSeeds: null };
   return { ok: true, part: { ...part, ...seenWith(seen, closedBy), ends: closed }, components, closedBy };
+}
+
+/** Where a part is taken up, and what is known of it there. */
+interface TakenAt {
+  readonly neighbours: () => DressedRequest['neighbours'];
+  /** Of a motif: how far apart it is held, in its points; null where they lie opposite each other. */
+  readonly pointsApart: number | null;
+  readonly layouts: Lookups['layouts'];
+}
+
+/** A planned part as a bead, by what it is held by; null where nothing of it can be held. */
+function taken(part: PartOfPiece, plan: Plan, at: TakenAt): StrungComponent | null {
+  if (part.count.by === 'around') return strungOf(part, plan, at.neighbours(), at.layouts);
+  switch (plan.structure.madeWhole?.by) {
+    case 'two points':
+      return motifOf(part, plan, at.pointsApart);
+    case 'its middle':
+      return ballOf(part, plan, at.neighbours());
+    case 'its loop':
+      return dropOf(part, plan, at.neighbours());
+    case undefined:
+      return null;
+  }
 }
 
 /** Beads and colours of a part, with those of what it is made of by their roles there. */

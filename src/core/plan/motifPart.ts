@@ -91,6 +91,8 @@ export function motifOf(part: PartOfPiece, plan: Plan, pointsApart: number | nul
     plan,
     alongMm: acrossMm,
     betweenMm: [acrossMm - band, acrossMm + band],
+    by: 'two points',
+    slips: null,
     toLayOut: null,
     lies: [near, far].map((bead) => strands.get(holeKey(bead, 0)) ?? 0),
     // On its way from joint to joint the thread goes through it once.

@@ -68,6 +68,8 @@ export function strungOf(
     plan,
     alongMm,
     betweenMm: between,
+    by: 'its middle',
+    slips: null,
     lies: [],
     full: [],
     // Where nobody has told the path of its stitch, there is none to lay out.

@@ -10,7 +10,7 @@ import type { Disagreement, Gauge } from '../gauge/gauge';
 import { MM_PER_INCH } from '../length/length';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Unsuited } from '../structures/parts';
-import type { Structure } from '../structures/structure';
+import type { StrungBy, Structure } from '../structures/structure';
 import type { ThreadPlan } from '../supplies/threadPlan';
 import type { AsBead } from './asBead';
 import type { ThreadDoubt } from '../supplies/threadSense';
@@ -45,14 +45,15 @@ export type Warning =
   | { readonly code: 'edge-full'; readonly part: string; readonly roles: readonly string[] }
   /** Beads of a part that is joined are too full for the thread that goes through it from joint to joint. */
   | { readonly code: 'way-full'; readonly part: string; readonly roles: readonly string[] }
+  /** What lies beside a part on the thread goes into its hole, or through its loop. */
+  | { readonly code: 'slips'; readonly part: string; readonly into: 'hole' | 'loop' }
   /** Parts that are made, and that nothing strings. */
   | { readonly code: 'loose-parts'; readonly parts: readonly string[] }
   /** How much of the thread's length a part made apart takes up is known between these only. */
   | {
       readonly code: 'part-not-measured';
       readonly part: string;
-      /** Joined at two of its points, and not strung. */
-      readonly joined: boolean;
+      readonly by: StrungBy;
       readonly betweenMm: readonly [number, number];
     }
   | { readonly code: 'gauge-differs'; readonly gaugeMm: number; readonly workedOutMm: number }
@@ -89,7 +90,7 @@ interface Findings {
 
 /** What is strung in the place of beads, and what is made and is not. */
 interface Strung {
-  readonly components: Iterable<Pick<AsBead, 'id' | 'name' | 'betweenMm' | 'full' | 'bead'>>;
+  readonly components: Iterable<Pick<AsBead, 'id' | 'name' | 'betweenMm' | 'full' | 'by' | 'slips'>>;
   readonly loose: readonly string[];
   /** What closes it, and the roles at its edges that are too full; null where nothing woven does. */
   readonly closing: { readonly name: string; readonly full: readonly string[] } | null;
@@ -141,18 +142,21 @@ function strungWarnings({ components, loose, closing }: Strung): Warning[] {
   // One that stands in the middle too, held at other points, is one part: as the first of it is held.
   const held = [...components];
   const all = held.filter((one, i) => held.findIndex(({ id }) => id === one.id) === i);
-  const unsure = all.filter(({ betweenMm: [least, most] }) => least < most);
+  const unsure = all.filter(({ slips, betweenMm: [least, most] }) => slips === null && least < most);
   const full = closing?.full ?? [];
   return [
     ...(closing && full.length > 0 ? [{ code: 'edge-full', part: closing.name, roles: full } as const] : []),
     ...all.flatMap(({ name, full: roles }): Warning[] =>
       roles.length > 0 ? [{ code: 'way-full', part: name, roles }] : [],
     ),
+    ...all.flatMap(({ name, slips }): Warning[] =>
+      slips ? [{ code: 'slips', part: name, into: slips }] : [],
+    ),
     ...(loose.length > 0 ? [{ code: 'loose-parts', parts: loose } as const] : []),
-    ...unsure.map(({ name, betweenMm, bead }): Warning => ({
+    ...unsure.map(({ name, betweenMm, by }): Warning => ({
       code: 'part-not-measured',
       part: name,
-      joined: bead.inside !== undefined,
+      by,
       betweenMm,
     })),
   ];

@@ -4,7 +4,7 @@ import { head, list, runs } from './runs';
 import { sectionWords } from '../words/sections';
 
 /** What the maker calls one row of the work. */
-export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point';
+export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop';
 
 export interface StepWords {
   /** What the maker calls a bead of this role. */

@@ -1,8 +1,10 @@
+import { beadedBall } from './beadedBall';
 import { brickStitch } from './brickStitch';
 import { crossWeave } from './crossWeave';
 import { flatHerringbone } from './flatHerringbone';
 import { flatPeyote } from './flatPeyote';
 import { graduatedLine } from './graduatedLine';
+import { hangingDrop } from './hangingDrop';
 import { joinedMotifs } from './joinedMotifs';
 import { ladder } from './ladder';
 import { ownUnit } from './ownUnit';
@@ -11,7 +13,7 @@ import { hasSections, type Sections } from './sections';
 import { rightAngleWeave } from './rightAngleWeave';
 import { roundMotif } from './roundMotif';
 import { strungLine } from './strungLine';
-import type { Graduation, Structure, Weaveable } from './structure';
+import type { Graduation, Structure, StrungBy, Weaveable } from './structure';
 import { tileLadder } from './tileLadder';
 import { tubularHerringbone } from './tubularHerringbone';
 import { tubularPeyote } from './tubularPeyote';
@@ -34,15 +36,15 @@ export const STRUCTURES: readonly Structure[] = [
   joinedMotifs,
 ];
 
-/** Motifs: made apart, one at a time, to be strung or joined. */
-export const MOTIFS: readonly Structure[] = [roundMotif];
+/** What is made apart, one at a time, to be joined or strung as it is. */
+export const MADE_WHOLE: readonly Structure[] = [roundMotif, beadedBall, hangingDrop];
 
-/** Whether a structure is a motif. */
-export const isMotif = (id: string): boolean => MOTIFS.some((motif) => motif.id === id);
+/** By what one that is made whole is held; undefined of any other stitch. */
+export const heldBy = (id: string): StrungBy | undefined => structureById(id)?.madeWhole?.by;
 
 /** A stitch of the gallery, a motif, or the maker's own unit. */
 export const structureById = (id: string): Structure | undefined =>
-  id === ownUnit.id ? ownUnit : [...STRUCTURES, ...MOTIFS].find((s) => s.id === id);
+  id === ownUnit.id ? ownUnit : [...STRUCTURES, ...MADE_WHOLE].find((s) => s.id === id);
 
 /** A stitch with its parameters: ready to be woven, or what to change in them. */
 export type Bound =

@@ -149,6 +149,7 @@ const loopParts = (p: Params): Part[] =>
 export const roundMotif = structure({
   id: 'round-motif',
   name: 'Round motif',
+  madeWhole: { called: 'motif', by: 'two points' },
   family: 'motif',
   about:
     'A ring with loops about it, round upon round, grown so that it lies flat. Made one at a time, and joined.',

@@ -118,6 +118,15 @@ export interface Graduation {
   readonly withCounts: (counts: readonly number[]) => Readonly<Record<string, unknown>>;
 }
 
+/** How a part made apart is held by what strings it: joined at two of its points, through its middle, or by a loop of it. */
+export type StrungBy = 'two points' | 'its middle' | 'its loop';
+
+/** What one is called that is made whole, and by what it is held. */
+export interface MadeWhole {
+  readonly called: string;
+  readonly by: StrungBy;
+}
+
 /** A structure with its parameters filled in. */
 export interface Weaveable {
   /** Each role's parts, in the order they first come. */
@@ -127,6 +136,8 @@ export interface Weaveable {
   readonly mostUnits?: number;
   /** Of a motif: points at which it can be joined, all around it; the units of its rows are these. */
   readonly points?: number;
+  /** Of what is strung by its loop: how wide that is inside, mm. */
+  loopClearMm?(body: (role: string) => BeadSize): number;
   /** Of a V: who stands in its middle, what it is where nothing else is strung there, and how many points apart it is held. */
   readonly corner?: { readonly role: RoleLetter; readonly as: RoleLetter; readonly points: number };
   /** Loops of a clasp that can be sewn on side by side; one where nothing is said. */
@@ -199,7 +210,7 @@ export const FAMILIES = [
   'two-hole line',
 ] as const;
 
-/** Families of the gallery, and what is in none of them: motifs, which are made apart, and a stitch of the maker's own. */
+/** Families of the gallery, and what is in none of them: what is made apart to be strung or joined as it is, and a stitch of the maker's own. */
 export type Family = (typeof FAMILIES)[number] | 'motif' | 'own';
 
 /** What a finished piece of it feels like in the hand. */
@@ -214,6 +225,8 @@ export interface Structure {
   readonly id: string;
   readonly name: string;
   readonly family: Family;
+  /** Of what is made apart, one at a time: what one is called, and by what it is held. */
+  readonly madeWhole?: MadeWhole;
   /** One line for whoever does not know it. */
   readonly about: string;
   readonly feel: string;

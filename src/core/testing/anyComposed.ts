@@ -2,13 +2,20 @@
 import fc from 'fast-check';
 import { CORE_ROLE } from '../joints/setIn';
 import { BEADS, FINDINGS } from '../materials/catalogue';
-import { hasRoom, withBail, withFramedBall, withMotif, withWovenTop } from '../piece/assembly';
+import {
+  hasRoom,
+  withBail,
+  withFramedBall,
+  withMotif,
+  withStrungWhole,
+  withWovenTop,
+} from '../piece/assembly';
 import { inStructure } from '../piece/variants';
 import { WAYS } from '../piece/part';
 import { asPiece, carrying, partOf, withPart } from '../piece/partOfPiece';
 import type { Piece } from '../piece/piece';
 import { ownUnit } from '../structures/ownUnit';
-import { boundStitch, STRUCTURES } from '../structures/registry';
+import { boundStitch, heldBy, STRUCTURES } from '../structures/registry';
 import { isBetween, SEAMS } from '../structures/seam';
 import type { SectionChoice, Sections } from '../structures/sections';
 import { rolesOf } from '../structures/structure';
@@ -18,7 +25,14 @@ import { anyPiece } from './anyPiece';
 
 /** One part more, and how it is to be. */
 const anyPart = fc.record({
-  as: fc.constantFrom('frame' as const, 'top' as const, 'bail' as const, 'motif' as const),
+  as: fc.constantFrom(
+    'frame' as const,
+    'top' as const,
+    'bail' as const,
+    'motif' as const,
+    'ball' as const,
+    'drop' as const,
+  ),
   structure: fc.constantFrom(...STRUCTURES, ownUnit),
   nth: fc.nat(),
   way: fc.constantFrom(...WAYS),
@@ -84,10 +98,12 @@ export const anyComposed: fc.Arbitrary<Piece> = fc
               ? withBail(piece)
               : part.as === 'motif'
                 ? withMotif(piece)
-                : withFramedBall(piece, role);
+                : part.as === 'ball' || part.as === 'drop'
+                  ? withStrungWhole(piece, part.as === 'ball' ? 'beaded-ball' : 'hanging-drop', role)
+                  : withFramedBall(piece, role);
         const { id } = made;
         const kept = partOf(made.piece, id);
-        const own = part.as === 'motif' ? kept : inStructure(kept, part.structure.id);
+        const own = heldBy(kept.structure.id) ? kept : inStructure(kept, part.structure.id);
         const beads = part.bead ? { ...own.beads, A: { ...own.beads.A, ...part.bead } } : own.beads;
         const core = beads[CORE_ROLE];
         return withPart(

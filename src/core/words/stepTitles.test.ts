@@ -11,11 +11,11 @@ import { stepTitle, unitsWords } from './stepTitles';
 const about = { section: WOVEN, pass: 'picots', info: PLAIN_PASS, stride: 1, back: false } as const;
 
 it('reads in the order of the work (by hand)', () => {
-  expect(stepTitle({ ...about, fromUnit: 1, toUnit: 20 }, false)).toBe('Picots, units 1 to 20, each');
-  expect(stepTitle({ ...about, fromUnit: 1, toUnit: 20, back: true }, false)).toBe(
+  expect(stepTitle({ ...about, fromUnit: 1, toUnit: 20 }, undefined)).toBe('Picots, units 1 to 20, each');
+  expect(stepTitle({ ...about, fromUnit: 1, toUnit: 20, back: true }, undefined)).toBe(
     'Picots, units 20 back to 1, each',
   );
-  expect(stepTitle({ ...about, fromUnit: 2, toUnit: 8, stride: 2, back: true }, false)).toBe(
+  expect(stepTitle({ ...about, fromUnit: 2, toUnit: 8, stride: 2, back: true }, undefined)).toBe(
     'Picots, units 8 back to 2, every second one',
   );
   expect(
@@ -28,10 +28,10 @@ it('reads in the order of the work (by hand)', () => {
         fromUnit: 1,
         toUnit: 1,
       },
-      false,
+      undefined,
     ),
   ).toBe('Once more round the loop');
-  expect(stepTitle({ ...about, pass: 'base', fromUnit: 4, toUnit: 4 }, true)).toBe('Ring, point 4');
+  expect(stepTitle({ ...about, pass: 'base', fromUnit: 4, toUnit: 4 }, 'two points')).toBe('Ring, point 4');
 });
 
 type Params = Readonly<Record<string, unknown>>;

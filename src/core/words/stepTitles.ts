@@ -1,5 +1,6 @@
 import { BASE, WOVEN } from '../weave/path';
 import type { StepGroup } from '../read/steps';
+import type { StrungBy } from '../structures/structure';
 
 type Titled = Pick<StepGroup, 'section' | 'pass' | 'info' | 'fromUnit' | 'toUnit' | 'stride' | 'back'>;
 
@@ -12,12 +13,15 @@ export function unitsWords({ fromUnit, toUnit, stride, back }: Titled, word: str
 }
 
 /**
- * The heading of steps: `Picots, units 20 back to 1, each`. What is outside the woven part goes by the name of its pass.
- * @param points whether its units are the points of a motif
+ * The heading of steps: `Picots, units 20 back to 1, each`. What is outside the woven part goes by the name of its pass; so does
+ * what is made whole, but for a motif, whose units are its points.
+ * @param by by what it is held; undefined where it is not made whole
  */
-export function stepTitle(group: Titled, points: boolean): string {
+export function stepTitle(group: Titled, by: StrungBy | undefined): string {
   const { section, pass, info } = group;
   if (section !== WOVEN) return capital(info.again ? 'once more round the loop' : pass);
+  const points = by === 'two points';
+  if (by && !points) return capital(pass);
   const units = unitsWords(group, points ? 'point' : 'unit');
   if (pass !== BASE) return capital(`${pass}, ${units}`);
   return capital(points ? `ring, ${units}` : units);

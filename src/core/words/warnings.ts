@@ -23,6 +23,23 @@ function twoOpinions({ pitchMm, thicknessMm }: Disagreement, style: LengthStyle)
 }
 const percent = (a: number, b: number) => `${Math.round(100 * Math.abs(a / b - 1))} %`;
 
+/** What is not known of a part made apart, and how to find it out. */
+function notMeasured(
+  { by, betweenMm }: Extract<Warning, { code: 'part-not-measured' }>,
+  style: LengthStyle,
+): string {
+  const [least, most] = betweenMm.map((mm) => formatFine(mm, style));
+  const measure = 'Make one, string it between two neighbours, measure it, and write that under This part.';
+  switch (by) {
+    case 'two points':
+      return `It is between ${least} and ${most} wide, by how tight a hand draws it. Make one, measure it from point to point, and write that under This part.`;
+    case 'its middle':
+      return `Strung, it takes between ${least} and ${most} of the thread’s length, for its beads give way to their neighbours. ${measure}`;
+    case 'its loop':
+      return `Strung, it takes between ${least} and ${most} of the thread’s length, by how its loop lies. ${measure}`;
+  }
+}
+
 /** What a weaver should know about a plan that stands. */
 export function wordWarning(warning: Warning, style: LengthStyle): Said {
   switch (warning.code) {
@@ -103,17 +120,25 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
         title: `There is no way through the ${warning.part}.`,
         text: `From joint to joint the thread goes through it, and bead ${warning.roles.join(' and ')} of it has no room for that. Take a finer thread or needle, or beads with a wider hole.`,
       };
+    case 'slips':
+      return warning.into === 'hole'
+        ? {
+            title: `The hole of the ${warning.part} is wider than the bead beside it.`,
+            text: 'That bead slips into it, and how long the piece becomes is anybody’s guess. String a larger bead on either side of it, or weave it of smaller ones.',
+          }
+        : {
+            title: `The loop of the ${warning.part} is wider than the bead beside it.`,
+            text: 'It slips over that bead and wanders along the thread. Take fewer or smaller beads in the loop, or string a larger bead on either side of it.',
+          };
     case 'loose-parts':
       return {
         title: `Nothing takes up ${warning.parts.map((part) => `the ${part}`).join(' or ')}.`,
-        text: 'What is framed is strung in the place of a bead, and motifs are joined by Motifs in a line, under This part; a top closes a piece that is closed by a clasp, under Clasp and ends. Choose that, or take the part out.',
+        text: 'What is framed, a ball or a drop is strung in the place of a bead, and motifs are joined by Motifs in a line, under This part; a top closes a piece that is closed by a clasp, under Clasp and ends. Choose that, or take the part out.',
       };
     case 'part-not-measured':
       return {
         title: `How much room a ${warning.part} takes is not sure.`,
-        text: warning.joined
-          ? `It is between ${formatFine(warning.betweenMm[0], style)} and ${formatFine(warning.betweenMm[1], style)} wide, by how tight a hand draws it. Make one, measure it from point to point, and write that under This part.`
-          : `Strung, it takes between ${formatFine(warning.betweenMm[0], style)} and ${formatFine(warning.betweenMm[1], style)} of the thread’s length, for its beads give way to their neighbours. Make one, string it between two neighbours, measure it, and write that under This part.`,
+        text: notMeasured(warning, style),
       };
     case 'other-thread':
       return {

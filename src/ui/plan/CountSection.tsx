@@ -5,6 +5,7 @@ import { finishedWords } from '@/core/words/closings';
 import { useMemo } from 'react';
 import { choosing, countWords, hasChosen } from '@/core/piece/choosing';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import type { MadeWhole, StrungBy } from '@/core/structures/structure';
 import { madeApart } from '@/core/plan/madeApart';
 import { counted } from '@/core/words/figures';
 import type { Plan } from '@/core/plan/plan';
@@ -31,17 +32,26 @@ interface Props {
   readonly onChange: (change: Partial<PartOfPiece>) => void;
 }
 
-/** A motif is one, whatever the piece takes: how large it is, and how it is worked. */
-function OneMotif({ plan }: { readonly plan: Plan }) {
+/** How large one is that is made whole, by what it is held by. */
+const SIZE_WORDS: Readonly<Record<StrungBy, string>> = {
+  'two points':
+    'from point to point, as its beads lie: what it has of points and rounds is chosen under Stitch, and how many are made, by the part that joins them.',
+  'its middle':
+    'from hole to hole, as its beads lie, before anything rests in them: how many beads it has is chosen under Stitch, and how many are made, by the part that strings them.',
+  'its loop':
+    'from the top of its loop to its tip: what hangs is chosen under Stitch, and how many are made, by the part that strings them.',
+};
+
+/** What is made whole is one, whatever the piece takes: how large it is, and how it is worked. */
+function OneWhole({ plan, made }: { readonly plan: Plan; readonly made: MadeWhole }) {
   const { fine } = useLengths();
   return (
     <>
       <div className={styles.countHead}>
-        <h2 id="how-many">One motif</h2>
+        <h2 id="how-many">One {made.called}</h2>
       </div>
       <p>
-        <strong>{fine(plan.chosen.finishedMm)}</strong> from point to point, as its beads lie: what it has of
-        points and rounds is chosen under Stitch, and how many are made, by the part that joins them.
+        <strong>{fine(plan.chosen.finishedMm)}</strong> {SIZE_WORDS[made.by]}
       </p>
     </>
   );
@@ -54,8 +64,8 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
   const later = useAfterPaint(now);
   return (
     <section className={`card ${styles.count} ${stands ? '' : styles.stale}`} aria-labelledby="how-many">
-      {plan.weaveable.mostUnits === 1 ? (
-        <OneMotif plan={plan} />
+      {plan.structure.madeWhole ? (
+        <OneWhole plan={plan} made={plan.structure.madeWhole} />
       ) : (
         <>
           <div className={styles.countHead}>

@@ -33,7 +33,7 @@ export function Steps({ plan }: { plan: Plan }) {
               onBlur={() => pointer.over(null)}
               onClick={() => pointer.hold(pointedStep(group))}
             >
-              {stepTitle(group, plan.weaveable.points !== undefined)}
+              {stepTitle(group, plan.structure.madeWhole?.by)}
             </button>
             {group.section === WOVEN && group.info.tension !== 'tight' && (
               <span className={styles.tension}>{group.info.tension} tension</span>

@@ -1,7 +1,10 @@
 import { mean, group } from 'd3';
 import type { Sketch } from '@/core/layout/sketch';
 
-/** More beads than this are not drawn one by one in so small a picture: the row nearest to the eye stands for all. */
+/**
+ * More beads than this are not drawn one by one in so small a picture: of what lies in rows, the row nearest to the eye stands for
+ * all. What is made apart lies in none.
+ */
 const MOST = 500;
 
 /** A bead of a piece that is worn. */
@@ -26,7 +29,7 @@ export function nearestBeads({ parts }: Sketch): WornBead[] {
   );
   const middles = new Map([...rigid].map(([id, beads]) => [id, mean(beads, ({ at: [x] }) => x)]));
   return parts
-    .filter(({ level }) => count <= MOST || level === nearest)
+    .filter(({ level }) => count <= MOST || rigid.size > 0 || level === nearest)
     .flatMap(({ beads, times, atMm, stepMm }, part) =>
       Array.from({ length: times }, (_, k) =>
         beads.map(({ bead, shape, at: [x, out], angle, nth }): WornBead => {

@@ -2,9 +2,9 @@
 
 import { holdsOneEnd } from '@/core/closures/suits';
 import type { ReactNode } from 'react';
-import { isMotif, boundStitch, structureById } from '@/core/structures/registry';
+import { heldBy, boundStitch, structureById } from '@/core/structures/registry';
 import { listed, hasSections } from '@/core/structures/sections';
-import { rolesOf, type Part } from '@/core/structures/structure';
+import { rolesOf, type Part, type StrungBy } from '@/core/structures/structure';
 import { fieldsThatCount } from '@/core/structures/field';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { ringSize } from '@/core/body/ringSize';
@@ -49,8 +49,8 @@ export type ChoiceTitle = (typeof CHOICE_TITLES)[number];
 /** Whether a part has such a choice: what is made apart is not closed by a clasp. */
 export const isAsked = (title: ChoiceTitle, { count, structure }: PartOfPiece): boolean => {
   if (title === 'Clasp and ends') return count.by === 'fit';
-  // A motif is measured from point to point, under This part.
-  return title !== 'Gauge' || !isMotif(structure.id);
+  // What is made whole is measured whole, under This part.
+  return title !== 'Gauge' || !heldBy(structure.id);
 };
 
 interface Props {
@@ -188,9 +188,15 @@ const aboutWords = (piece: PartOfPiece): string =>
     ? `made apart, closed about a ${beadOf(piece, CORE_ROLE).name}`
     : piece.count.by === 'over'
       ? 'made apart, a bail that runs on the piece'
-      : isMotif(piece.structure.id)
-        ? 'made apart, one at a time, and joined'
-        : 'made apart, to close the piece';
+      : TAKEN_UP[heldBy(piece.structure.id) ?? 'its edges'];
+
+/** How a part made apart is taken up, by what it is held by. */
+const TAKEN_UP: Readonly<Record<StrungBy | 'its edges', string>> = {
+  'two points': 'made apart, one at a time, and joined',
+  'its middle': 'made apart, one at a time, and strung',
+  'its loop': 'made apart, one at a time, and hung',
+  'its edges': 'made apart, to close the piece',
+};
 
 /** The runs of beads that the structure's parameters hold. */
 const sequences = ({ structure: { id, params } }: PartOfPiece): string[][] => {
@@ -219,9 +225,11 @@ function motifWords({ structure: { params } }: PartOfPiece): string | null {
 }
 
 function sequenceWords(piece: PartOfPiece): string {
-  const own = sequences(piece)
-    .map((roles) => roles.join(' ') || 'no beads yet')
-    .join(', ');
+  // Where no run of beads is told, as of a ball, those that it has are.
+  const own =
+    sequences(piece)
+      .map((roles) => roles.join(' ') || 'no beads yet')
+      .join(', ') || usedRoles(piece).join(', ');
   const { sections } = piece.structure;
   return hasSections(sections) ? `${own}, with ${counted(listed(sections).length, 'section')}` : own;
 }

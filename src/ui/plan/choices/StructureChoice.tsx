@@ -2,7 +2,7 @@
 
 import type { FindingMaterial } from '@/core/materials/material';
 import type { Plan } from '@/core/plan/plan';
-import { isMotif, MOTIFS, structureById, STRUCTURES } from '@/core/structures/registry';
+import { heldBy, MADE_WHOLE, structureById, STRUCTURES } from '@/core/structures/registry';
 import { ownUnit } from '@/core/structures/ownUnit';
 import type { Structure } from '@/core/structures/structure';
 import { inStructure } from '@/core/piece/variants';
@@ -75,9 +75,9 @@ export function StructureChoice({ piece, plan, findings, onChange }: Props) {
   );
 }
 
-/** A motif is joined, and so is worked as a motif; everything else as any stitch that has a path, or one's own. */
-const stitchesFor = ({ structure }: PartOfPiece): readonly Structure[] =>
-  isMotif(structure.id) ? MOTIFS : [...STRUCTURES, ownUnit];
+/** What is made whole is held in a way of its own, and so stays what it is; everything else is worked in any stitch, or one's own. */
+const stitchesFor = ({ structure: { id } }: PartOfPiece): readonly Structure[] =>
+  heldBy(id) ? MADE_WHOLE.filter((one) => one.id === id) : [...STRUCTURES, ownUnit];
 
 /** Another stitch starts from its own usual values, but keeps the sequence already laid out, if it can. */
 function keepSequence(

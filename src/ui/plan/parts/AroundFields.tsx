@@ -6,8 +6,7 @@ import { CORE_ROLE } from '@/core/joints/setIn';
 import type { LengthRange } from '@/core/length/length';
 import type { BeadKind } from '@/core/materials/material';
 import { beadOf, type Way } from '@/core/piece/part';
-import { carrying, withPart, type PartOfPiece } from '@/core/piece/partOfPiece';
-import { ballRoles, strungAs, strungAt } from '@/core/piece/assembly';
+import { withPart, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { StrungComponent } from '@/core/plan/planned';
 import { planOrFault } from '@/core/plan/plan';
 import { counted } from '@/core/words/figures';
@@ -16,6 +15,7 @@ import { LengthInput } from '../../fields/LengthInput';
 import { Pick } from '../../fields/Pick';
 import { useLookups } from '../../shell/useLookups';
 import { useLengths } from '../../shell/lengths';
+import { StrungInPlace } from './StrungInPlace';
 import type { Rooms } from './useOpenPart';
 import styles from '../choices/choices.module.css';
 
@@ -76,9 +76,6 @@ export function AroundFields({ part, rooms, component, kinds, onChange }: Props)
   const { count } = part;
   if (count.by !== 'around') return null;
   const core = beadOf(part, CORE_ROLE);
-  const carrier = carrying(rooms.piece);
-  const roles = ballRoles(carrier);
-  const at = strungAt(rooms.piece, part.id).find((one) => one.part === carrier.id);
   const set = (change: Partial<typeof count>) => onChange({ count: { ...count, ...change } });
   return (
     <>
@@ -93,14 +90,7 @@ export function AroundFields({ part, rooms, component, kinds, onChange }: Props)
           if (kind) onChange({ beads: { ...part.beads, [CORE_ROLE]: { ...core, ...kind } } });
         }}
       />
-      <Choice
-        label="Strung in the place of bead"
-        value={at?.role ?? ''}
-        options={roles.map((role) => ({ value: role, label: role }))}
-        onChange={(role) =>
-          role !== '' && rooms.onTake(strungAs(rooms.piece, part.id, { part: carrier.id, role }))
-        }
-      />
+      <StrungInPlace part={part} rooms={rooms} />
       <Choice<Way>
         label="The thread that strings it goes"
         value={count.way}

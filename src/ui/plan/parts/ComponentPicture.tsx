@@ -7,8 +7,9 @@ import { SketchDrawing } from '../../piece/SketchDrawing';
 import { useLengths } from '../../shell/lengths';
 import styles from './parts.module.css';
 
-/** Pixels that the picture is high. */
+/** Pixels that the picture is high, and that it is wide at the most. */
 const HIGH_PX = 132;
+const WIDE_PX = 132;
 
 /** A part made apart, by itself as it is when it is made: from its front, and from its edge. */
 export function ComponentPicture({ part, component }: { part: PartOfPiece; component: Component }) {
@@ -16,6 +17,8 @@ export function ComponentPicture({ part, component }: { part: PartOfPiece; compo
   const views = (['above', 'side'] as const).map((view) => component.sketch(view));
   const boxes = views.map((sketch) => extent(sketch));
   const highMm = Math.max(...boxes.map(({ from, to }) => to[1] - from[1])) + 1;
+  const wideMm = Math.max(...boxes.map(({ from, to }) => to[0] - from[0])) + 1;
+  const scale = Math.min(HIGH_PX / highMm, WIDE_PX / wideMm);
   const across = (k: 0 | 1, of: number) => {
     const box = boxes[of];
     return box ? box.to[k] - box.from[k] : 0;
@@ -28,9 +31,9 @@ export function ComponentPicture({ part, component }: { part: PartOfPiece; compo
         return (
           <svg
             key={i}
-            viewBox={`${from[0] - 0.5} ${-highMm / 2} ${wide} ${highMm}`}
-            height={HIGH_PX}
-            width={(HIGH_PX * wide) / highMm}
+            viewBox={`${from[0] - 0.5} ${(from[1] + to[1] - highMm) / 2} ${wide} ${highMm}`}
+            height={highMm * scale}
+            width={wide * scale}
             aria-hidden
             focusable="false"
           >

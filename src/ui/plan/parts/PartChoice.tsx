@@ -7,13 +7,13 @@ import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { withoutPart } from '@/core/piece/assembly';
 import type { Plan } from '@/core/plan/plan';
 import { madeApart } from '@/core/plan/madeApart';
-import { isMotif } from '@/core/structures/registry';
+import { heldBy } from '@/core/structures/registry';
 import { TypedInput } from '../../fields/TypedInput';
 import type { Reading } from '../../fields/useTyped';
 import { AroundFields } from './AroundFields';
 import { ComponentPicture } from './ComponentPicture';
-import { MotifFields } from './MotifFields';
 import type { Rooms } from './useOpenPart';
+import { WholeFields } from './WholeFields';
 import styles from '../choices/choices.module.css';
 
 /** A name, or none: then it goes by what it is. */
@@ -53,13 +53,8 @@ export function PartChoice({ part, rooms, whole, kinds, onChange }: Props) {
           hangs from it is sewn to it when it is done.
         </p>
       )}
-      {isMotif(part.structure.id) ? (
-        <>
-          <p className="soft">
-            Made first, one at a time, and joined at two of its points. How many are made, the piece says.
-          </p>
-          <MotifFields part={part} component={strung ?? null} onChange={onChange} />
-        </>
+      {heldBy(part.structure.id) ? (
+        <WholeFields part={part} rooms={rooms} component={strung ?? null} onChange={onChange} />
       ) : part.count.by === 'fixed' ? (
         <p className="soft">
           Made first; the ends of the piece are sewn to its edges, as to a clasp. How many units it has is

@@ -9,6 +9,7 @@ import {
   withBail,
   withFramedBall,
   withMotif,
+  withStrungWhole,
   type WithPart,
 } from '@/core/piece/assembly';
 import { partName, type Part } from '@/core/piece/part';
@@ -39,9 +40,17 @@ export function PartRooms({ rooms: { piece, open, onOpen, onTake } }: { readonly
       {open === carrier.id && hasRoom(piece) && (
         <div className={styles.buttons}>
           {role && (
-            <Button onClick={() => take(withFramedBall(piece, role))}>
-              Frame a ball, and string it for bead {role}
-            </Button>
+            <>
+              <Button onClick={() => take(withFramedBall(piece, role))}>
+                Frame a ball, and string it for bead {role}
+              </Button>
+              <Button onClick={() => take(withStrungWhole(piece, 'beaded-ball', role))}>
+                Weave a hollow ball for bead {role}
+              </Button>
+              <Button onClick={() => take(withStrungWhole(piece, 'hanging-drop', role))}>
+                Hang a drop for bead {role}
+              </Button>
+            </>
           )}
           {!joinsMotifs(piece) && (
             <Button onClick={() => take(withMotif(piece))}>Make motifs, and join them in a line</Button>
