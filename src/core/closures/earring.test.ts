@@ -42,6 +42,20 @@ describe.each(STRUCTURES.map(({ id }) => id))('an earring in %s', (id) => {
   });
 });
 
+it('strung once through, a line goes round its free end all the same, and back', () => {
+  const { structure, ...part } = newPart('x', 'strung-line', null, 'earring');
+  const once = planned({ ...part, structure: { ...structure, params: { ...structure.params, trips: 1 } } });
+  const last = once
+    .work()
+    .path.beads.filter(({ place }) => place.section.zone === 'woven')
+    .at(-1);
+  const first = once.work().path.beads.find(({ place }) => place.section.zone === 'woven');
+  const trips = (id: number | undefined) =>
+    once.work().path.moves.filter((move) => 'bead' in move && move.bead.id === id).length;
+  expect(trips(last?.id)).toBe(1);
+  expect(trips(first?.id)).toBeGreaterThan(1);
+});
+
 it('an ear wire stays with earrings, and what suits another kind comes back with it', () => {
   for (const from of KINDS)
     for (const to of KINDS) {

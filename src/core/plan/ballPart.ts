@@ -21,7 +21,7 @@ import { alone } from './ringBeads';
  * By what part a ball may come out smaller than its closed form says, and larger. Round beads roll on each other and stand; the
  * flanks of others slip past each other, and the layout has such balls smaller by so much (its test).
  */
-const HAND = { round: [0.02, 0.02], other: [0.15, 0.02] } as const;
+const HAND = { round: [0.02, 0.02], other: [0.15, 0.06] } as const;
 
 /** A bead of a ball where it lies about the ball's middle, x along the thread that strings it. */
 interface Lies {

@@ -107,9 +107,9 @@ describe('motifs in a line', () => {
       const told = planSteps(plan)
         .flatMap(({ steps }) => steps.map(({ text }) => text))
         .join(' ');
-      expect(told).toContain('1 motif by one of its points');
-      expect(told).toContain('opposite point of the motif');
-      expect(told).not.toMatch(/hole|motif motif/);
+      expect(told).toContain('1 motif by its left point');
+      expect(told).toContain('motif by its right point');
+      expect(told).not.toMatch(/hole|motif motif|bead by its/);
     }
   });
 

@@ -44,7 +44,7 @@ describe('a plan', () => {
       planSteps(planned(bracelet('flat-herringbone', { hand })))
         .flatMap((group) => group.steps.map((step) => step.text))
         .join(' ');
-    expect(words('right')).toContain('right A');
+    expect(words('right')).toContain('the rightmost bead of the row before');
     expect(words('right')).toMatch(/pick up 3 loop seeds?/i);
     expect(words('left')).toBe(
       words('right').replace(/left|right/g, (side) => (side === 'left' ? 'right' : 'left')),

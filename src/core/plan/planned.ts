@@ -10,6 +10,7 @@ import type { ToLayOut } from '../layout/kept';
 import type { Sketch } from '../layout/sketch';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Weight } from '../read/weight';
+import type { Held } from '../told/told';
 import type { Structure, Weaveable } from '../structures/structure';
 import type { Gear } from '../supplies/holeFill';
 import type { ThreadPlan } from '../supplies/threadPlan';
@@ -66,6 +67,8 @@ export interface Plan extends WovenReadings {
   readonly rules: readonly CountRule[];
   readonly widthMm: number;
   readonly thicknessMm: number;
+  /** What it is turned about while it is worked, as a tube or a motif is. */
+  readonly round: Held['round'];
   readonly thread: ThreadPlan;
   readonly gear: Gear;
   readonly weight: Weight;

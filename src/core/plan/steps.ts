@@ -4,17 +4,43 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { CORE_ROLE } from '../joints/setIn';
 import { beadOf } from '../piece/part';
 import type { Plan } from './plan';
+import type { StrungBy } from '../structures/structure';
 import type { Work } from './work';
-import type { StepWords } from '../read/phrases';
-import { steps, unitSteps, type StepGroup, type ToldUnit } from '../read/steps';
+import { steps, unitSteps, type Laid, type Step, type StepGroup, type ToldUnit } from '../read/steps';
 import { strokes } from '../read/strokes';
+import type { Held } from '../told/told';
+import { goingWords, type StepWords } from '../words/told';
 
-const stepWords = (plan: Plan, { path, layout }: Work): StepWords => ({
-  hand: plan.hand,
+/** How the steps of a plan are worded. */
+export const stepWords = (plan: Plan): StepWords => ({
   row: plan.weaveable.rowWord,
   role: roleWords(plan),
-  isMotif: (role) => plan.components.get(role)?.bead.inside !== undefined,
+  motif: [...plan.components.values()].find(({ by }) => by === 'two points')?.name,
   needled: plan.gear.needleMm !== null,
+  ...WAYS_OF[plan.structure.madeWhole?.by ?? 'its edges'],
+});
+
+/** How ways are said of what is made whole. */
+const WAYS_OF: Readonly<Record<StrungBy | 'its edges', Pick<StepWords, 'ways'>>> = {
+  'two points': { ways: 'outwards' },
+  'its middle': { ways: 'none' },
+  'its loop': {},
+  'its edges': {},
+};
+
+/** How a piece is held while it is made: a left hand works from right to left. */
+export const heldOf = ({ structure, round, hand }: Plan): Held => ({
+  grows:
+    structure.madeWhole?.by === 'its middle'
+      ? null
+      : (structure.grows ?? (hand === 'left' ? 'left' : 'right')),
+  round,
+});
+
+const laid = (plan: Plan, { path, layout }: Work): Laid => ({
+  path,
+  layout,
+  held: heldOf(plan),
   strokes: strokes(path, layout),
 });
 
@@ -30,7 +56,18 @@ const roleWords =
 
 /** The worded steps of a plan; worked out only when somebody reads them. */
 export const planSteps = (plan: Plan): StepGroup[] =>
-  plan.weaveable.pathless ? [] : steps(plan.work().path, stepWords(plan, plan.work()));
+  plan.weaveable.pathless
+    ? []
+    : steps(laid(plan, plan.work()), stepWords(plan)).map((group) => ({
+        ...group,
+        steps: group.section.zone === 'woven' ? group.steps.map((step) => withWay(step, plan)) : group.steps,
+      }));
+
+/** A step that says first which way it goes. */
+const withWay = (step: Step, plan: Plan): Step =>
+  plan.structure.madeWhole
+    ? step
+    : { ...step, text: [goingWords(step.going, heldOf(plan)), step.text].filter(Boolean).join(' ') };
 
 /** Its rows as lists to read beads off, by their letters and colours; none where nobody has told the path. */
 export function planRows(plan: Plan): RowList[] {
@@ -42,4 +79,7 @@ export function planRows(plan: Plan): RowList[] {
 
 /** The same, every unit on its own: to be watched move by move. */
 export const planUnits = (plan: Plan): ToldUnit[] =>
-  unitSteps(plan.work().path, stepWords(plan, plan.work()));
+  unitSteps(laid(plan, plan.work()), stepWords(plan)).map((unit) => ({
+    ...unit,
+    steps: unit.place.section.zone === 'woven' ? unit.steps.map((step) => withWay(step, plan)) : unit.steps,
+  }));

@@ -4,9 +4,13 @@ import type { Layout } from '../layout/layout';
 import { BEADS, byId } from '../materials/catalogue';
 import { beadGrams } from '../materials/weight';
 import { STRUCTURES } from '../structures/registry';
-import { capsule, REPEATING, rosette, spiralRope, strung } from '../testing/paths';
+import { inALine } from '../testing/inALine';
+import { capsule, REPEATING, rosette, strung } from '../testing/paths';
 import { Weave } from '../weave/builder';
-import { isTraversal, wovenOf, type Path } from '../weave/path';
+import { isTraversal, type Path } from '../weave/path';
+import { newPart } from '../piece/newPiece';
+import { planSteps } from '../plan/steps';
+import { planned } from '../testing/planned';
 import { steps } from './steps';
 import { strokes } from './strokes';
 import { tally } from './tally';
@@ -48,7 +52,7 @@ describe.each(every)('$name', ({ build, fewest }) => {
     ));
 
   it('every move is in a step, and equal units are told once', () => {
-    const groups = (n: number) => steps(build(n), { row: 'row', hand: 'right', role: (r) => r });
+    const groups = (n: number) => steps(inALine(build(n)), { row: 'row', role: (r) => r });
     const told = groups(12).reduce(
       (sum, { steps, times }) => sum + times * steps.reduce((n, step) => n + step.moves.length, 0),
       0,
@@ -60,18 +64,10 @@ describe.each(every)('$name', ({ build, fewest }) => {
 });
 
 it('a round of a motif is told once for all its parts', () => {
-  const groups = steps(rosette(8), { row: 'round', hand: 'right', role: (r) => r });
-  expect(groups.find((g) => g.section === wovenOf('points'))).toMatchObject({
-    fromUnit: 1,
-    toUnit: 8,
-    times: 8,
-  });
-});
-
-it('a run of the newest core beads is told as such', () => {
-  const groups = steps(spiralRope(12), { row: 'unit', hand: 'right', role: (r) => r });
-  const texts = groups.map((g) => g.steps[0]?.text);
-  expect(texts).toContain('Pick up 1 C and 3 O, then go through the last 4 core C, the new one included.');
+  const part = newPart('x', 'round-motif', null);
+  const groups = planSteps(planned({ ...part, ends: { ...part.ends, closing: 'open' } }));
+  // The last closes the round, and leads up to the next.
+  expect(groups.find(({ pass }) => pass === 'round 1')).toMatchObject({ fromUnit: 1, toUnit: 7, times: 7 });
 });
 
 describe('strokes of the needle', () => {
@@ -108,17 +104,18 @@ describe('strokes of the needle', () => {
     const beads = t.string(['A', 'A', 'A', 'B']);
     t.through(...beads.slice(0, 3));
     const path = w.path();
-    const words = { row: 'row', hand: 'right', role: (r: string) => r } as const;
-    const text = steps(path, { ...words, strokes: strokes(path, line(path, 0)) })[0]?.steps[0]?.text;
-    expect(text).toMatch(/through the 3 beads of this row, all on the needle at once/);
-    expect(steps(path, words)[0]?.steps[0]?.text).not.toMatch(/at once/);
+    const words = { row: 'row', role: (r: string) => r } as const;
+    const laid = inALine(path);
+    const text = steps({ ...laid, strokes: strokes(path, laid.layout) }, words)[0]?.steps[0]?.text;
+    expect(text).toMatch(/through the first 3 new beads, all on the needle at once/);
+    expect(steps(laid, words)[0]?.steps[0]?.text).not.toMatch(/at once/);
   });
 });
 
 describe('what a step says beside the moves', () => {
   it('what is set in, by name', () => {
-    const words = { row: 'row', hand: 'right', role: (r: string) => (r === 'Z' ? 'stone' : r) } as const;
-    const told = steps(capsule(8), words).flatMap((group) => group.steps.map(({ text }) => text));
+    const words = { row: 'row', role: (r: string) => (r === 'Z' ? 'stone' : r) } as const;
+    const told = steps(inALine(capsule(8)), words).flatMap((group) => group.steps.map(({ text }) => text));
     expect(told.filter((text) => /set in 1 stone\b/i.test(text))).toHaveLength(1);
     expect(told.join(' ')).not.toMatch(/set in (?!1 stone)/i);
   });
@@ -133,8 +130,8 @@ describe('what a step says beside the moves', () => {
       );
       return w.path();
     };
-    const words = { row: 'row', hand: 'right', role: (r: string) => r } as const;
-    expect(steps(path([]), words).at(-1)).toMatchObject({
+    const words = { row: 'row', role: (r: string) => r } as const;
+    expect(steps(inALine(path([])), words).at(-1)).toMatchObject({
       pass: 'edge',
       info: { tension: 'loose', why: 'Or it bends.', optional: true },
       times: 4,

@@ -9,7 +9,10 @@ import {
   type Path,
   type Section,
 } from '../weave/path';
-import { sentence, type StepWords } from './phrases';
+import type { Layout } from '../layout/layout';
+import type { Direction, Held } from '../told/told';
+import { tell, type Told } from '../told/writer';
+import { toldWords, type StepWords } from '../words/told';
 import { head, runs } from './runs';
 
 /** What one stretch of work asks of the maker. */
@@ -18,8 +21,18 @@ export interface Step {
   /** What that needle is called. */
   readonly by: NeedleName;
   readonly text: string;
+  /** The ways that it goes, by turns: as it is told, and where it is told for several, as the next is worked. */
+  readonly going: readonly (Direction | null)[];
   /** The moves it tells, in the unit that it is told for. */
   readonly moves: readonly Move[];
+}
+
+/** A path as it lies and is held, and what the needle goes through in one stroke. */
+export interface Laid {
+  readonly path: Path;
+  readonly layout: Layout;
+  readonly held: Held;
+  readonly strokes?: ReadonlyMap<Move, number>;
 }
 
 /** Steps of one unit, or of several neighbouring units in which they read the same. */
@@ -57,31 +70,31 @@ export interface ToldUnit {
 }
 
 /** Every unit of the work in order, in words. A tail that is worked with is threaded first. */
-export function unitSteps(path: Path, words: StepWords): ToldUnit[] {
+export function unitSteps({ path, layout, held, strokes }: Laid, words: StepWords): ToldUnit[] {
   const loose = new Set(words.needled ? tailsOf(path) : []);
-  const stepOf = (moves: readonly Move[]): Step => {
-    const { needle } = head(moves);
-    const text = sentence(path, moves, words);
+  const stepOf = ({ step, moves }: Told): Step => {
+    const { needle, going } = step;
+    const text = toldWords(step, words);
     return {
       needle,
       by: given(path.needles.get(needle), 'name of a needle'),
       text: loose.delete(needle) ? `Thread this tail on a needle. ${text}` : text,
+      going: [going],
       moves,
     };
   };
-  return runs(path.moves, (m) => `${sectionKey(m.place.section)}|${m.place.pass}|${m.place.unit}`).map(
-    (unit) => ({
-      place: head(unit).place,
-      steps: runs(unit, (m) => `${m.needle}|${m.place.row}`).map(stepOf),
-    }),
-  );
+  const told = tell(path, layout, held, strokes);
+  return runs(told, ({ step }) => `${sectionKey(step.section)}|${step.pass}|${step.unit}`).map((unit) => ({
+    place: head(head(unit).moves).place,
+    steps: unit.map(stepOf),
+  }));
 }
 
 /** The worded steps of a path. Units that read alike, neighbours or by turns, are folded into one group. */
-export function steps(path: Path, words: StepWords): StepGroup[] {
+export function steps(laid: Laid, words: StepWords): StepGroup[] {
   const groups: StepGroup[] = [];
   const newest = new Map<StepGroup, number>();
-  for (const { place, steps: sentences } of unitSteps(path, words)) {
+  for (const { place, steps: sentences } of unitSteps(laid, words)) {
     const { section, pass } = place;
     const number = place.unit + 1;
     const k = groups.findLastIndex((group, i) => {
@@ -89,7 +102,7 @@ export function steps(path: Path, words: StepWords): StepGroup[] {
       const on = number - (newest.get(group) ?? 0);
       const stride = Math.abs(on);
       const inStep = group.times === 1 ? stride <= 2 : stride === group.stride && on < 0 === group.back;
-      return inStep && sameSteps(group.steps, sentences);
+      return inStep && sameSteps(group, sentences);
     });
     const before = groups[k];
     const group: StepGroup = before
@@ -100,11 +113,13 @@ export function steps(path: Path, words: StepWords): StepGroup[] {
           times: before.times + 1,
           stride: Math.max(1, Math.abs(number - (newest.get(before) ?? 0))),
           back: number < (newest.get(before) ?? number),
+          steps:
+            before.times === 1 ? before.steps.map((step, i) => byTurns(step, sentences[i])) : before.steps,
         }
       : {
           section,
           pass,
-          info: passInfo(path, place),
+          info: passInfo(laid.path, place),
           fromUnit: number,
           toUnit: number,
           times: 1,
@@ -119,5 +134,20 @@ export function steps(path: Path, words: StepWords): StepGroup[] {
   return groups;
 }
 
-const sameSteps = (a: readonly Step[], b: readonly Step[]) =>
-  a.length === b.length && a.every((step, i) => step.text === b[i]?.text && step.needle === b[i].needle);
+/** Whether a unit reads as the ones of a group do: the same words, the way that its turn is. */
+const sameSteps = ({ steps: told, times }: StepGroup, unit: readonly Step[]) =>
+  told.length === unit.length &&
+  told.every((step, i) => {
+    const other = unit[i];
+    const going = step.going[times % step.going.length];
+    return (
+      step.text === other?.text &&
+      step.needle === other.needle &&
+      // The second says whether they go by turns.
+      (times === 1 || going === other.going[0])
+    );
+  });
+
+/** A step that goes one way, and the next time another. */
+const byTurns = (step: Step, next: Step | undefined): Step =>
+  next && next.going[0] !== step.going[0] ? { ...step, going: [...step.going, ...next.going] } : step;

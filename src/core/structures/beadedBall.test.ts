@@ -116,7 +116,7 @@ describe('a beaded ball', () => {
     expect(average(byForm(30, () => size('pressed-4')))).toBeCloseTo(((3 + Math.sqrt(5)) / 4) * side, 2);
   });
 
-  it('of other beads comes out no larger than its closed form, and no smaller than its band, by the closed solver', () =>
+  it('of other beads comes out within its band of the closed form, by the closed solver', () =>
     fc.assert(
       fc.property(
         fc.constantFrom(...['seed-11', 'seed-8', 'seed-15', 'cylinder-11', 'pressed-4']),
@@ -126,7 +126,7 @@ describe('a beaded ball', () => {
           const body = (role: string) => size(role === 'A' ? a : b);
           const times = average(bySolver(beads, body)) / average(byForm(beads, body));
           expect(times).toBeGreaterThan(0.85);
-          expect(times).toBeLessThan(1.02);
+          expect(times).toBeLessThan(1.06);
         },
       ),
       { numRuns: runs(4) },

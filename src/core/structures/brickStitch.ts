@@ -149,6 +149,7 @@ export const brickStitch = structure({
   about: 'Each bead hangs on the thread between two beads of the row before, like bricks in a wall.',
   feel: 'firm across, supple along its length',
   handles: 'soft like cloth',
+  grows: 'up',
   uses: ['bracelet'],
   needles: 1,
   threads: ['gel-spun', 'waxed nylon'],

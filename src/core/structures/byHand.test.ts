@@ -5,7 +5,9 @@ import { BEADS, byId } from '../materials/catalogue';
 import { tally, unitTally } from '../read/tally';
 import { threadMm } from '../read/thread';
 import { holeUses } from '../read/traversals';
-import { steps } from '../read/steps';
+import { newPart } from '../piece/newPiece';
+import { planSteps } from '../plan/steps';
+import { planned } from '../testing/planned';
 import { isTraversal, WOVEN, type Section } from '../weave/path';
 import { ladder } from './ladder';
 import { flatPeyote } from './flatPeyote';
@@ -146,13 +148,16 @@ describe('flat peyote by hand', () => {
   });
 
   it('its steps tell a row once, with how often', () => {
-    const path = flatPeyote.bind({ sequence: ['A'], wide: 12 }).weave(9, ends);
-    const texts = steps(path, { row: 'row', role: (role) => role, hand: 'right' }).flatMap((g) =>
-      g.steps.map((step) => step.text),
-    );
-    expect(texts).toContain(
-      '6 times: pick up 1 A, skip the A two rows back, go back through the A of the row before.',
-    );
+    const part = newPart('x', 'flat-peyote', null);
+    const params = { ...part.structure.params, sequence: ['A'], wide: 12 };
+    const told = planSteps(planned({ ...part, units: 9, structure: { ...part.structure, params } }));
+    const rows = told.filter(({ pass }) => pass === 'base');
+    expect(rows).toHaveLength(1);
+    expect(rows[0]?.steps.map(({ text }) => text)).toEqual([
+      'By turns from left to right and from right to left. Pick up 1 A, then let it sit on the bead that you came out of, ' +
+        'then 5 times: go through the next bead of the row before, pick up 1 A, skip the next bead of the row two back; ' +
+        'then go through the next bead of the row before.',
+    ]);
   });
 });
 

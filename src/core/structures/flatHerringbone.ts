@@ -146,6 +146,7 @@ export const flatHerringbone = structure({
   about: 'Pairs of beads worked row upon row, leaning to each other like fish bones.',
   feel: 'flexible along its length, holds flat across',
   handles: 'holds flat',
+  grows: 'up',
   uses: ['bracelet', 'ring band'],
   needles: 1,
   threads: ['gel-spun', 'waxed nylon'],

@@ -110,6 +110,7 @@ export const flatPeyote = structure({
   about: 'Bead by bead into the gaps of the row before, like bricks set on end.',
   feel: 'a supple cloth that holds flat',
   handles: 'soft like cloth',
+  grows: 'up',
   uses: ['bracelet', 'ring band'],
   needles: 1,
   threads: ['gel-spun', 'waxed nylon'],

@@ -8,7 +8,7 @@ import { compose } from '../joints/compose';
 import type { Body, Point, Pose } from '../layout/layout';
 import type { Held, Net } from '../layout/solver/held';
 import type { BeadShape, BeadSize } from '../materials/material';
-import type { RowWord } from '../read/phrases';
+import type { RowWord } from '../words/told';
 import type { Built } from '../read/totals';
 import { Weave, type WeaveOptions } from '../weave/builder';
 import type { Loom, Made } from '../weave/edge';
@@ -231,6 +231,8 @@ export interface Structure {
   readonly about: string;
   readonly feel: string;
   readonly handles: (typeof HANDLES)[number];
+  /** Where it grows to as it is held: up, where it is not worked along. */
+  readonly grows?: 'up';
   readonly uses: readonly (typeof USES)[number][];
   readonly needles: 1 | 2;
   /** Threads that suit it, and what to know of them, in words. */

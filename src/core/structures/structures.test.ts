@@ -7,6 +7,7 @@ import { tally, unitTally } from '../read/tally';
 import { threadMm, threadMoves } from '../read/thread';
 import { findingPasses } from '../read/traversals';
 import { steps } from '../read/steps';
+import { inALine } from '../testing/inALine';
 import { cellOf } from '../weave/cell';
 import { isTraversal, type Bead, WOVEN } from '../weave/path';
 import { STRUCTURES } from './registry';
@@ -211,7 +212,7 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
   it('words every move: each pick is in a step, and equal units are told once', () =>
     each((weaveable, n) => {
       const path = weaveable.weave(n + 6, ends);
-      const groups = steps(path, { row: weaveable.rowWord, role: (role) => role, hand: 'right' });
+      const groups = steps(inALine(path), { row: weaveable.rowWord, role: (role) => role });
       const told = groups
         .flatMap((g) => g.steps.map((s) => ({ text: s.text, times: g.times })))
         // What is told once for several times counts as often.

@@ -34,8 +34,8 @@ type Params = z.infer<typeof params> & {
   readonly run?: readonly Unit[];
 };
 
-/** Swags need the way back along the line, and so does a line with free ends: it holds itself. */
-const tripsOf = ({ trips, swags }: Params, open: boolean) => (swags > 0 || open ? 2 : trips);
+/** Swags need the way back along the line, and so does a line with a free end: it holds itself. */
+const tripsOf = ({ trips, swags }: Params, free: boolean) => (swags > 0 || free ? 2 : trips);
 /** The row above is shorter: without the first and the last bead of the one below. */
 const upper = ({ swag }: Params) => (swag.length > 2 ? swag.slice(1, -1) : swag);
 /** A swag hangs across every second unit that has a neighbour on both sides. */
@@ -49,6 +49,7 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
   const { w, ring } = loom;
   const p = ringed(given, ring);
   const open = !ring && loom.hangs('start') === 0;
+  const free = !ring && loom.hangs('end') === 0;
   const { sequence, extra, swags, swag, run = [] } = p;
   const t = w.needle('working').begin('foreign');
   const line = w.repeat<Bead[]>(0, units, [], (_, unit) => t.string(run[unit] ?? sequence));
@@ -86,7 +87,7 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
         else backThrough(unit);
       }),
     );
-  } else if (tripsOf(p, open) === 2)
+  } else if (tripsOf(p, free) === 2)
     w.pass('back along the line', { why: 'Should one thread wear through, the other holds.' }, () =>
       w.along(line, { backwards: true }, backThrough),
     );
@@ -110,7 +111,7 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
     const anchor: Anchor = { over: true, way: { along: () => back } };
     return ended(anchor, anchor);
   }
-  if (tripsOf(p, open) === 2) return ended(intoStart, null);
+  if (tripsOf(p, free) === 2) return ended(intoStart, null);
   // The needle stays at the end; the tail, which sews the start, is fastened off there first.
   return { edges, ends: ownAndTail(loom, t, towards(fromEnd), intoStart).reverse() };
 }

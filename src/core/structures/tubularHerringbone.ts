@@ -81,6 +81,7 @@ export const tubularHerringbone = structure({
   about: 'Pairs of beads round and round, a supple tube. Rounds of larger beads swell it where you like.',
   feel: 'a supple tube that bends any way and turns in the hand',
   handles: 'round like a rope',
+  grows: 'up',
   uses: ['rope', 'necklace', 'bracelet'],
   needles: 1,
   threads: ['gel-spun'],

@@ -74,6 +74,7 @@ export const tubularPeyote = structure({
   about: 'Peyote round and round: a close, smooth tube that keeps its shape.',
   feel: 'a firm tube that bends little; the fewer beads around, the stiffer',
   handles: 'round like a rope',
+  grows: 'up',
   uses: ['rope', 'necklace', 'bracelet'],
   needles: 1,
   threads: ['gel-spun'],

@@ -4,6 +4,7 @@ import { exposedThread, KNOT_MM, threadMm, threadMoves } from '../read/thread';
 import { steps } from '../read/steps';
 import { tally } from '../read/tally';
 import { findingPasses, holeUses } from '../read/traversals';
+import { inALine } from '../testing/inALine';
 import * as paths from '../testing/paths';
 import { Weave } from './builder';
 import { hole, type Needle } from './needle';
@@ -16,8 +17,8 @@ const trips = (path: Path) =>
   Object.fromEntries(
     holeUses(path).map((u) => [`${u.bead.name}@${u.bead.place.row}.${u.hole}`, u.traversals]),
   );
-const told = (path: Path, hand: 'left' | 'right' = 'right') =>
-  steps(path, { row: 'row', hand, role: (role) => role })
+const told = (path: Path) =>
+  steps(inALine(path), { row: 'row', role: (role) => role })
     .flatMap((group) => group.steps.map((step) => step.text))
     .join(' ');
 const write = (work: (t: Needle, w: Weave) => void, options = {}) => {
@@ -40,7 +41,9 @@ describe('each kind of move, by hand', () => {
     expect(trips(path)).toEqual({ 'a@0.0': 2, 'b@0.0': 1 });
     // Holes 2 + 2 + 2; gaps: beads touch at x = 1, then from x = 3 back to x = −1.
     expect(threadMm(threadMoves(path, inPlace([0, 0, 0], [2, 0, 0])))).toBeCloseTo(6 + 4);
-    expect(told(path)).toMatch(/Leave the tail hanging, then pick up 1 A and 1 B, then go through the a A/);
+    expect(told(path)).toMatch(
+      /Leave the tail hanging, then pick up 1 A and 1 B, then go to the right through the first new bead/,
+    );
   });
 
   it('attach: three threads through a ring 9 mm away and back', () => {
@@ -62,7 +65,7 @@ describe('each kind of move, by hand', () => {
       t.under(a, b).back(c);
     });
     expect(trips(path)).toEqual({ 'a@0.0': 1, 'b@0.0': 1, 'c@0.0': 2 });
-    expect(told(path)).toContain('go under the thread between the a A of this row and the b A of this row');
+    expect(told(path)).toContain('go under the thread between the first new bead and the second new bead');
     // a from −1 to 1, b from 3 to 5: the bridge is from 1 to 3, its middle at 2. c from 7 to 9.
     const mm = threadMm(threadMoves(path, inPlace([0, 0, 0], [4, 0, 0], [8, 0, 0])));
     expect(mm).toBeCloseTo(4 * 2 + 2 + 2 + (9 - 2) + (9 - 2));
@@ -85,7 +88,7 @@ describe('each kind of move, by hand', () => {
     expect(trips(path)).toEqual({ 'stop@0.0': 2 });
     // Through 2, round its girth 2 and back along 2, through 2.
     expect(threadMm(threadMoves(path, inPlace([0, 0, 0])))).toBeCloseTo(2 + 2 + 2 + 2);
-    expect(told(path)).toMatch(/first bead is the stop bead, and stays.*round the outside of the stop A/);
+    expect(told(path)).toMatch(/first bead is the stop bead, and stays.*round the outside of the new bead/);
     expect(checkPath(path)).toEqual([]);
   });
 
@@ -94,7 +97,7 @@ describe('each kind of move, by hand', () => {
       const { a, b } = t.pick({ a: 'A', b: 'A' });
       t.between(a, b);
     });
-    expect(told(path)).toContain('go between the a A of this row and the b A of this row to the other face');
+    expect(told(path)).toContain('go between the first new bead and the second new bead to the other face');
     // Through both, 2 from bead to bead, and from b's end at 5 to the middle between them, 2.
     expect(threadMm(threadMoves(path, inPlace([0, 0, 0], [4, 0, 0])))).toBeCloseTo(4 + 2 + 3);
   });
@@ -122,7 +125,9 @@ describe('each kind of move, by hand', () => {
       t.skip(b).through(a).turnWork('over');
     });
     expect(trips(path)).toEqual({ 'a@0.0': 2, 'b@0.0': 1, 'c@0.0': 1 });
-    expect(told(path)).toMatch(/then skip the b B of this row, then go through .*, then turn the work over/);
+    expect(told(path)).toMatch(
+      /then skip the second new bead, then go to the right through the first new bead, then turn the work over/,
+    );
   });
 
   it('the three schools of stop bead', () => {
@@ -174,7 +179,7 @@ describe('each kind of move, by hand', () => {
     );
     expect(trips(path)).toEqual({ 'tile@0.0': 1, 'tile@0.1': 1 });
     expect(told(path)).toMatch(
-      /pick up 1 T by its first hole, then turn at the edge and go back through the sec/,
+      /pick up 1 T by its upper hole, then turn at the edge: go to the left through the new bead by its lower hole/,
     );
   });
 
@@ -215,7 +220,7 @@ describe('hard structures, counted by hand', () => {
     const path = paths.herringboneTube(5);
     expect(counts(path)).toEqual({ A: 20 });
     expect(path.moves.filter((m) => m.kind === 'pass' && m.as === 'step-up')).toHaveLength(4);
-    expect(told(path)).toContain('step up through');
+    expect(told(path)).toContain('step up to the right through');
   });
 
   it('flat peyote 6 wide: two rows strung together, then three beads a row', () => {
@@ -259,7 +264,9 @@ describe('hard structures, counted by hand', () => {
     const path = paths.rosette(8);
     expect(counts(path)).toEqual({ A: 16, B: 16 + 32, C: 8 + 8 });
     expect(path.moves.filter((m) => m.kind === 'pass' && m.as === 'travel')).toHaveLength(2);
-    expect(told(path)).toContain('Weave on, hidden, through 2 beads to come out of the C of the loops.');
+    expect(told(path)).toContain(
+      'Weave on, hidden, to the right through the leftmost bead of the loops and to the right through 1 bead.',
+    );
   });
 
   it('capsule of 8: two cups of 16, a stone between, zipped once round', () => {
@@ -316,15 +323,6 @@ describe('running along earlier rows', () => {
   it('backwards the neighbours change sides', () =>
     expect(walk({ backwards: true, from: 6 })).toEqual(['undefined<8<7', '8<7<6', '7<6<5']));
   it('every third', () => expect(walk({ every: 3 }).map((s) => s.split('<')[1])).toEqual(['0', '3', '6']));
-});
-
-describe('for the other hand', () => {
-  it('left and right are named the other way round, and nothing else changes', () => {
-    const path = paths.herringbone(4);
-    const [right, left] = [told(path, 'right'), told(path, 'left')];
-    expect(left).not.toBe(right);
-    expect(left.replace(/left|right/g, (side) => (side === 'left' ? 'right' : 'left'))).toBe(right);
-  });
 });
 
 it('a hole of a bead by its number is one passage', () => {

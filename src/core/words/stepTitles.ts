@@ -6,6 +6,8 @@ type Titled = Pick<StepGroup, 'section' | 'pass' | 'info' | 'fromUnit' | 'toUnit
 
 /** Units in the order in which they are worked: `units 3 to 6, each`, `units 10 back to 1, every second one`. */
 export function unitsWords({ fromUnit, toUnit, stride, back }: Titled, word: string): string {
+  // What comes before the first unit is none.
+  if (toUnit < 1) return 'start';
   if (fromUnit === toUnit) return `${word} ${fromUnit}`;
   const each = stride === 2 ? 'every second one' : 'each';
   const run = back ? `${toUnit} back to ${fromUnit}` : `${fromUnit} to ${toUnit}`;

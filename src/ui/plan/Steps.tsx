@@ -3,10 +3,11 @@
 import { useMemo } from 'react';
 import { sectionAt } from '@/core/plan/along';
 import type { Plan } from '@/core/plan/plan';
-import { planSteps } from '@/core/plan/steps';
+import { heldOf, planSteps } from '@/core/plan/steps';
 import { distinct } from '@/core/structures/structure';
 import { tells, type StepGroup } from '@/core/read/steps';
 import { needleWords, WORKING } from '@/core/words/needles';
+import { heldWords } from '@/core/words/told';
 import { stepTitle } from '@/core/words/stepTitles';
 import { isTraversal, WOVEN } from '@/core/weave/path';
 import { usePointed, usePointer, type Pointed } from './pointed';
@@ -20,47 +21,50 @@ export function Steps({ plan }: { plan: Plan }) {
   const lit = (group: StepGroup) =>
     !!pointed?.place && tells(group, { ...pointed.place, unit: pointed.units?.[0] ?? 0 });
   return (
-    <ol className={styles.steps}>
-      {groups.map((group, i) => (
-        <li key={i} className={lit(group) ? styles.lit : undefined}>
-          <h3>
-            <button
-              type="button"
-              className={styles.title}
-              onPointerEnter={() => pointer.over(pointedStep(group))}
-              onPointerLeave={() => pointer.over(null)}
-              onFocus={() => pointer.over(pointedStep(group))}
-              onBlur={() => pointer.over(null)}
-              onClick={() => pointer.hold(pointedStep(group))}
-            >
-              {stepTitle(group, plan.structure.madeWhole?.by)}
-            </button>
-            {group.section === WOVEN && group.info.tension !== 'tight' && (
-              <span className={styles.tension}>{group.info.tension} tension</span>
-            )}
-            {group.info.face && (
-              <span className={styles.tension}>
-                {group.info.face === 'below' ? 'hanging' : `on the ${group.info.face}`}
-              </span>
-            )}
-            {group.section === WOVEN && sectionAt(plan.along, group.fromUnit - 1) && (
-              <span className={styles.tension}>{sectionsOf(plan, group)}</span>
-            )}
-            {group.info.optional && <span className={styles.tension}>can be left out</span>}
-          </h3>
-          {group.steps.map((step, k) => (
-            <p key={k}>
-              {/* A piece with one needle need not say with which. */}
-              {step.needle !== WORKING && (
-                <span className={styles.needle}>with the {needleWords(step.by)}</span>
+    <>
+      <p className="soft">{heldWords(heldOf(plan))}</p>
+      <ol className={styles.steps}>
+        {groups.map((group, i) => (
+          <li key={i} className={lit(group) ? styles.lit : undefined}>
+            <h3>
+              <button
+                type="button"
+                className={styles.title}
+                onPointerEnter={() => pointer.over(pointedStep(group))}
+                onPointerLeave={() => pointer.over(null)}
+                onFocus={() => pointer.over(pointedStep(group))}
+                onBlur={() => pointer.over(null)}
+                onClick={() => pointer.hold(pointedStep(group))}
+              >
+                {stepTitle(group, plan.structure.madeWhole?.by)}
+              </button>
+              {group.section === WOVEN && group.info.tension !== 'tight' && (
+                <span className={styles.tension}>{group.info.tension} tension</span>
               )}
-              {step.text}
-            </p>
-          ))}
-          {group.info.why && <p className="soft">{group.info.why}</p>}
-        </li>
-      ))}
-    </ol>
+              {group.info.face && (
+                <span className={styles.tension}>
+                  {group.info.face === 'below' ? 'hanging' : `on the ${group.info.face}`}
+                </span>
+              )}
+              {group.section === WOVEN && sectionAt(plan.along, group.fromUnit - 1) && (
+                <span className={styles.tension}>{sectionsOf(plan, group)}</span>
+              )}
+              {group.info.optional && <span className={styles.tension}>can be left out</span>}
+            </h3>
+            {group.steps.map((step, k) => (
+              <p key={k}>
+                {/* A piece with one needle need not say with which. */}
+                {step.needle !== WORKING && (
+                  <span className={styles.needle}>with the {needleWords(step.by)}</span>
+                )}
+                {step.text}
+              </p>
+            ))}
+            {group.info.why && <p className="soft">{group.info.why}</p>}
+          </li>
+        ))}
+      </ol>
+    </>
   );
 }
 

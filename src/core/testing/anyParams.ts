@@ -1,0 +1,36 @@
+// Any choices that a stitch has.
+import fc from 'fast-check';
+import { FIRST_ROLES } from '../structures/roles';
+import type { Structure } from '../structures/structure';
+
+type Params = Readonly<Record<string, unknown>>;
+
+/** A stitch with any of its options, in short sequences of its first four roles; as it starts where they do not go together. */
+export function anyParams({ fields, defaults, check }: Structure): fc.Arbitrary<Params> {
+  const fieldOf = (field: Structure['fields'][number]): fc.Arbitrary<unknown> => {
+    switch (field.kind) {
+      case 'choice':
+        return fc.constantFrom(...field.options.map(({ value }) => value));
+      case 'switch':
+        return fc.boolean();
+      case 'count':
+        return fc.integer({ min: field.least, max: Math.min(field.most, field.least + 4) });
+      case 'sequence': {
+        const { roles = FIRST_ROLES.slice(0, 4), most } = field;
+        return fc.array(fc.constantFrom(...roles.slice(0, 4)), {
+          minLength: 1,
+          maxLength: Math.min(4, most),
+        });
+      }
+      default:
+        return fc.constant(defaults[field.key]);
+    }
+  };
+  return fc
+    .record(Object.fromEntries(fields.map((field) => [field.key, fc.option(fieldOf(field))])))
+    .map((asked) => {
+      const told = Object.fromEntries(Object.entries(asked).filter(([, value]) => value !== null));
+      const params = { ...defaults, ...told };
+      return check(params).length === 0 ? params : defaults;
+    });
+}

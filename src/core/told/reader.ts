@@ -1,0 +1,411 @@
+/**
+ * Reads steps as a maker does who has nothing else: the beads as she strings them, where they lie, and the bare thread that
+ * she has laid. It stops where nothing fits, or two things do. It shares no more than types with what writes steps.
+ */
+import type { Point } from '../layout/layout';
+import type { Act, Direction, Held, Leg, Ref, ToldStep } from './told';
+
+/** A bead as it lies in the work: its middle, and both ends of each hole, the one by which it is strung first. */
+export interface Lying {
+  readonly middle: Point;
+  readonly holes: readonly (readonly [Point, Point])[];
+}
+
+/** What has been done, move by move, in terms of beads by the order in which they came into the work. */
+export type Done = string;
+
+/** Where the reader stopped, and why. */
+export class Stopped extends Error {
+  override readonly name = 'Stopped';
+}
+
+type HoleEnd = readonly [bead: number, hole: number, end: 0 | 1];
+type Vector = readonly [number, number, number];
+
+const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+const times = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const middleOf = ([a, b]: readonly [Vector, Vector]): Vector => [
+  (a[0] + b[0]) / 2,
+  (a[1] + b[1]) / 2,
+  (a[2] + b[2]) / 2,
+];
+
+interface Strung {
+  /** The needle that strung it. */
+  readonly by: string;
+  readonly role: string;
+  readonly section: ToldStep['section'];
+  readonly row: number;
+}
+
+interface Needle {
+  out: HoleEnd | null;
+  /** Whether it has been anywhere. */
+  used: boolean;
+  began: number | null;
+  added: number[];
+}
+
+/** One thing that is gone through on a way that may be gone again. */
+type Round = { readonly through: HoleEnd } | { readonly finding: string; readonly hole: number };
+
+const keyOf = (end: HoleEnd): string => end.join();
+
+class Reader {
+  readonly done: Done[] = [];
+  private readonly beads: Strung[] = [];
+  private readonly threads = new Map<string, HoleEnd[]>();
+  private readonly needles = new Map<string, Needle>();
+  /** What each needle did in the last step of a section that was told in full, and what is added to it now. */
+  private readonly inFull = new Map<string, readonly Round[]>();
+  private round: Round[] | null = null;
+  private step: ToldStep | null = null;
+
+  constructor(
+    private readonly lies: (bead: number) => Lying,
+    private readonly held: Held,
+    /** The other end of the thread on each needle. */
+    private readonly otherEnds: ReadonlyMap<string, string>,
+  ) {}
+
+  read(step: ToldStep): void {
+    this.step = step;
+    const told = step.acts.every(({ act }) => act !== 'again');
+    const round: Round[] = [];
+    const key = [step.needle, JSON.stringify(step.section)].join(' ');
+    if (told) this.inFull.set(key, round);
+    this.round = told ? round : null;
+    const needle = this.needle(step.needle);
+    needle.began = null;
+    needle.added = [];
+    for (const act of step.acts)
+      if (act.act === 'again') this.again(step.needle, this.inFull.get(key) ?? []);
+      else this.act(act, step);
+  }
+
+  /** All that the last step did that was told in full; what was picked up there is gone through. */
+  private again(name: string, all: readonly Round[]): void {
+    if (all.length === 0) throw new Stopped('There is nothing to do again.');
+    for (const one of all) {
+      if ('finding' in one) {
+        this.done.push([name, 'attach', one.finding, one.hole].join(' '));
+        this.leave(name);
+        continue;
+      }
+      this.done.push([name, 'pass', ...one.through].join(' '));
+      this.through(name, one.through);
+    }
+  }
+
+  private needle(name: string): Needle {
+    let needle = this.needles.get(name);
+    if (!needle) this.needles.set(name, (needle = { out: null, used: false, began: null, added: [] }));
+    return needle;
+  }
+
+  private act(act: Exclude<Act, { act: 'again' }>, { needle: name, section, row }: ToldStep): void {
+    const needle = this.needle(name);
+    const note = (...what: readonly unknown[]) => this.done.push([name, ...what].join(' '));
+    switch (act.act) {
+      case 'pick': {
+        needle.began = needle.out?.[0] ?? null;
+        needle.added = [];
+        for (const { role, back = 0, hole: side } of act.beads) {
+          const bead = this.beads.length;
+          this.beads.push({ by: name, role, section, row: row - back });
+          needle.added.push(bead);
+          const hole = this.holeOf(bead, side, null);
+          note('pick', role, bead, hole);
+          this.through(name, [bead, hole, 0]);
+        }
+        return;
+      }
+      case 'go':
+        this.go(name, this.find(act.to, name), act.way, act.hole, note);
+        return;
+      case 'weave':
+        for (const leg of act.legs) this.leg(name, leg, note);
+        return;
+      case 'attach':
+        note('attach', act.finding, act.hole);
+        this.round?.push({ finding: act.finding, hole: act.hole });
+        this.leave(name);
+        return;
+      case 'under': {
+        const [from, to] = this.bridge(
+          act.between.map((ref) => this.find(ref, name)) as [number, number],
+          act.on,
+        );
+        note('under', keyOf(from), keyOf(to));
+        this.leave(name);
+        return;
+      }
+      case 'between':
+        note('between', ...act.beads.map((ref) => this.find(ref, name)));
+        this.leave(name);
+        return;
+      case 'around':
+        note('around', this.find(act.bead, name));
+        return;
+      case 'skip':
+        note('skip', this.find(act.bead, name));
+        return;
+      case 'enclose':
+        note('enclose', act.role, this.beads.length);
+        this.beads.push({ by: name, role: act.role, section, row });
+        return;
+      case 'knot':
+        note('knot', act.knot, act.pulledIn && needle.out ? needle.out.join() : '');
+        return;
+      case 'begin':
+        note('begin', act.stop);
+        return;
+      case 'turn':
+        note('turn', act.how);
+        return;
+      case 'release':
+      case 'tail':
+        note(act.act);
+    }
+  }
+
+  private go(
+    name: string,
+    bead: number,
+    way: Direction,
+    side: Direction | undefined,
+    note: (...what: readonly unknown[]) => void,
+  ): void {
+    const hole = this.holeOf(bead, side, way);
+    const leads = this.leads(bead, hole, way);
+    if (Math.abs(leads) < 0.1) throw new Stopped(`No hole of it leads ${way}.`);
+    const enter = leads > 0 ? 0 : 1;
+    note('pass', bead, hole, enter);
+    this.through(name, [bead, hole, enter]);
+  }
+
+  /** On from link to link. */
+  private leg(
+    name: string,
+    { way, beads, to, hole }: Leg,
+    note: (...what: readonly unknown[]) => void,
+  ): void {
+    for (let i = 0; i < beads; i++) {
+      if (to) {
+        this.go(name, this.find(to, name), way, hole, note);
+        continue;
+      }
+      const out = this.needle(name).out;
+      const on = (out ? (this.threads.get(keyOf(out)) ?? []) : []).filter(
+        ([bead, hole, end]) => (end === 0 ? 1 : -1) * this.leads(bead, hole, way) > 0.4,
+      );
+      const [only, ...more] = on;
+      if (!only || more.length > 0) throw new Stopped(`${on.length} threads lead ${way}.`);
+      note('pass', only[0], only[1], only[2]);
+      this.through(name, only);
+    }
+  }
+
+  /** The needle goes through a hole, and bare thread leads there from where it was. */
+  private through(name: string, [bead, hole, enter]: HoleEnd): void {
+    this.round?.push({ through: [bead, hole, enter] });
+    const needle = this.needle(name);
+    const into: HoleEnd = [bead, hole, enter];
+    if (needle.out && (needle.out[0] !== bead || needle.out[1] !== hole)) this.lay(needle.out, into);
+    if (!needle.used) this.setOut(name, into);
+    needle.used = true;
+    needle.out = [bead, hole, enter === 0 ? 1 : 0];
+  }
+
+  /** The other end of a thread hangs where the first went in. */
+  private setOut(name: string, into: HoleEnd): void {
+    const other = this.otherEnds.get(name);
+    if (other === undefined || this.needle(name).out) return;
+    const end = this.needle(other);
+    if (!end.used && !end.out) end.out = into;
+  }
+
+  private lay(from: HoleEnd, to: HoleEnd): void {
+    for (const [a, b] of [
+      [from, to],
+      [to, from],
+    ] as const) {
+      const all = this.threads.get(keyOf(a)) ?? [];
+      if (!all.some((one) => keyOf(one) === keyOf(b))) all.push(b);
+      this.threads.set(keyOf(a), all);
+    }
+  }
+
+  private leave(name: string): void {
+    const needle = this.needle(name);
+    needle.used = true;
+    needle.out = null;
+  }
+
+  /** The bare thread between two beads, on a side of the first where it is told. */
+  private bridge([a, b]: readonly [number, number], on: Direction | undefined): [HoleEnd, HoleEnd] {
+    const found = this.lies(a).holes.flatMap((_, hole) =>
+      ([0, 1] as const).flatMap((end) => {
+        const from: HoleEnd = [a, hole, end];
+        if (on && this.aside(from, on) < 0) return [];
+        return (this.threads.get(keyOf(from)) ?? []).flatMap((to): [HoleEnd, HoleEnd][] =>
+          to[0] === b ? [[from, to]] : [],
+        );
+      }),
+    );
+    const [only, ...more] = found;
+    if (!only || more.length > 0) throw new Stopped(`${found.length} threads between two beads.`);
+    return only;
+  }
+
+  /** How far a hole's end lies to a side of its bead. */
+  private aside([bead, hole, end]: HoleEnd, side: Direction): number {
+    const { middle, holes } = this.lies(bead);
+    return times(this.ways(middle)[side], minus(holes[hole]?.[end] ?? middle, middle));
+  }
+
+  /** How far from its strung end on a hole leads a way, as a part of its length. */
+  private leads(bead: number, hole: number, way: Direction): number {
+    const { middle, holes } = this.lies(bead);
+    const [from, to] = holes[hole] ?? [middle, middle];
+    const along = minus(to, from);
+    return times(this.ways(middle)[way], along) / Math.max(1e-9, Math.hypot(...along));
+  }
+
+  /** The hole of a bead on a side of it, or the one that leads a way where they cross. */
+  private holeOf(bead: number, side: Direction | undefined, way: Direction | null): number {
+    const { middle, holes } = this.lies(bead);
+    if (holes.length < 2) return 0;
+    const fits = holes.flatMap((ends, hole) => {
+      const aside = side ? times(this.ways(middle)[side], minus(middleOf(ends), middle)) : 0;
+      const there = side ? aside > 0 : way === null || Math.abs(this.leads(bead, hole, way)) > 0.5;
+      return there ? [hole] : [];
+    });
+    const [only, ...more] = fits;
+    if (only === undefined || more.length > 0) throw new Stopped(`${fits.length} holes fit.`);
+    return only;
+  }
+
+  /** The ways of the hand where a bead lies. */
+  private ways(place: Point): Readonly<Record<Direction, Vector>> {
+    const [up, right, towards] = this.axes(place);
+    const turn = (v: Vector): Vector => [-v[0], -v[1], -v[2]];
+    return { up, down: turn(up), right, left: turn(right), towards, away: turn(towards) };
+  }
+
+  /** Up, right, and towards whoever looks. */
+  private axes(place: Point): readonly [Vector, Vector, Vector] {
+    const front: Vector = [0, 0, -1];
+    const out = this.outOf(place);
+    if (out && this.held.round === 'tube')
+      return [
+        [1, 0, 0],
+        [0, -out[1], out[0]],
+        [0, ...out],
+      ];
+    if (out) return [[...out, 0], [-out[1], out[0], 0], front];
+    switch (this.held.grows) {
+      case 'up':
+        return [[1, 0, 0], [0, 1, 0], front];
+      case 'left':
+        return [[0, 1, 0], [-1, 0, 0], front];
+      default:
+        return [[0, -1, 0], [1, 0, 0], front];
+    }
+  }
+
+  /** The way out from the middle that the work turns about, in the plane that it turns in. */
+  private outOf(place: Point): readonly [number, number] | null {
+    const off = this.offMiddle(place);
+    if (!off) return null;
+    const far = Math.hypot(...off);
+    return far < 1e-9 ? [0, -1] : [off[0] / far, off[1] / far];
+  }
+
+  private offMiddle([x, y, z]: Point): readonly [number, number] | null {
+    const { round } = this.held;
+    if (round === null) return null;
+    return round === 'tube' ? [y, z] : [x - round.aboutMm, y];
+  }
+
+  /** The one bead that all that is said fits. */
+  private find(ref: Ref, name: string): number {
+    const needle = this.needle(name);
+    const step = this.step;
+    if (!step) throw new Stopped('No step is being read.');
+    const { back, of, role, side, next, strung } = ref;
+    let all = this.beads.map((_, bead) => bead);
+    if (ref.out) all = all.filter((bead) => needle.out?.[0] === bead);
+    if (ref.began) all = all.filter((bead) => needle.began === bead);
+    if (ref.added !== undefined) all = all.filter((bead) => needle.added[(ref.added ?? 0) - 1] === bead);
+    if (ref.newest) all = all.slice(-1).filter((bead) => this.beads[bead]?.by !== name);
+    const place = back === undefined ? of : { section: step.section, row: step.row - back };
+    if (place)
+      all = all.filter(
+        (bead) => this.beads[bead]?.section === place.section && this.beads[bead]?.row === place.row,
+      );
+    else if (role !== undefined || side !== undefined || next !== undefined || strung !== undefined)
+      throw new Stopped('Nobody said of which row.');
+    if (role !== undefined) all = all.filter((bead) => this.beads[bead]?.role === role);
+    if (side !== undefined) all = this.farthest(all, side);
+    if (next !== undefined) all = this.ahead(all, next, needle, step);
+    if (strung !== undefined)
+      all = all.filter((_, i) => i === (strung > 0 ? strung - 1 : all.length + strung));
+    const [only, ...more] = all;
+    if (only === undefined) throw new Stopped('Nothing fits.');
+    if (more.length > 0) throw new Stopped(`${all.length} beads fit.`);
+    return only;
+  }
+
+  /** Those that lie farthest to a side; several where that is not clear. */
+  private farthest(all: readonly number[], side: Direction): number[] {
+    const far = (bead: number) => {
+      const { middle } = this.lies(bead);
+      return times(this.ways(middle)[side], middle);
+    };
+    const most = Math.max(...all.map(far));
+    return all.filter((bead) => far(bead) > most - 0.02);
+  }
+
+  /** The n-th ahead; none where there are not so many, several where it is not clear. */
+  private ahead(
+    all: readonly number[],
+    next: number,
+    { out, began, added }: Needle,
+    step: ToldStep,
+  ): number[] {
+    const from = out && added.includes(out[0]) ? began : (out?.[0] ?? null);
+    const { going } = step;
+    if (from === null || !going) return [];
+    const start = this.lies(from).middle;
+    const on = (bead: number): number => {
+      const { middle } = this.lies(bead);
+      const way = this.ways(start)[going];
+      const [a, b] = [this.offMiddle(start), this.offMiddle(middle)];
+      if (!a || !b || going === 'up' || going === 'down') return times(way, minus(middle, start));
+      const angle = Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]);
+      const round: Vector = this.held.round === 'tube' ? [0, -a[1], a[0]] : [-a[1], a[0], 0];
+      const turn = Math.sign(times(way, round)) * angle;
+      return (turn < 0 ? turn + 2 * Math.PI : turn) * Math.hypot(...a);
+    };
+    const ahead = all.filter((bead) => bead !== from && on(bead) > 0).sort((a, b) => on(a) - on(b));
+    const one = ahead[next - 1];
+    return one === undefined ? [] : [one];
+  }
+}
+
+/**
+ * Rebuilds a path from its steps. Throws `Stopped` where nothing fits, or two things do.
+ * @param lies where the n-th bead of the work lies
+ * @param otherEnds of each needle, the other end of its thread
+ */
+export function rebuilt(
+  steps: readonly ToldStep[],
+  lies: (bead: number) => Lying,
+  held: Held,
+  otherEnds: ReadonlyMap<string, string>,
+): Done[] {
+  const reader = new Reader(lies, held, otherEnds);
+  for (const step of steps) reader.read(step);
+  return reader.done;
+}

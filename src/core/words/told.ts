@@ -1,0 +1,384 @@
+import { head, list, runs } from '../read/runs';
+import type { Act, Direction, Held, Picked, Ref, ToldStep } from '../told/told';
+import { WOVEN, type Section } from '../weave/path';
+import { counted, withCapital } from './figures';
+import { sectionWords } from './sections';
+
+/** What the maker calls one row of the work. */
+export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop';
+
+export interface StepWords {
+  /** What the maker calls a bead of this role. */
+  readonly role: (role: string) => string;
+  /** What she calls a row. */
+  readonly row: RowWord;
+  /** What that is called that has two holes, where it is no bead but made apart and held at two of its points. */
+  readonly motif?: string;
+  /** Whether thread is carried by a needle: cord and elastic go by themselves. */
+  readonly needled?: boolean;
+  /** How ways are said: on a motif up leads outwards; of a hollow ball, which is turned in the hand, none are. */
+  readonly ways?: 'outwards' | 'none';
+}
+
+/** What a needle does in a row, in words. */
+export function toldWords({ acts, going, row, section }: ToldStep, words: StepWords): string {
+  const teller = new Wording(words, section.zone === 'woven' ? going : null, row);
+  const phrases = runs(acts, actKey).flatMap((run) => teller.phrases(run));
+  const text = withRefrains(phrases).join(', then ').replaceAll(';, then ', '; then ');
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+}
+
+/** The way that a step goes, or those that it goes by turns; nothing where it grows that way all along. */
+export function goingWords(going: readonly (Direction | null)[], { grows, round }: Held): string {
+  const across = going.flatMap((way) => (way === 'left' || way === 'right' ? [way] : []));
+  if (across.length < going.length || (across.length === 1 && across[0] === grows)) return '';
+  const from = round ? AROUND : ACROSS;
+  const ways = list(across.map((way) => from[way]));
+  return `${withCapital(across.length > 1 ? `by turns ${ways}` : ways)}.`;
+}
+
+const ACROSS = { left: 'from right to left', right: 'from left to right' } as const;
+const AROUND = { left: 'round to the left', right: 'round to the right' } as const;
+
+/** How the work is held, in words. */
+export const heldWords = ({ grows, round }: Held): string =>
+  round === 'tube'
+    ? 'Held upright, its start below: left and right are as you see the side that is towards you.'
+    : round
+      ? 'Turned as you go, so that outwards is up: left and right are as you see it then.'
+      : grows === null
+        ? 'Turned in the hand as you go.'
+        : grows === 'up'
+          ? 'Held so that it grows upwards, its start below.'
+          : `Held so that it grows to the ${grows}.`;
+
+/** Acts that are told in one breath: passes of one manner. */
+const actKey = (act: Act): string => (act.act === 'go' ? `go ${act.as ?? ''}` : act.act);
+
+/** More phrases than this are not said in one breath. */
+const LONGEST_REFRAIN = 4;
+
+/** What is done several times running is told once: `3 times: pick up 1 A, go through the next B …`. */
+function withRefrains(phrases: readonly string[]): string[] {
+  const lines: string[] = [];
+  for (let i = 0; i < phrases.length;) {
+    const { length, times } = refrain(phrases, i);
+    const once = phrases.slice(i, i + length).join(', ');
+    lines.push(times > 1 ? `${times} times: ${once};` : once);
+    i += length * times;
+  }
+  return lines.map((phrase, i) => (i === lines.length - 1 ? phrase.replace(/;$/, '') : phrase));
+}
+
+/** The refrain at a place that saves the most phrases; one phrase, once, where nothing repeats. */
+function refrain(phrases: readonly string[], from: number): { length: number; times: number } {
+  let best = { length: 1, times: 1 };
+  for (let length = 1; length <= LONGEST_REFRAIN; length++) {
+    let times = 1;
+    while (phrases.slice(from, from + length).every((p, k) => phrases[from + times * length + k] === p))
+      times++;
+    if (length * (times - 1) > best.length * (best.times - 1)) best = { length, times };
+  }
+  return best;
+}
+
+/** As they are said on a motif. */
+const OUTWARDS: Readonly<Partial<Record<Direction, string>>> = { up: 'outwards', down: 'inwards' };
+const OUTMOST: Readonly<Partial<Record<Direction, string>>> = { up: 'outermost', down: 'innermost' };
+
+const WAYS: Readonly<Record<Direction, string>> = {
+  up: 'up',
+  down: 'down',
+  left: 'to the left',
+  right: 'to the right',
+  towards: 'to the front',
+  away: 'to the back',
+};
+
+/** Which of several beads lies farthest to a side, or which hole of one. */
+const FARTHEST: Readonly<Record<Direction, string>> = {
+  up: 'top',
+  down: 'bottom',
+  left: 'leftmost',
+  right: 'rightmost',
+  towards: 'front',
+  away: 'back',
+};
+const HOLES: Readonly<Record<Direction, string>> = {
+  up: 'upper',
+  down: 'lower',
+  left: 'left',
+  right: 'right',
+  towards: 'front',
+  away: 'back',
+};
+
+const BEGIN = {
+  none: 'leave the tail hanging',
+  foreign: 'put on a stop bead that comes off later, leaving the tail',
+  pattern: 'leave the tail; the first bead is the stop bead, and stays',
+} as const;
+
+const ORDINALS = [
+  'first',
+  'second',
+  'third',
+  'fourth',
+  'fifth',
+  'sixth',
+  'seventh',
+  'eighth',
+  'ninth',
+  'tenth',
+];
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'] as const;
+const ordinal = (n: number): string => ORDINALS[n - 1] ?? `${n}th`;
+
+type Go = Extract<Act, { act: 'go' }>;
+
+class Wording {
+  /** How many were picked up last. */
+  private picked = 0;
+
+  constructor(
+    private readonly words: StepWords,
+    /** The way that is said of the whole step. */
+    private readonly going: Direction | null,
+    private readonly row: number,
+  ) {}
+
+  phrases(run: readonly Act[]): string[] {
+    const first = head(run);
+    switch (first.act) {
+      case 'go':
+        return [this.go(run as readonly Go[])];
+      case 'skip':
+        return run.map((act) => (act.act === 'skip' ? this.skip(act.bead) : ''));
+      case 'enclose':
+        return [
+          `set in ${list(run.flatMap((act) => (act.act === 'enclose' ? [`1 ${this.words.role(act.role)}`] : [])))}`,
+        ];
+      default:
+        return run.map((act) => this.phrase(act));
+    }
+  }
+
+  private go(run: readonly Go[]): string {
+    const holes = list(this.goes(run));
+    const together = run.length > 1 && run.slice(1).every((go) => go.together);
+    return `${this.manner(head(run))} ${holes}${together ? ', all on the needle at once' : ''}`;
+  }
+
+  private manner({ as }: Go): string {
+    switch (as) {
+      case 'step-up':
+        return 'step up';
+      case 'close':
+        return 'close up: go';
+      case 'turn':
+        return this.words.motif ? 'weave on, hidden inside it,' : 'turn at the edge: go';
+      case 'reinforce':
+        return 'go once more';
+      default:
+        return 'go';
+    }
+  }
+
+  private phrase(act: Act): string {
+    switch (act.act) {
+      case 'begin':
+        return BEGIN[act.stop];
+      case 'pick':
+        this.picked = act.beads.length;
+        return `pick up ${this.picks(act.beads)}`;
+      case 'weave':
+        return `weave on, hidden, ${list(
+          act.legs.map(({ way, beads, to, hole }) =>
+            to
+              ? `${this.way(way)} through ${this.bead(to, hole ? this.words.motif : undefined)}${this.byHole(hole)}`
+              : `${this.way(way)} through ${counted(beads, 'bead')}`,
+          ),
+        )}`;
+      case 'attach':
+        return `go through the ${act.finding}`;
+      case 'under': {
+        const which = act.on ? `the ${HOLES[act.on]} thread` : 'the thread';
+        return `go under ${which} between ${this.pair(act.between)}`;
+      }
+      case 'around':
+        return `go round the outside of ${this.bead(act.bead)}`;
+      case 'between':
+        return `go between ${this.bead(act.beads[0])} and ${this.bead(act.beads[1])} to the other face`;
+      case 'again':
+        return 'go round the same way again';
+      case 'knot':
+        if (act.knot === 'square' && act.pulledIn)
+          return 'tie a square knot with one more turn while it is stretched, and let it slip into the bead';
+        return `make a ${act.knot}${act.pulledIn ? ' and pull it into the bead' : ''}`;
+      case 'turn':
+        return act.how === 'over' ? 'turn the work over' : 'turn the work end for end';
+      case 'release':
+        return 'take off the stop bead';
+      case 'tail':
+        return 'weave in the rest of this thread and trim it away from any knot';
+      default:
+        throw new Error(`A ${act.act} is told in a run.`);
+    }
+  }
+
+  /** `1 A and 2 B`, and for which rows they are where they are for several. */
+  private picks(beads: readonly Picked[]): string {
+    const same = runs(beads, ({ role, hole, back = 0 }) => `${role}/${hole ?? ''}/${back}`);
+    return list(
+      same.map((run) => {
+        const { role, hole, back } = head(run);
+        const name = this.words.role(role);
+        // A letter stands for one or many; a word has its plural.
+        const several = run.length > 1 && name.length > 1 ? 's' : '';
+        const row = back === undefined ? '' : ` for ${this.rowBack(back)}`;
+        return `${run.length} ${name}${several}${this.byHole(hole)}${row}`;
+      }),
+    );
+  }
+
+  private byHole(hole: Direction | undefined): string {
+    return hole ? ` by its ${HOLES[hole]} ${this.words.motif ? 'point' : 'hole'}` : '';
+  }
+
+  /** What several holes gone through one after another are called: those of beads in a run together. */
+  private goes(run: readonly Go[]): string[] {
+    const told: string[] = [];
+    for (let i = 0; i < run.length;) {
+      const length = this.inARun(run, i);
+      const go = run[i] as Go;
+      // Stepping up says that it leads up.
+      const way = go.as === 'step-up' && go.way === 'up' ? '' : this.wayWords(go.way);
+      const nexts = this.nextsInARun(run, i);
+      if (nexts > 1) {
+        const { next: _next, role, ...place } = go.to;
+        const what = role === undefined ? 'beads' : this.words.role(role);
+        told.push(`${way}through the next ${nexts} ${what} ${this.rowOf(place)}`);
+        i += nexts;
+        continue;
+      }
+      told.push(
+        length > 1
+          ? `${way}through ${this.several(go.to, length)}`
+          : `${way}through ${this.bead(go.to, go.hole ? this.words.motif : undefined)}${this.byHole(go.hole)}`,
+      );
+      i += length;
+    }
+    return told;
+  }
+
+  /** The way is left out where it is the way that the row goes; up and down are always said. */
+  private wayWords(way: Direction): string {
+    if (this.words.ways === 'none' || (way === this.going && way !== 'up' && way !== 'down')) return '';
+    return `${this.way(way)} `;
+  }
+
+  private way(way: Direction): string {
+    return (this.words.ways === 'outwards' && OUTWARDS[way]) || WAYS[way];
+  }
+
+  /** How many from here on are one after another of those just picked up, or of a row as it was strung. */
+  private inARun(run: readonly Go[], from: number): number {
+    const first = run[from] as Go;
+    const { added, strung, ...place } = first.to;
+    const start = added ?? strung;
+    if (start === undefined || start < 0 || first.hole) return 1;
+    const like = JSON.stringify(place);
+    let length = 1;
+    for (;;) {
+      const next = run[from + length];
+      if (!next || next.way !== first.way || next.hole) return length;
+      const { added: nextAdded, strung: nextStrung, ...nextPlace } = next.to;
+      const number = added === undefined ? nextStrung : nextAdded;
+      if (number !== start + length || JSON.stringify(nextPlace) !== like) return length;
+      length++;
+    }
+  }
+
+  /** How many from here on are each the next of the same row. */
+  private nextsInARun(run: readonly Go[], from: number): number {
+    const first = run[from] as Go;
+    if (first.to.next !== 1 || first.hole) return 0;
+    const like = JSON.stringify(first.to);
+    let length = 1;
+    while (JSON.stringify(run[from + length]?.to) === like && run[from + length]?.way === first.way) length++;
+    return length;
+  }
+
+  private several({ added, strung, ...place }: Ref, length: number): string {
+    const from = added ?? strung ?? 1;
+    const which =
+      from === 1 ? `the first ${length}` : `the ${ordinal(from)} to the ${ordinal(from + length - 1)}`;
+    if (added === undefined) return `${which} strung ${this.rowOf(place)}`;
+    return from === 1 && length === this.picked ? `all ${length} new beads` : `${which} new beads`;
+  }
+
+  /** Two beads that thread joins. */
+  private pair([one, other]: readonly [Ref, Ref]): string {
+    const { next, ...place } = one;
+    const { next: on, ...otherPlace } = other;
+    if (next !== undefined && on === next + 1 && JSON.stringify(place) === JSON.stringify(otherPlace)) {
+      const which =
+        next === 1 ? 'the next two beads' : `the ${ordinal(next)} and the ${ordinal(on)} bead ahead`;
+      return `${which} ${this.rowOf(place)}`;
+    }
+    return `${this.bead(one)} and ${this.bead(other)}`;
+  }
+
+  private skip(ref: Ref): string {
+    return ref.began ? 'let it sit on the bead that you came out of' : `skip ${this.bead(ref)}`;
+  }
+
+  /** One bead, by what is true of it alone. */
+  private bead(
+    { out, began, added, newest, role, side, next, strung, ...place }: Ref,
+    noun = 'bead',
+  ): string {
+    if (out) return `the ${noun} that you are in`;
+    if (began) return `the ${noun} that you came out of`;
+    if (newest) return `the ${noun} that the other needle has just picked up`;
+    if (added !== undefined)
+      // Of motifs one is picked up at a time, between beads.
+      return this.picked === 1 || noun !== 'bead' ? `the new ${noun}` : `the ${ordinal(added)} new bead`;
+    const what = role === undefined ? noun : this.words.role(role);
+    const of = this.rowOf(place);
+    const farthest = side && ((this.words.ways === 'outwards' && OUTMOST[side]) || FARTHEST[side]);
+    if (farthest) return `the ${farthest} ${what} ${of}`;
+    if (next !== undefined)
+      return next === 1 ? `the next ${what} ${of}` : `the ${ordinal(next)} ${what} ahead ${of}`;
+    if (strung !== undefined)
+      return strung > 0
+        ? `the ${ordinal(strung)} ${what} strung ${of}`
+        : strung === -1
+          ? `the last ${what} strung ${of}`
+          : `the ${ordinal(-strung)} ${what} from the last strung ${of}`;
+    return `the ${what} ${of}`;
+  }
+
+  private rowOf({ back, of }: Pick<Ref, 'back' | 'of'>): string {
+    if (back !== undefined) return `of ${this.rowBack(back)}`;
+    return of ? `of ${this.rowIn(of.section, of.row)}` : '';
+  }
+
+  private rowBack(back: number): string {
+    const { row } = this.words;
+    if (this.row - back < 0) return 'the start';
+    // Of what goes round, far back is soon far ahead: that is told by its number.
+    if (Math.abs(back) > 2 && (row === 'point' || row === 'circle')) return `${row} ${this.row - back + 1}`;
+    if (back === 0) return `this ${row}`;
+    if (back === 1) return `the ${row} before`;
+    if (back === -1) return `the next ${row}`;
+    return back > 0 ? `the ${row} ${NUMBERS[back] ?? back} back` : `the ${row} ${NUMBERS[-back] ?? -back} on`;
+  }
+
+  private rowIn(section: Section, row: number): string {
+    if (section === WOVEN && row < 0) return 'the start';
+    return section === WOVEN
+      ? `${this.words.row} ${row + 1}`
+      : `the ${sectionWords(section)}${row === 0 ? '' : `, ${this.words.row} ${row + 1}`}`;
+  }
+}
