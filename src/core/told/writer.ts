@@ -27,6 +27,12 @@ interface Stand {
   added: readonly Bead[];
 }
 
+/** A reference that fits, and of which kind it is: rows that are told by the same kinds read alike. */
+interface Fitting {
+  readonly ref: Ref;
+  readonly kind: string;
+}
+
 /** Where a step is worked. */
 interface Here {
   readonly needle: string;
@@ -295,44 +301,47 @@ class Teller {
   /** A reference that fits this bead alone: of those that do the one that was said most often, else the plainest. */
   private ref(bead: Bead, here: Here): Ref {
     const fitting = this.fitting(bead, here);
-    const best = fitting.reduce((one, other) => {
-      const often = (ref: Ref) => this.used.get(kindOf(ref)) ?? 0;
-      return often(other) > often(one) ? other : one;
-    });
-    this.used.set(kindOf(best), (this.used.get(kindOf(best)) ?? 0) + 1);
-    return best;
+    let best = fitting[0];
+    let most = this.used.get(best.kind) ?? 0;
+    for (const other of fitting) {
+      const often = this.used.get(other.kind) ?? 0;
+      if (often > most) [best, most] = [other, often];
+    }
+    this.used.set(best.kind, most + 1);
+    return best.ref;
   }
 
   /** All references that fit a bead alone, the plainest first. */
-  private fitting(bead: Bead, here: Here): [Ref, ...Ref[]] {
+  private fitting(bead: Bead, here: Here): [Fitting, ...Fitting[]] {
     const { stand, needle, section, row } = here;
-    const found: Ref[] = [];
+    const found: Fitting[] = [];
     const added = stand.added.indexOf(bead);
-    if (added >= 0) found.push({ added: added + 1 });
-    if (stand.began === bead) found.push({ began: true });
-    if (stand.out?.bead === bead) found.push({ out: true });
-    if (bead === this.newest?.bead && needle !== this.newest.needle) found.push({ newest: true });
-    const { place } = bead;
-    const of: Ref =
-      place.section === section
-        ? { back: row - place.row }
-        : { of: { section: place.section, row: place.row } };
-    const all = this.strung.get(rowKey(bead.place.section, bead.place.row)) ?? [];
-    const alike = all.filter(({ role }) => role === bead.role);
-    const both: readonly (readonly [Ref, readonly Bead[]])[] = [
-      [of, all],
-      [{ ...of, role: bead.role }, alike],
-    ];
-    for (const [ref, among] of both) if (among.length === 1) found.push(ref);
-    for (const [ref, among] of both) {
+    if (added >= 0) found.push({ ref: { added: added + 1 }, kind: `added ${added}` });
+    if (stand.began === bead) found.push({ ref: { began: true }, kind: 'began' });
+    if (stand.out?.bead === bead) found.push({ ref: { out: true }, kind: 'out' });
+    if (bead === this.newest?.bead && needle !== this.newest.needle)
+      found.push({ ref: { newest: true }, kind: 'newest' });
+    const { place, role } = bead;
+    const own = place.section === section;
+    const of: Ref = own ? { back: row - place.row } : { of: { section: place.section, row: place.row } };
+    const all = this.strung.get(rowKey(place.section, place.row)) ?? [];
+    const places = [{ ref: of, kind: own ? `back ${row - place.row}` : 'of', among: all }];
+    const alike = all.filter((one) => one.role === role);
+    // Where all of a row are of one role it says nothing.
+    if (alike.length < all.length)
+      places.push({ ref: { ...of, role }, kind: `${places[0]?.kind ?? ''} ${role}`, among: alike });
+    for (const { ref, kind, among } of places) if (among.length === 1) found.push({ ref, kind });
+    for (const { ref, kind, among } of places) {
       const next = this.nextOf(bead, among, here);
-      if (next !== null) found.push({ ...ref, next });
+      if (next !== null) found.push({ ref: { ...ref, next }, kind: `${kind} next ${next}` });
     }
-    for (const [ref, among] of both)
-      for (const side of this.sidesOf(bead, among)) found.push({ ...ref, side });
+    for (const { ref, kind, among } of places)
+      for (const side of this.sidesOf(bead, among))
+        found.push({ ref: { ...ref, side }, kind: `${kind} ${side}` });
     const nth = all.indexOf(bead);
-    found.push({ ...of, strung: nth + 1 }, { ...of, strung: nth - all.length });
-    return found as [Ref, ...Ref[]];
+    found.push({ ref: { ...of, strung: nth + 1 }, kind: `strung ${nth}` });
+    found.push({ ref: { ...of, strung: nth - all.length }, kind: `strung ${nth - all.length}` });
+    return found as [Fitting, ...Fitting[]];
   }
 
   /** Which of several beads ahead one is; null where it is not ahead, or its place among them is not clear. */
@@ -400,16 +409,6 @@ const SURELY = 0.8;
 
 const rowKey = (section: Section, row: number): string => `${sectionKey(section)}|${row}`;
 
-/** What is said of a bead, without the numbers: rows that say the same read alike. */
-const kindOf = (ref: Ref): string =>
-  Object.entries(ref)
-    .map(
-      ([key, value]) =>
-        `${key} ${typeof value === 'number' ? value : typeof value === 'string' ? value : ''}`,
-    )
-    .sort()
-    .join();
-
 /** The angle about the middle from one place to another, from −π to π. */
 const turned = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]): number =>
   Math.atan2(a * d - b * c, a * c + b * d);
@@ -421,6 +420,9 @@ const actKey = (move: Move): string => (move.kind === 'pass' && move.as === 'tra
 const stepKey = ({ needle, place }: Move): string =>
   `${needle}|${sectionKey(place.section)}|${place.pass}|${place.unit}|${place.row}`;
 
+/** From so many steps it is learned how a stitch is best told: rows enough for a long repeat to come again. */
+const LEARNED = 80;
+
 /** A step, and the moves that it tells. */
 export interface Told {
   readonly step: ToldStep;
@@ -428,7 +430,7 @@ export interface Told {
 }
 
 /**
- * The steps of a path as it lies, told twice: the second time what was said most often is preferred.
+ * The steps of a path as it lies. The first of them are told twice: what was said most often is preferred then.
  * @param strokes of the needle, by pass, where they are to be said
  */
 export function tell(
@@ -439,7 +441,7 @@ export function tell(
 ): Told[] {
   const steps = runs(path.moves, stepKey);
   const first = new Teller(path, layout, held, new Map(), strokes);
-  for (const moves of steps) first.step(moves);
+  for (const moves of steps.slice(0, LEARNED)) first.step(moves);
   const again = new Teller(path, layout, held, first.kinds, strokes);
   return steps.map((moves) => ({ step: again.step(moves), moves }));
 }
