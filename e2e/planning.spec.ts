@@ -105,10 +105,10 @@ test('for the left hand the steps change sides', async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Flat herringbone');
   await page.getByText('How it is worked, step by step').click();
   const steps = page.getByRole('list').filter({ hasText: 'Pick up' }).last();
-  await expect(steps).toContainText('the left A of this row');
+  await expect(steps).toContainText('the rightmost bead of the row before');
   await openChoice(page, 'Stitch');
   await page.getByText('left hand', { exact: true }).click();
-  await expect(steps).toContainText('the right A of this row');
+  await expect(steps).toContainText('the leftmost bead of the row before');
 });
 
 test('the neighbours are chosen by keyboard, and the way back is named', async ({ page }) => {
@@ -183,7 +183,7 @@ test('every length changes unit together', async ({ page }) => {
 test('the steps are read off the path', async ({ page }) => {
   await startBracelet(page, 'Ilse', 'Flat herringbone');
   await page.getByText('How it is worked, step by step').click();
-  await expect(page.getByText(/pick up 4 A/)).toBeVisible();
+  await expect(page.getByText(/pick up 1 A, 2 A for the next row and 1 A/)).toBeVisible();
   await expect(page.getByText(/with the tail/).first()).toBeVisible();
 });
 
