@@ -174,7 +174,7 @@ test('motifs are made first and joined; one that ruffles is made to lie flat; me
   await page.getByRole('radio', { name: 'a V' }).click({ force: true });
   await expect(slip(page).getByText(/^\d*[13579] units$/)).toBeVisible();
   await page.getByText('How it is worked, step by step').click();
-  await expect(page.getByText(/opposite point of the motif/).first()).toBeVisible();
+  await expect(page.getByText(/motif .*by its right point/).first()).toBeVisible();
   await saved(page);
   await expectAccessible(page);
 });
