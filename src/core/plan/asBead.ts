@@ -1,7 +1,10 @@
 import type { Inner } from '../layout/bent';
-import type { BeadMaterial } from '../materials/material';
+import type { Pose } from '../layout/layout';
+import type { BeadMaterial, BeadSize } from '../materials/material';
 import type { StrungBy } from '../structures/structure';
-import type { PartId } from '../weave/path';
+import { given } from '../tools/given';
+import { WOVEN, type PartId } from '../weave/path';
+import type { Plan } from './planned';
 
 /** A part made apart, as it is seen by what strings it. */
 export interface AsBead {
@@ -23,6 +26,48 @@ export interface AsBead {
   readonly full: readonly string[];
   /** Its beads as they lie when it is closed, from its middle; x along the thread that strings it. */
   readonly inner: () => readonly Inner[];
+}
+
+/** What lies beside a part on the thread that strings it. */
+export interface Neighbour {
+  readonly size: BeadSize;
+  /** It is one like it, or another that is not planned yet, of which the size is that of the bead in whose place it is. */
+  readonly madeApart: boolean;
+}
+
+/** What lies on either side of a part on the thread. */
+export type Neighbours = readonly [before: Neighbour, behind: Neighbour];
+
+/** The bead that a part stands for, after one of its own. It is weighed by what it is made of. */
+export const standIn = (
+  { id, name }: Pick<AsBead, 'id' | 'name'>,
+  like: BeadMaterial,
+  measures: Partial<BeadMaterial>,
+): BeadMaterial => ({
+  ...like,
+  id: `part ${id}`,
+  name,
+  perGram: null,
+  sold: null,
+  finish: 'plain',
+  ...measures,
+});
+
+/** What is woven of a part, each bead as it lies in the axes of the bead that the part stands for. */
+export function wovenInner(plan: Plan, told: (pose: Pose) => Pose): Inner[] {
+  const { path, layout } = plan.work();
+  const shades = plan.shades();
+  return path.beads.flatMap((bead): Inner[] =>
+    bead.place.section === WOVEN
+      ? [
+          {
+            role: bead.role,
+            shade: shades.get(bead.id),
+            pose: told(given(layout.poses[bead.id], 'place of a bead')),
+          },
+        ]
+      : [],
+  );
 }
 
 /** A role of a part made apart, as whatever strings it knows it. */

@@ -1,5 +1,3 @@
-import type { Inner } from '../layout/bent';
-import type { DressedRequest } from '../layout/dressed';
 import type { Pose } from '../layout/layout';
 import { restingAt } from '../layout/pose';
 import { Contact, place, unplaced } from '../layout/solver/contact';
@@ -12,7 +10,7 @@ import type { PartOfPiece } from '../piece/partOfPiece';
 import { rolesOf } from '../structures/structure';
 import { given } from '../tools/given';
 import { once, remembered } from '../tools/remember';
-import { WOVEN } from '../weave/path';
+import { standIn, wovenInner, type Neighbours } from './asBead';
 import { postsOf } from './edgeHoles';
 import type { Plan, StrungComponent } from './planned';
 import { alone } from './ringBeads';
@@ -88,40 +86,34 @@ const clearMm = (hole: readonly Lies[]): number =>
  * Measured, that stands.
  * @param neighbours what lies on either side of it on the thread
  */
-export function ballOf(
-  part: PartOfPiece,
-  plan: Plan,
-  neighbours: DressedRequest['neighbours'],
-): StrungComponent {
+export function ballOf(part: PartOfPiece, plan: Plan, neighbours: Neighbours): StrungComponent {
   const { id, partName: own, beads, count, structure } = part;
-  const { path, layout } = plan.work();
+  const { layout } = plan.work();
   const sizeOf = bodiesOf(plan.seen);
   const middleMm = layout.stations.bodyStartMm + plan.chosen.finishedMm / 2;
-  const liesOf = (beadId: number): Pose => {
-    const pose = given(layout.poses[beadId], 'place of a bead');
-    return { ...pose, centre: sub(pose.centre, [middleMm, 0, 0]) };
-  };
+  const liesOf = (beadId: number): Resting =>
+    restingAt(moved(given(layout.poses[beadId], 'place of a bead'), -middleMm));
   const { start, end } = postsOf(plan, part);
   const [before, behind] = [start, end].map((posts) =>
-    posts.map(({ id: beadId, role }): Lies => ({ size: sizeOf(role), at: restingAt(liesOf(beadId)) })),
+    posts.map(({ id: beadId, role }): Lies => ({ size: sizeOf(role), at: liesOf(beadId) })),
   ) as [Lies[], Lies[]];
-  const rests = [restsMm(neighbours[0], before, -1), restsMm(neighbours[1], behind, 1)] as const;
-  // What slips in rests on nothing: it is taken as if it came to the edge of the hole.
-  const [left, right] = [rests[0] ?? reachOf(before, -1), rests[1] ?? reachOf(behind, 1)];
+  const sides = [before, behind].map((hole, i) => {
+    const side = i === 0 ? -1 : 1;
+    const { size, madeApart } = neighbours[i as 0 | 1];
+    // Another ball meets it rim to rim.
+    const rests = madeApart ? reachOf(hole, side) : restsMm(size, hole, side);
+    // What slips in rests on nothing: it is taken as if it came to the edge of the hole.
+    return { outMm: rests ?? reachOf(hole, side), slips: rests === null };
+  });
+  const [left = 0, right = 0] = sides.map(({ outMm }) => outMm);
   const measuredMm = count.by === 'fixed' ? count.measuredMm : null;
   const alongMm = measuredMm ?? left + right;
   const round = rolesOf(plan.weaveable).every((role) => sizeOf(role).shape === 'ball');
   const [less, more] = HAND[round ? 'round' : 'other'];
-  const slips = rests.includes(null);
+  const slips = sides.some((side) => side.slips);
   const name = partName({ name: own, beads, count, structure });
-  const inner = once((): Inner[] => {
-    const shades = plan.shades();
-    return path.beads.flatMap((bead) =>
-      bead.place.section === WOVEN
-        ? [{ role: bead.role, shade: shades.get(bead.id), pose: moved(liesOf(bead.id), (left - right) / 2) }]
-        : [],
-    );
-  });
+  const shift = (left - right) / 2 - middleMm;
+  const inner = once(() => wovenInner(plan, (pose) => moved(pose, shift)));
   return {
     id,
     name,
@@ -134,20 +126,13 @@ export function ballOf(
     toLayOut: null,
     lies: [],
     full: [],
-    bead: {
-      ...beadOf(plan.seen, given(start[0], 'bead round a hole').role),
-      id: `part ${id}`,
-      name,
+    bead: standIn({ id, name }, beadOf(plan.seen, given(start[0], 'bead round a hole').role), {
       shape: 'oval',
       lengthMm: alongMm,
       diameterMm: Math.max(plan.widthMm, plan.thicknessMm),
       widthMm: null,
       holeMm: Math.min(clearMm(before), clearMm(behind)),
-      // It is weighed by what it is made of.
-      perGram: null,
-      sold: null,
-      finish: 'plain',
-    },
+    }),
     inner,
     sketch: remembered((view) => alone(inner(), sizeOf, view)),
   };

@@ -1,5 +1,4 @@
 import { NO_LOOP } from '../closures/sewnLoop';
-import type { DressedRequest } from '../layout/dressed';
 import { sizeOf } from '../materials/material';
 import { beadOf, partName } from '../piece/part';
 import { asPiece, partOf, type PartOfPiece } from '../piece/partOfPiece';
@@ -8,7 +7,7 @@ import type { Weaveable } from '../structures/structure';
 import type { RoleLetter } from '../structures/roles';
 import { given } from '../tools/given';
 import type { PartId } from '../weave/path';
-import { innerRole } from './asBead';
+import { innerRole, type Neighbour, type Neighbours } from './asBead';
 import { asClasp, closingOf } from './attachedPart';
 import { ballOf } from './ballPart';
 import { dropOf } from './dropPart';
@@ -66,8 +65,11 @@ function neighboursOf(
   part: PartOfPiece,
   role: string,
   components: ReadonlyMap<string, StrungComponent>,
-): DressedRequest['neighbours'] {
-  const size = (one: string) => sizeOf(components.get(one)?.bead ?? beadOf(part, one));
+): Neighbours {
+  const neighbour = (one: string): Neighbour => ({
+    size: sizeOf(components.get(one)?.bead ?? beadOf(part, one)),
+    madeApart: one in part.strung && !components.has(one),
+  });
   const bound = boundStitch(part.structure);
   const ends = { start: NO_LOOP, end: NO_LOOP };
   const { weaveable } = bound.ok ? bound : { weaveable: null };
@@ -77,7 +79,7 @@ function neighboursOf(
       .moves.flatMap((move) => (move.kind === 'pick' ? [move.bead.role] : [])) ?? [];
   const places = strung.flatMap((one, i) => (one === role ? [i] : []));
   const middle = places[Math.floor(places.length / 2)];
-  const beside = (i: number | undefined) => size((i !== undefined && strung[i]) || role);
+  const beside = (i: number | undefined) => neighbour((i !== undefined && strung[i]) || role);
   return [beside(middle && middle - 1), beside(middle && middle + 1)];
 }
 
@@ -140,7 +142,7 @@ export function withComponents(
 
 /** Where a part is taken up, and what is known of it there. */
 interface TakenAt {
-  readonly neighbours: () => DressedRequest['neighbours'];
+  readonly neighbours: () => Neighbours;
   /** Of a motif: how far apart it is held, in its points; null where they lie opposite each other. */
   readonly pointsApart: number | null;
   readonly layouts: Lookups['layouts'];

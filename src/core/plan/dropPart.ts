@@ -1,12 +1,10 @@
-import type { Inner } from '../layout/bent';
-import type { DressedRequest } from '../layout/dressed';
-import type { Point, Pose } from '../layout/layout';
 import { turnedOver } from '../layout/aboutAxis';
+import type { Point } from '../layout/layout';
 import { beadOf, bodiesOf, partName } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { given } from '../tools/given';
 import { once } from '../tools/remember';
-import { WOVEN } from '../weave/path';
+import { standIn, wovenInner, type Neighbours } from './asBead';
 import { postsOf } from './edgeHoles';
 import type { Plan, StrungComponent } from './planned';
 
@@ -24,32 +22,22 @@ const hanging = ([x, y, z]: Point): Point => [z, x, y];
  * beside it are too large to go through. Measured, that stands.
  * @param neighbours what lies on either side of it on the thread
  */
-export function dropOf(
-  part: PartOfPiece,
-  plan: Plan,
-  neighbours: DressedRequest['neighbours'],
-): StrungComponent {
+export function dropOf(part: PartOfPiece, plan: Plan, neighbours: Neighbours): StrungComponent {
   const { id, partName: own, beads, count, structure } = part;
-  const { path, layout } = plan.work();
+  const { layout } = plan.work();
   const sizeOf = bodiesOf(plan.seen);
   const top = given(postsOf(plan, part).start[0], 'bead of the loop');
   const thickMm = sizeOf(top.role).diameterMm;
   const clearMm = given(plan.weaveable.loopClearMm?.(sizeOf), 'room in the loop');
-  const slips = neighbours.some(({ diameterMm }) => diameterMm < clearMm);
+  const slips = neighbours.some(({ size, madeApart }) => !madeApart && size.diameterMm < clearMm);
   const measuredMm = count.by === 'fixed' ? count.measuredMm : null;
   const alongMm = measuredMm ?? thickMm;
   const name = partName({ name: own, beads, count, structure });
   // Thread lies in the loop, under its topmost bead.
   const threadMm = layout.stations.bodyStartMm + thickMm;
-  const inner = once((): Inner[] => {
-    const shades = plan.shades();
-    return path.beads.flatMap((bead) => {
-      if (bead.place.section !== WOVEN) return [];
-      const pose: Pose = given(layout.poses[bead.id], 'place of a bead');
-      const hung = turnedOver(pose, ([x, y, z]) => hanging([x - threadMm, y, z]), hanging);
-      return [{ role: bead.role, shade: shades.get(bead.id), pose: hung }];
-    });
-  });
+  const inner = once(() =>
+    wovenInner(plan, (pose) => turnedOver(pose, ([x, y, z]) => hanging([x - threadMm, y, z]), hanging)),
+  );
   return {
     id,
     name,
@@ -61,21 +49,14 @@ export function dropOf(
     toLayOut: null,
     lies: [],
     full: [],
-    bead: {
-      ...beadOf(plan.seen, top.role),
-      id: `part ${id}`,
-      name,
-      // What hangs from the loop takes no room on the thread.
+    // What hangs from the loop takes no room on the thread.
+    bead: standIn({ id, name }, beadOf(plan.seen, top.role), {
       shape: 'rondelle',
       lengthMm: alongMm,
       diameterMm: thickMm,
       widthMm: null,
       holeMm: Math.max(clearMm, YIELDS_MM),
-      // It is weighed by what it is made of.
-      perGram: null,
-      sold: null,
-      finish: 'plain',
-    },
+    }),
     inner,
     sketch: plan.sketch,
   };

@@ -1,3 +1,4 @@
+import { turnedOver } from '../layout/aboutAxis';
 import type { Inner } from '../layout/bent';
 import { distance, holeEnd, type Layout, type Point, type Pose } from '../layout/layout';
 import { add, cross, dot, mul, sub, unit } from '../layout/solver/vectors';
@@ -8,9 +9,10 @@ import { given } from '../tools/given';
 import { once } from '../tools/remember';
 import { backOutOf, outOf } from '../weave/needle';
 import { Links, holeKey } from '../weave/links';
-import { otherEnd, WOVEN, type Bead, type HoleEnd, type Path } from '../weave/path';
+import { otherEnd, type Bead, type HoleEnd, type Path } from '../weave/path';
 import { findRoute } from '../weave/route';
 import { postsOf, tooFull } from './edgeHoles';
+import { standIn, wovenInner } from './asBead';
 import type { Plan, StrungComponent } from './planned';
 
 /**
@@ -101,10 +103,7 @@ export function motifOf(part: PartOfPiece, plan: Plan, pointsApart: number | nul
       part.doubled,
       held.way.filter(({ bead }) => !held.posts.includes(bead)).map((one) => ({ ...one, passes: 1 })),
     ),
-    bead: {
-      ...post,
-      id: `part ${id}`,
-      name,
+    bead: standIn({ id, name }, post, {
       shape: 'lens',
       lengthMm: plan.widthMm * times,
       diameterMm: plan.thicknessMm,
@@ -112,12 +111,8 @@ export function motifOf(part: PartOfPiece, plan: Plan, pointsApart: number | nul
       holes: 2,
       apartMm,
       crossing: false,
-      // It is weighed by what it is made of.
-      perGram: null,
-      sold: null,
-      finish: 'plain',
       inside: { post: size, wayMm: wayMm(held, layout) * times },
-    },
+    }),
     inner: once(() => innerOf(plan, [poseOf(near), poseOf(far)])),
     sketch: plan.sketch,
   };
@@ -125,22 +120,11 @@ export function motifOf(part: PartOfPiece, plan: Plan, pointsApart: number | nul
 
 /** The beads of a motif in the axes of the bead that it stands for: along its holes, from hole to hole, and through it. */
 function innerOf(plan: Plan, [near, far]: readonly [Pose, Pose]): Inner[] {
-  const { path, layout } = plan.work();
-  const shades = plan.shades();
   const mid = mul(add(near.centre, far.centre), 0.5);
   const across = unit(sub(far.centre, near.centre));
   const front: Point = [0, 0, -1];
   // The axes of the bead, each as a way in the plane of the motif.
   const axes = [cross(across, front), across, front];
   const told = (p: Point): Point => axes.map((axis) => dot(axis, p)) as [number, number, number];
-  return path.beads.flatMap((bead): Inner[] => {
-    if (bead.place.section !== WOVEN) return [];
-    const lies = given(layout.poses[bead.id], 'place of a bead');
-    const pose: Pose = {
-      centre: told(sub(lies.centre, mid)),
-      axis: told(lies.axis),
-      ...(lies.across && { across: told(lies.across) }),
-    };
-    return [{ role: bead.role, shade: shades.get(bead.id), pose }];
-  });
+  return wovenInner(plan, (pose) => turnedOver(pose, (p) => told(sub(p, mid)), told));
 }

@@ -9,6 +9,7 @@ import type { Work } from './work';
 import { steps, unitSteps, type Laid, type Step, type StepGroup, type ToldUnit } from '../read/steps';
 import { strokes } from '../read/strokes';
 import type { Held } from '../told/told';
+import type { Section } from '../weave/path';
 import { goingWords, type StepWords } from '../words/told';
 
 /** How the steps of a plan are worded. */
@@ -37,10 +38,16 @@ export const heldOf = ({ structure, round, hand }: Plan): Held => ({
   round,
 });
 
-const laid = (plan: Plan, { path, layout }: Work): Laid => ({
+/** As its picture is drawn, on to the right: for steps that stand beside it. A tube is held upright all the same. */
+export const asDrawn = (plan: Plan): Held => {
+  const held = heldOf(plan);
+  return { ...held, grows: held.grows && 'right' };
+};
+
+const laid = (plan: Plan, { path, layout }: Work, held: Held): Laid => ({
   path,
   layout,
-  held: heldOf(plan),
+  held,
   strokes: strokes(path, layout),
 });
 
@@ -54,20 +61,28 @@ const roleWords =
         ? beadOf(seen, role).shape
         : (components.get(role)?.name ?? role);
 
-/** The worded steps of a plan; worked out only when somebody reads them. */
-export const planSteps = (plan: Plan): StepGroup[] =>
+/** The worded steps of a plan, held as it is made where nothing else is said; worked out only when somebody reads them. */
+export const planSteps = (plan: Plan, held = heldOf(plan)): StepGroup[] =>
   plan.weaveable.pathless
     ? []
-    : steps(laid(plan, plan.work()), stepWords(plan)).map((group) => ({
+    : steps(laid(plan, plan.work(), held), stepWords(plan)).map((group) => ({
         ...group,
-        steps: group.section.zone === 'woven' ? group.steps.map((step) => withWay(step, plan)) : group.steps,
+        steps: withWays(group.steps, group.section, plan, held),
       }));
 
-/** A step that says first which way it goes. */
-const withWay = (step: Step, plan: Plan): Step =>
-  plan.structure.madeWhole
-    ? step
-    : { ...step, text: [goingWords(step.going, heldOf(plan)), step.text].filter(Boolean).join(' ') };
+/** Steps of what is woven that say first which way they go; what is made whole is turned as it is made. */
+const withWays = (
+  told: readonly Step[],
+  { zone }: Section,
+  { structure }: Plan,
+  held: Held,
+): readonly Step[] =>
+  zone !== 'woven' || structure.madeWhole
+    ? told
+    : told.map((step) => ({
+        ...step,
+        text: [goingWords(step.going, held), step.text].filter(Boolean).join(' '),
+      }));
 
 /** Its rows as lists to read beads off, by their letters and colours; none where nobody has told the path. */
 export function planRows(plan: Plan): RowList[] {
@@ -77,9 +92,11 @@ export function planRows(plan: Plan): RowList[] {
   return rowLists(path, namesIn(plan.shades()), rowsOfUnit);
 }
 
-/** The same, every unit on its own: to be watched move by move. */
-export const planUnits = (plan: Plan): ToldUnit[] =>
-  unitSteps(laid(plan, plan.work()), stepWords(plan)).map((unit) => ({
+/** The steps of every unit on its own, as it is drawn: to be watched move by move. */
+export function planUnits(plan: Plan): ToldUnit[] {
+  const held = asDrawn(plan);
+  return unitSteps(laid(plan, plan.work(), held), stepWords(plan)).map((unit) => ({
     ...unit,
-    steps: unit.place.section.zone === 'woven' ? unit.steps.map((step) => withWay(step, plan)) : unit.steps,
+    steps: withWays(unit.steps, unit.place.section, plan, held),
   }));
+}

@@ -9,7 +9,7 @@ import { rolesOf } from '../structures/structure';
 import { given } from '../tools/given';
 import { once, remembered } from '../tools/remember';
 import { WOVEN } from '../weave/path';
-import type { AsBead } from './asBead';
+import { standIn, type AsBead, type Neighbours } from './asBead';
 import type { Plan, StrungComponent } from './planned';
 import { alone, innerOf } from './ringBeads';
 
@@ -37,7 +37,7 @@ export function betweenMm(
 export function strungOf(
   part: PartOfPiece,
   plan: Plan,
-  neighbours: DressedRequest['neighbours'],
+  neighbours: Neighbours,
   layouts: Layouts,
 ): StrungComponent {
   const { id, count, partName: own, beads, structure } = part;
@@ -52,7 +52,7 @@ export function strungOf(
     units: plan.chosen.units,
     way: count.way,
     sizes: [...rolesOf(plan.weaveable), CORE_ROLE].map((role) => [role, sizeOf(beadOf(plan.seen, role))]),
-    neighbours,
+    neighbours: [neighbours[0].size, neighbours[1].size],
   });
   const found = dressedAt(layouts, request.key);
   const laidOut = found?.settled ? found : null;
@@ -74,19 +74,12 @@ export function strungOf(
     full: [],
     // Where nobody has told the path of its stitch, there is none to lay out.
     toLayOut: found || count.measuredMm !== null || plan.weaveable.byMeasure ? null : request,
-    bead: {
-      ...core,
-      id: `part ${id}`,
-      name,
+    bead: standIn({ id, name }, core, {
       shape: 'oval',
       lengthMm: alongMm,
       diameterMm: Math.max(sizeOf(core).diameterMm, widthMm),
       widthMm: acrossMm,
-      // It is weighed by what it is made of.
-      perGram: null,
-      sold: null,
-      finish: 'plain',
-    },
+    }),
     inner,
     sketch: remembered((view) => alone(inner(), bodiesOf(plan.seen), view)),
   };

@@ -80,6 +80,19 @@ describe('a beaded ball, strung', () => {
     expect(along('pressed-4')).toBeLessThan(along('pressed-8'));
   });
 
+  it('beside another ball it is rim to rim with it: as long as it is from hole to hole', () => {
+    const part = newPart('Line', 'strung-line', null);
+    const params = { ...part.structure.params, sequence: ['A'], extra: 0 };
+    const { piece } = withStrungWhole(
+      asPiece({ ...part, units: 9, structure: { ...part.structure, params } }),
+      'beaded-ball',
+      'A',
+    );
+    const ball = given(planned(piece).components.get('A'), 'ball');
+    expect(ball.alongMm).toBeCloseTo(ball.plan.chosen.finishedMm, 6);
+    expect(ball.slips).toBeNull();
+  });
+
   it('is told circle by circle, each heading once', () => {
     const { plan } = strung(planned(line('beaded-ball').piece));
     expect(planSteps(plan).map(({ pass }) => pass)).toEqual([
@@ -100,6 +113,20 @@ describe('a drop, strung by its loop', () => {
     // Its loop stands across the thread, which lies in it: beads above it and below, none to either side along it.
     expect(Math.min(...inner().map(({ pose }) => pose.centre[1]))).toBeCloseTo(-2.15 / 2, 6);
     for (const { pose } of inner()) expect(pose.centre[0]).toBeCloseTo(0, 9);
+  });
+
+  it('beside another drop it does not slip, however wide its loop', () => {
+    const part = newPart('Line', 'strung-line', null);
+    const params = { ...part.structure.params, sequence: ['B'], extra: 0 };
+    const { piece, id } = withStrungWhole(
+      asPiece({ ...part, units: 9, structure: { ...part.structure, params } }),
+      'hanging-drop',
+      'B',
+    );
+    const made = partOf(piece, id);
+    const wide = { ...made.structure.params, loop: Array<string>(15).fill('A') };
+    const plan = planned(withPart(piece, { structure: { ...made.structure, params: wide } }, id));
+    expect(strung(plan).slips).toBeNull();
   });
 
   it('a loop that slips over the beads beside it is told of; a smaller loop, or larger beads, hold it', () => {

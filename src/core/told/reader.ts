@@ -49,6 +49,14 @@ interface Needle {
 /** One thing that is gone through on a way that may be gone again. */
 type Round = { readonly through: HoleEnd } | { readonly finding: string; readonly hole: number };
 
+/**
+ * What the reader takes for leading a way, as parts of a hole's length: a thread that it follows must lead well that way; of two crossing
+ * holes the one that leads more that way than across; through the one hole of a bead she only asks which end is nearer to it.
+ */
+const LEADS = { thread: 0.4, crossing: 0.5, hole: 0.1 } as const;
+/** As far to a side are two beads that differ by less than this, mm: the eye sees none of it. */
+const AS_FAR_MM = 0.02;
+
 const keyOf = (end: HoleEnd): string => end.join();
 
 class Reader {
@@ -178,7 +186,7 @@ class Reader {
   ): void {
     const hole = this.holeOf(bead, side, way);
     const leads = this.leads(bead, hole, way);
-    if (Math.abs(leads) < 0.1) throw new Stopped(`No hole of it leads ${way}.`);
+    if (Math.abs(leads) < LEADS.hole) throw new Stopped(`No hole of it leads ${way}.`);
     const enter = leads > 0 ? 0 : 1;
     note('pass', bead, hole, enter);
     this.through(name, [bead, hole, enter]);
@@ -197,7 +205,7 @@ class Reader {
       }
       const out = this.needle(name).out;
       const on = (out ? (this.threads.get(keyOf(out)) ?? []) : []).filter(
-        ([bead, hole, end]) => (end === 0 ? 1 : -1) * this.leads(bead, hole, way) > 0.4,
+        ([bead, hole, end]) => (end === 0 ? 1 : -1) * this.leads(bead, hole, way) > LEADS.thread,
       );
       const [only, ...more] = on;
       if (!only || more.length > 0) throw new Stopped(`${on.length} threads lead ${way}.`);
@@ -278,7 +286,7 @@ class Reader {
     if (holes.length < 2) return 0;
     const fits = holes.flatMap((ends, hole) => {
       const aside = side ? times(this.ways(middle)[side], minus(middleOf(ends), middle)) : 0;
-      const there = side ? aside > 0 : way === null || Math.abs(this.leads(bead, hole, way)) > 0.5;
+      const there = side ? aside > 0 : way === null || Math.abs(this.leads(bead, hole, way)) > LEADS.crossing;
       return there ? [hole] : [];
     });
     const [only, ...more] = fits;
@@ -364,7 +372,7 @@ class Reader {
       return times(this.ways(middle)[side], middle);
     };
     const most = Math.max(...all.map(far));
-    return all.filter((bead) => far(bead) > most - 0.02);
+    return all.filter((bead) => far(bead) > most - AS_FAR_MM);
   }
 
   /** The n-th ahead; none where there are not so many, several where it is not clear. */

@@ -17,7 +17,10 @@ import { goesAgain } from './again';
 import { aboutMiddle, frameAt, holeIn, onRound, wayOf, type Frame } from './frame';
 import type { Act, Direction, Held, Leg, Ref, ToldStep } from './told';
 
-/** What stands beside what is told apart only where it is farther by this part of a bead: beads do not lie to the hair. */
+/**
+ * What is told apart is farther by this part of the smallest bead: of two beads moved by a fifth of one either way, the nearer stays
+ * nearer (twice a fifth, and a little).
+ */
 const CLEAR = 0.5;
 
 /** Where a needle is, for what is told of it. */
@@ -403,7 +406,10 @@ const standsAt = ({ out, began, added }: Stand): Bead | null =>
   out && added.includes(out.bead) ? began : (out?.bead ?? null);
 
 const BOTH = [0, 1] as const;
-/** A thread that leads this much of a way may be taken for it, and one that leads so much surely is. */
+/**
+ * A thread that leads this much of a way, as a part of its hole's length, may be taken for it, and one that leads so much surely is: far
+ * enough below and above what the reader asks that beads moved by a fifth of one change nothing (its test).
+ */
 const LIKELY = 0.2;
 const SURELY = 0.8;
 

@@ -132,7 +132,16 @@ const ORDINALS = [
   'tenth',
 ];
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'] as const;
-const ordinal = (n: number): string => ORDINALS[n - 1] ?? `${n}th`;
+/** A small number in a word. */
+const small = (n: number): string => NUMBERS[n] ?? `${n}`;
+/** Not the eleventh to the thirteenth: `21st`, `22nd`, `23rd`, `24th`, `111th`. */
+const ENDINGS = new Map([
+  [1, 'st'],
+  [2, 'nd'],
+  [3, 'rd'],
+]);
+const ordinal = (n: number): string =>
+  ORDINALS[n - 1] ?? `${n}${(Math.floor((n % 100) / 10) === 1 ? undefined : ENDINGS.get(n % 10)) ?? 'th'}`;
 
 type Go = Extract<Act, { act: 'go' }>;
 
@@ -193,11 +202,14 @@ class Wording {
         return `pick up ${this.picks(act.beads)}`;
       case 'weave':
         return `weave on, hidden, ${list(
-          act.legs.map(({ way, beads, to, hole }) =>
-            to
-              ? `${this.way(way)} through ${this.bead(to, hole ? this.words.motif : undefined)}${this.byHole(hole)}`
-              : `${this.way(way)} through ${counted(beads, 'bead')}`,
-          ),
+          act.legs.map(({ way, beads, to, hole }, i) => {
+            // On the same way as before it is not said again.
+            const on = act.legs[i - 1]?.way === way ? '' : `${this.way(way)} `;
+            const what = to
+              ? `${this.bead(to, hole ? this.words.motif : undefined)}${this.byHole(hole)}`
+              : counted(beads, 'bead');
+            return `${on}through ${what}`;
+          }),
         )}`;
       case 'attach':
         return `go through the ${act.finding}`;
@@ -257,7 +269,7 @@ class Wording {
       if (nexts > 1) {
         const { next: _next, role, ...place } = go.to;
         const what = role === undefined ? 'beads' : this.words.role(role);
-        told.push(`${way}through the next ${nexts} ${what} ${this.rowOf(place)}`);
+        told.push(`${way}through the next ${small(nexts)} ${what} ${this.rowOf(place)}`);
         i += nexts;
         continue;
       }
@@ -311,10 +323,14 @@ class Wording {
 
   private several({ added, strung, ...place }: Ref, length: number): string {
     const from = added ?? strung ?? 1;
+    const to = from + length - 1;
     const which =
-      from === 1 ? `the first ${length}` : `the ${ordinal(from)} to the ${ordinal(from + length - 1)}`;
-    if (added === undefined) return `${which} strung ${this.rowOf(place)}`;
-    return from === 1 && length === this.picked ? `all ${length} new beads` : `${which} new beads`;
+      from === 1
+        ? `the first ${small(length)}`
+        : `the ${ordinal(from)} ${length === 2 ? 'and' : 'to'} the ${ordinal(to)}`;
+    if (added === undefined) return `${which} beads strung ${this.rowOf(place)}`;
+    if (from > 1 || length < this.picked) return `${which} new beads`;
+    return length === 2 ? 'both new beads' : `all ${small(length)} new beads`;
   }
 
   /** Two beads that thread joins. */
@@ -372,7 +388,7 @@ class Wording {
     if (back === 0) return `this ${row}`;
     if (back === 1) return `the ${row} before`;
     if (back === -1) return `the next ${row}`;
-    return back > 0 ? `the ${row} ${NUMBERS[back] ?? back} back` : `the ${row} ${NUMBERS[-back] ?? -back} on`;
+    return back > 0 ? `the ${row} ${small(back)} back` : `the ${row} ${small(-back)} on`;
   }
 
   private rowIn(section: Section, row: number): string {

@@ -13,7 +13,8 @@ import type { Flat } from '@/core/layout/outline';
 import { sizeOf } from '@/core/materials/material';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
-import { planUnits } from '@/core/plan/steps';
+import { asDrawn, planUnits } from '@/core/plan/steps';
+import { heldWords } from '@/core/words/told';
 import { frames } from '@/core/read/play';
 import type { ToldUnit } from '@/core/read/steps';
 import { SeenBead } from '../piece/BeadShape';
@@ -88,6 +89,7 @@ export function StitchPlayer({ piece, plan }: Props) {
           ' '
         )}
       </p>
+      {plan.round && <p className="soft">{heldWords(asDrawn(plan))}</p>}
     </div>
   );
 }

@@ -20,6 +20,8 @@ export function Steps({ plan }: { plan: Plan }) {
   const pointed = usePointed();
   const lit = (group: StepGroup) =>
     !!pointed?.place && tells(group, { ...pointed.place, unit: pointed.units?.[0] ?? 0 });
+  // Nobody has told its path.
+  if (groups.length === 0) return null;
   return (
     <>
       <p className="soft">{heldWords(heldOf(plan))}</p>

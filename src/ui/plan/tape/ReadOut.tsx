@@ -6,7 +6,7 @@ import { beadOf, shadesOf } from '@/core/piece/part';
 import { seamOf } from '@/core/structures/seam';
 import { sectionAt } from '@/core/plan/along';
 import type { Plan } from '@/core/plan/plan';
-import { planSteps } from '@/core/plan/steps';
+import { asDrawn, planSteps } from '@/core/plan/steps';
 import { tells } from '@/core/read/steps';
 import type { StandingBead } from '@/core/layout/sketch';
 import { usePointer } from '../pointed';
@@ -26,7 +26,7 @@ export const READ_OUT = 'data-read-out';
 /** The bead pointed at, in words: which it is, where it stands, and how it comes there. */
 export function ReadOut({ plan, bead, onChoose }: Props) {
   const pointer = usePointer();
-  const steps = useMemo(() => planSteps(plan), [plan]);
+  const steps = useMemo(() => planSteps(plan, asDrawn(plan)), [plan]);
   const { place, role } = bead.drawn.bead;
   const group = steps.find((one) => tells(one, { ...place, unit: bead.unit }));
   const text = group?.steps.map((step) => step.text).join(' ');
