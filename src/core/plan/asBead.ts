@@ -1,10 +1,11 @@
+import type { Shading } from '../colour/shades';
 import type { Inner } from '../layout/bent';
 import type { Pose } from '../layout/layout';
 import type { BeadMaterial, BeadSize } from '../materials/material';
 import type { StrungBy } from '../structures/structure';
 import { given } from '../tools/given';
 import { WOVEN, type PartId } from '../weave/path';
-import type { Plan } from './planned';
+import type { Work } from './work';
 
 /** A part made apart, as it is seen by what strings it. */
 export interface AsBead {
@@ -53,10 +54,16 @@ export const standIn = (
   ...measures,
 });
 
+/** A part that is planned by itself, as far as its picture asks. */
+interface Pictured {
+  readonly work: () => Work;
+  readonly shades: () => Shading;
+}
+
 /** What is woven of a part, each bead as it lies in the axes of the bead that the part stands for. */
-export function wovenInner(plan: Plan, told: (pose: Pose) => Pose): Inner[] {
-  const { path, layout } = plan.work();
-  const shades = plan.shades();
+export function wovenInner(part: Pictured, told: (pose: Pose) => Pose): Inner[] {
+  const { path, layout } = part.work();
+  const shades = part.shades();
   return path.beads.flatMap((bead): Inner[] =>
     bead.place.section === WOVEN
       ? [
