@@ -34,6 +34,8 @@ export interface BoundPart {
   /** Loops side by side that an end has place for. */
   readonly mostLoops: number;
   readonly gear: Gear;
+  /** Trips with the gear that a hole of a role takes. */
+  readonly room: (role: string) => number;
   /** Its path with so many units, worked with the gear. */
   readonly pathOf: (units: number) => Path;
 }
@@ -83,6 +85,7 @@ export function bindPart(
     closure,
     mostLoops,
     gear,
+    room,
     pathOf,
   };
 }

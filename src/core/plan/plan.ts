@@ -20,10 +20,11 @@ import { threadQuestion } from '../supplies/threadQuestion';
 import { threadDoubts } from '../supplies/threadSense';
 import { isEdgeName } from '../weave/edge';
 import type { PartId, Path } from '../weave/path';
-import { remembered } from '../tools/remember';
+import { once, remembered } from '../tools/remember';
 import { innerRole } from './asBead';
 import { bindPart } from './bindPart';
 import { cautionsFor } from './cautions';
+import { changedWork } from './changedWork';
 import { girthOf, hungOf } from './attachedPart';
 import { planKept, seenWith, withComponents } from './component';
 import type { ClosurePlan, Component, HungComponent, OptionalPass, Plan } from './planned';
@@ -222,6 +223,8 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     ok: true,
     ...facts,
     ...readings,
+    // Where nobody has told the path, or a measure stands for it, its thread is not known move by move.
+    ...(!pathless && !byMeasure && { work: once(() => changedWork(readings.work(), thread, part.room)) }),
     weaveable,
     seen: { beads: piece.beads, colourings: piece.colourings },
     ...made,

@@ -9,12 +9,13 @@ import type { Work } from './work';
 import { steps, unitSteps, type Laid, type Step, type StepGroup, type ToldUnit } from '../read/steps';
 import { strokes } from '../read/strokes';
 import type { Held } from '../told/told';
-import type { Section } from '../weave/path';
+import { WOVEN, type Bead, type Place } from '../weave/path';
 import { goingWords, type StepWords } from '../words/told';
 
 /** How the steps of a plan are worded. */
 export const stepWords = (plan: Plan): StepWords => ({
   row: plan.weaveable.rowWord,
+  beadsBack: plan.weaveable.beadsBack,
   role: roleWords(plan),
   motif: [...plan.components.values()].find(({ by }) => by === 'two points')?.name,
   needled: plan.gear.needleMm !== null,
@@ -48,8 +49,14 @@ const laid = (plan: Plan, { path, layout }: Work, held: Held): Laid => ({
   path,
   layout,
   held,
-  strokes: strokes(path, layout),
+  seen: { strokes: strokes(path, layout), partOf: partOf(plan) },
 });
+
+/** What a bead is a part of: of what is woven in the stitch itself, which knows its slots. */
+export const partOf =
+  ({ weaveable: { slots = {} } }: Pick<Plan, 'weaveable'>) =>
+  ({ place: { section }, slot }: Bead): string | undefined =>
+    section === WOVEN ? slots[slot.of] : undefined;
 
 /** What the bead of a role is called in the steps: by its letter, or by a word where it has none of its own. */
 const roleWords =
@@ -67,13 +74,13 @@ export const planSteps = (plan: Plan, held = heldOf(plan)): StepGroup[] =>
     ? []
     : steps(laid(plan, plan.work(), held), stepWords(plan)).map((group) => ({
         ...group,
-        steps: withWays(group.steps, group.section, plan, held),
+        steps: withWays(group.steps, group, plan, held),
       }));
 
 /** Steps of what is woven that say first which way they go; what is made whole is turned as it is made. */
 const withWays = (
   told: readonly Step[],
-  { zone }: Section,
+  { section: { zone } }: Pick<Place, 'section'>,
   { structure }: Plan,
   held: Held,
 ): readonly Step[] =>
@@ -97,6 +104,6 @@ export function planUnits(plan: Plan): ToldUnit[] {
   const held = asDrawn(plan);
   return unitSteps(laid(plan, plan.work(), held), stepWords(plan)).map((unit) => ({
     ...unit,
-    steps: withWays(unit.steps, unit.place.section, plan, held),
+    steps: withWays(unit.steps, unit.place, plan, held),
   }));
 }

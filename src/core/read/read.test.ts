@@ -106,7 +106,7 @@ describe('strokes of the needle', () => {
     const path = w.path();
     const words = { row: 'row', role: (r: string) => r } as const;
     const laid = inALine(path);
-    const text = steps({ ...laid, strokes: strokes(path, laid.layout) }, words)[0]?.steps[0]?.text;
+    const text = steps({ ...laid, seen: { strokes: strokes(path, laid.layout) } }, words)[0]?.steps[0]?.text;
     expect(text).toMatch(/through the first three new beads, all on the needle at once/);
     expect(steps(laid, words)[0]?.steps[0]?.text).not.toMatch(/at once/);
   });

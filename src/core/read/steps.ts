@@ -11,7 +11,7 @@ import {
 } from '../weave/path';
 import type { Layout } from '../layout/layout';
 import type { Direction, Held } from '../told/told';
-import { tell, type Told } from '../told/writer';
+import { tell, type Seen, type Told } from '../told/writer';
 import { toldWords, type StepWords } from '../words/told';
 import { head, runs } from './runs';
 
@@ -20,6 +20,8 @@ export interface Step {
   readonly needle: string;
   /** What that needle is called. */
   readonly by: NeedleName;
+  /** Of the two needles of one thread: on which side of the other it lies. */
+  readonly lies: Direction | null;
   readonly text: string;
   /** The ways that it goes, by turns: as it is told, and where it is told for several, as the next is worked. */
   readonly going: readonly (Direction | null)[];
@@ -27,12 +29,12 @@ export interface Step {
   readonly moves: readonly Move[];
 }
 
-/** A path as it lies and is held, and what the needle goes through in one stroke. */
+/** A path as it lies and is held, and what is said beside the ways of its thread. */
 export interface Laid {
   readonly path: Path;
   readonly layout: Layout;
   readonly held: Held;
-  readonly strokes?: ReadonlyMap<Move, number>;
+  readonly seen?: Seen;
 }
 
 /** Steps of one unit, or of several neighbouring units in which they read the same. */
@@ -70,20 +72,21 @@ export interface ToldUnit {
 }
 
 /** Every unit of the work in order, in words. A tail that is worked with is threaded first. */
-export function unitSteps({ path, layout, held, strokes }: Laid, words: StepWords): ToldUnit[] {
+export function unitSteps({ path, layout, held, seen }: Laid, words: StepWords): ToldUnit[] {
   const loose = new Set(words.needled ? tailsOf(path) : []);
   const stepOf = ({ step, moves }: Told): Step => {
-    const { needle, going } = step;
+    const { needle, going, lies = null } = step;
     const text = toldWords(step, words);
     return {
       needle,
       by: given(path.needles.get(needle), 'name of a needle'),
+      lies,
       text: loose.delete(needle) ? `Thread this tail on a needle. ${text}` : text,
       going: [going],
       moves,
     };
   };
-  const told = tell(path, layout, held, strokes);
+  const told = tell(path, layout, held, seen);
   return runs(told, ({ step }) => `${sectionKey(step.section)}|${step.pass}|${step.unit}`).map((unit) => ({
     place: head(head(unit).moves).place,
     steps: unit.map(stepOf),
@@ -99,6 +102,9 @@ export function steps(laid: Laid, words: StepWords): StepGroup[] {
     const number = place.unit + 1;
     const k = groups.findLastIndex((group, i) => {
       if (i < groups.length - 2 || group.section !== section || group.pass !== pass) return false;
+      // What is done between two of them is done in that order.
+      if (groups.slice(i + 1).some((between) => between.pass !== pass || between.section !== section))
+        return false;
       const on = number - (newest.get(group) ?? 0);
       const stride = Math.abs(on);
       const inStep = group.times === 1 ? stride <= 2 : stride === group.stride && on < 0 === group.back;
@@ -143,6 +149,7 @@ const sameSteps = ({ steps: told, times }: StepGroup, unit: readonly Step[]) =>
     return (
       step.text === other?.text &&
       step.needle === other.needle &&
+      step.lies === other.lies &&
       // The second says whether they go by turns.
       (times === 1 || going === other.going[0])
     );

@@ -91,6 +91,9 @@ export function bindSections(
         ? first.notJoined
         : 'Sections in other stitches are joined end to end, and close with a clasp.',
       closing: closingWords(sections),
+      // A slot of one stitch may be called as that of another, and be something else.
+      slots: alone ? first.slots : undefined,
+      beadsBack: alone ? first.beadsBack : undefined,
       sections: { copies: runs(1).filter(({ fitted }) => fitted).length, runs },
       rules: (closing) =>
         alone ? evenRules(first, closing, perUnit, fixed) : zipRules(parts, perUnit, fixed),

@@ -155,8 +155,7 @@ describe('flat peyote by hand', () => {
     expect(rows).toHaveLength(1);
     expect(rows[0]?.steps.map(({ text }) => text)).toEqual([
       'By turns from left to right and from right to left. Pick up 1 A, then let it sit on the bead that you came out of, ' +
-        'then 5 times: go through the next bead of the row before, pick up 1 A, skip the next bead of the row two back; ' +
-        'then go through the next bead of the row before.',
+        'then 5 times: go through the next up bead, pick up 1 A, skip the next down bead; then go through the next up bead.',
     ]);
   });
 });

@@ -177,6 +177,7 @@ export const crossWeave = structure({
     parts: [...partsOf([...p.side, ...p.other], 'side'), ...partsOf(p.rung, 'rung')],
     minimumUnits: 2,
     rowWord: 'unit',
+    slots: { rung: 'rung', far: 'rung', left: 'side', right: 'side', top: 'side' },
     closing: null,
     notJoined: p.rows === 1 ? undefined : 'Only a single row is joined here: take one row.',
     closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],

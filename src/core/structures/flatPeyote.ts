@@ -4,7 +4,7 @@ import { against, beginsAt, bothEnds, forth, straight, type Loom, type Made } fr
 import type { Needle } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
 import { cellOf, MOTIF_ALONG, MOTIF_FIELD, motifSchema, rolesOfMotif, type Motif } from './motif';
-import { besideMm, peyoteRows } from './peyoteRows';
+import { besideMm, peyoteRows, UP_AND_DOWN } from './peyoteRows';
 import { at, inRows, partsOf, sequenceSchema, structure } from './structure';
 import type { RoleLetter } from './roles';
 
@@ -163,6 +163,7 @@ export const flatPeyote = structure({
     parts: partsOf(rolesOfMotif(rowsOfUnit(p)), 'bead of a row'),
     minimumUnits: Math.max(1, Math.ceil(4 / rowsOfUnit(p).length)),
     rowWord: 'row',
+    beadsBack: UP_AND_DOWN,
     closing: null,
     mostLoops: Math.floor(p.wide / 2),
     closings: isOdd(p) ? ['clasp', 'open'] : ['clasp', 'joined', 'open'],

@@ -161,6 +161,7 @@ export const hangingDrop = structure({
     minimumUnits: 1,
     mostUnits: 1,
     rowWord: 'drop',
+    slots: { [STEM]: 'stem', [TIP]: 'tip', [LOOP]: 'loop' },
     closing: null,
     closings: ['open'],
     loopClearMm: (body) => loopFrom(p.loop, body).clearMm,

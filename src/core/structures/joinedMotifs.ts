@@ -227,6 +227,7 @@ export const joinedMotifs = structure({
     rules: () =>
       p.set === 'V' ? [{ of: 2, rest: 1, must: true, why: 'a V has one motif in its middle' }] : [],
     rowWord: 'unit',
+    slots: { over: 'joint', under: 'joint' },
     closing: null,
     closings: ['clasp', 'open'],
     holes: { [MOTIF]: 2, [MIDDLE]: 2 },

@@ -145,6 +145,7 @@ export const ladder = structure({
     parts: [...partsOf(p.sequence, 'rung'), ...partsOf([PICOT_ROLE], 'picot', { shapes: ROUNDED })],
     minimumUnits: Math.max(1, Math.ceil((2 - extraRungs(p)) / p.sequence.length)),
     rowWord: 'rung',
+    slots: { rung: 'rung', picot: 'picot' },
     extraWord: 'rung',
     closing: extraWords(p, 'rung'),
     closings: ['clasp', 'joined', 'open'],

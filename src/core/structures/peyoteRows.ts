@@ -1,5 +1,8 @@
 import { runningSum, at } from './structure';
 
+/** Beads of the row before stand out, those of the row before that lie low (craft: up beads and down beads). */
+export const UP_AND_DOWN: Readonly<Record<number, string>> = { 1: 'up bead', 2: 'down bead' };
+
 /** Two neighbouring rows stand beside each other: across, each pair takes the mean of its lengths, and the longest rules. */
 export const besideMm = (lengthsMm: readonly number[]): number =>
   Math.max(...lengthsMm.map((mm, row) => (mm + at(lengthsMm, (row + 1) % lengthsMm.length)) / 2));

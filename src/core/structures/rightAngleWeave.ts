@@ -257,6 +257,18 @@ function endOf({ beads, forward }: Run, wanted: boolean): Target {
 
 const edgeOption = (role: RoleLetter) => ({ value: role, label: `with ${role}` });
 
+/** What the beads of a circle are, by their slots: rungs stand across the piece, sides lie along it. */
+const SLOTS: Readonly<Record<string, string>> = {
+  near: 'side',
+  far: 'side',
+  top: 'side',
+  bottom: 'side',
+  rung: 'rung',
+  left: 'rung',
+  right: 'rung',
+  ...Object.fromEntries(Object.keys(FILLS).map((fill) => [fill, 'edge'])),
+};
+
 export const rightAngleWeave = structure({
   id: 'right-angle-weave',
   name: 'Right-angle weave',
@@ -331,6 +343,7 @@ export const rightAngleWeave = structure({
       ...(p.edge === NONE ? [] : partsOf([p.edge], 'bead of the edge')),
     ],
     minimumUnits: p.motif.length > 1 ? 1 : 2,
+    slots: SLOTS,
     rowWord: p.motif.length > 1 ? 'circle' : 'unit',
     closing: null,
     mostLoops: p.rows,

@@ -218,6 +218,7 @@ export const roundMotif = structure({
     minimumUnits: 1,
     mostUnits: 1,
     rowWord: 'point',
+    slots: { ring: 'ring', [LOOP]: 'loop' },
     closing: null,
     closings: ['open'],
     points: p.points,

@@ -169,6 +169,10 @@ export interface Weaveable {
   readonly evenToJoin?: string;
   /** What the maker calls one row: the steps use it. */
   readonly rowWord: RowWord;
+  /** What the maker calls what beads are a part of, by their slots: a rung, a side, a tip; of others nothing is said. */
+  readonly slots?: Readonly<Record<string, string>>;
+  /** What she calls a bead of a row so many back: of peyote an up bead, and a down bead. */
+  readonly beadsBack?: Readonly<Record<number, string>>;
   /** What one row beyond the last unit is called, where there can be any. */
   readonly extraWord?: string;
   /** What closes the piece beyond its whole units, in words; null where nothing does. */

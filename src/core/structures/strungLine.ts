@@ -213,6 +213,7 @@ export const strungLine = structure({
     ],
     minimumUnits: p.swags > 0 ? 3 : 1,
     rowWord: 'unit',
+    slots: { swag: 'swag', above: 'arch' },
     extraWord: 'bead',
     closing: extraWords(p, 'bead'),
     closings: p.swags > 0 ? ['clasp'] : ['clasp', 'joined', 'open'],

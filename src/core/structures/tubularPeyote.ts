@@ -5,7 +5,7 @@ import { roundingMm } from '../layout/solver/solid';
 import { against, bothEnds, forth, straight, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
-import { besideMm, peyoteRows } from './peyoteRows';
+import { besideMm, peyoteRows, UP_AND_DOWN } from './peyoteRows';
 import { at, inRows, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 12;
@@ -111,6 +111,7 @@ export const tubularPeyote = structure({
     parts: partsOf(p.sequence, 'bead of a round'),
     minimumUnits: Math.max(1, Math.ceil(4 / p.sequence.length)),
     rowWord: 'round',
+    beadsBack: UP_AND_DOWN,
     closing: null,
     rowsPerUnit: p.sequence.length,
     work: (loom, units) => weave(p, units, loom),

@@ -201,6 +201,7 @@ export const twoHoleLine = structure({
     ],
     minimumUnits: 2,
     rowWord: 'unit',
+    slots: { over: 'diagonal', across: 'diagonal', beyond: 'diagonal', turn: 'turn', on: 'turn' },
     closing: 'then one more bead of two holes',
     holes: { [LENS]: 2 },
     work: (loom, units) => weave(p, units, loom),

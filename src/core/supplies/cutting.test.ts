@@ -130,7 +130,7 @@ describe('what to cut', () => {
     lines.forEach((line, k) => expect(line.mm).toBeCloseTo(mm[k] ?? 0, 6));
     expect(lines.map(({ of, folded }) => [of, folded])).toEqual([
       ['working', false],
-      ['left', true],
+      ['marked', true],
       ['second', false],
     ]);
     expect(plan.cutsMm).toHaveLength(3);

@@ -3,6 +3,7 @@ import { formatFigure, formatThread, type LengthStyle } from '../length/length';
 import type { Settings } from '../records/settings';
 import { type WorkPlace } from './stretches';
 import { TYPICAL_WINGSPAN_MM, type ThreadPlan } from './threadPlan';
+import { armWords } from '../words/needles';
 import { sectionWords } from '../words/sections';
 
 /** Shoulder to fingertip, as a part of the wingspan (from memory: the shoulders take about a tenth). */
@@ -77,5 +78,5 @@ function threadsOf(divisions: readonly ThreadDivision[]): ThreadDivision[][] {
 /** What one needle works: the component it begins in, its stretch of the piece, or what it is called. */
 const partOf = ({ stretches, needle, of }: ThreadDivision): string => {
   const [first] = stretches;
-  return !first || first.section === WOVEN ? (of ?? needle) : sectionWords(first.section);
+  return !first || first.section === WOVEN ? (of ?? armWords(needle)) : sectionWords(first.section);
 };

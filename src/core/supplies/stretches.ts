@@ -1,7 +1,7 @@
 import { WOVEN, type Section } from '../weave/path';
 import type { Reading } from '../read/totals';
 import type { ThreadMove } from '../read/thread';
-import type { Bead, Place } from '../weave/path';
+import type { Bead, Path, Place } from '../weave/path';
 import { isTraversal } from '../weave/path';
 
 /** What one needle lays in one unit of one pass, in the order of work. */
@@ -25,8 +25,21 @@ export interface WorkPlace {
 
 type Growing = { -readonly [K in keyof Stretch]: Stretch[K] };
 
-const belongs = (stretch: Stretch, { section, pass, unit }: Place): boolean =>
-  stretch.section === section && stretch.pass === pass && stretch.unit === unit;
+const belongs = (
+  stretch: Pick<Place, 'section' | 'pass' | 'unit'>,
+  { section, pass, unit }: Place,
+): boolean => stretch.section === section && stretch.pass === pass && stretch.unit === unit;
+
+/** Where among the moves of a path each stretch of a needle begins. */
+export function stretchStarts({ moves }: Pick<Path, 'moves'>, needle: string): number[] {
+  let last: Place | null = null;
+  return moves.flatMap(({ needle: by, place }, i) => {
+    if (by !== needle) return [];
+    const begins = !last || !belongs(last, place);
+    last = place;
+    return begins ? [i] : [];
+  });
+}
 
 /** The thread of one needle, cut where its unit, pass or section changes. */
 function stretchesOf(moves: readonly ThreadMove[], needle: string): Stretch[] {

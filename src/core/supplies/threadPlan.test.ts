@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { inStitch } from '../testing/planned';
 import { BEADS, byId } from '../materials/catalogue';
 import { threadMoves } from '../read/thread';
+import { NEW_THREAD } from '../joints/newThread';
 import { USUAL_SETTINGS } from '../records/settings';
 import { joinedRings } from '../testing/paths';
 import { STRUCTURES } from '../structures/registry';
@@ -20,7 +21,9 @@ describe('thread, stretch by stretch', () => {
   it.each(counted)('of %s is the same read off a short piece as off the whole', (id) => {
     for (const units of [61, 90]) {
       const plan = inStitch(id, { units });
-      const { path, layout } = plan.work();
+      const { path: changed, layout } = plan.work();
+      // Where it is changed, and what that takes, is told of all that is laid.
+      const path = { ...changed, moves: changed.moves.filter(({ place }) => place.pass !== NEW_THREAD) };
       const whole = (needle: string) =>
         stretches({ kind: 'whole', at: { path, units } }, () => threadMoves(path, layout), needle);
       for (const { needle, stretches: told } of plan.thread.divisions) {

@@ -34,6 +34,7 @@ interface Strung {
   /** The needle that strung it. */
   readonly by: string;
   readonly role: string;
+  readonly part: string | undefined;
   readonly section: ToldStep['section'];
   readonly row: number;
 }
@@ -68,6 +69,8 @@ class Reader {
   private readonly inFull = new Map<string, readonly Round[]>();
   private round: Round[] | null = null;
   private step: ToldStep | null = null;
+  /** Where thread came out as the step began. */
+  private from: HoleEnd | null = null;
 
   constructor(
     private readonly lies: (bead: number) => Lying,
@@ -84,11 +87,21 @@ class Reader {
     if (told) this.inFull.set(key, round);
     this.round = told ? round : null;
     const needle = this.needle(step.needle);
+    this.from = needle.out;
+    if (step.lies) this.seeThatItLies(step.needle, step.lies);
     needle.began = null;
     needle.added = [];
     for (const act of step.acts)
       if (act.act === 'again') this.again(step.needle, this.inFull.get(key) ?? []);
       else this.act(act, step);
+  }
+
+  /** A needle that is said to be on a side of the other end of its thread must be there. */
+  private seeThatItLies(name: string, side: Direction): void {
+    const [one, other] = [this.needle(name).out, this.needle(this.otherEnds.get(name) ?? name).out];
+    const [here, there] = [one, other].map((end) => end && this.lies(end[0]).holes[end[1]]?.[end[2]]);
+    if (!here || !there || times(this.ways(here)[side], minus(here, there)) <= 0)
+      throw new Stopped(`The needle does not lie ${side} of the other.`);
   }
 
   /** All that the last step did that was told in full; what was picked up there is gone through. */
@@ -118,9 +131,9 @@ class Reader {
       case 'pick': {
         needle.began = needle.out?.[0] ?? null;
         needle.added = [];
-        for (const { role, back = 0, hole: side } of act.beads) {
+        for (const { role, part, back = 0, hole: side } of act.beads) {
           const bead = this.beads.length;
-          this.beads.push({ by: name, role, section, row: row - back });
+          this.beads.push({ by: name, role, part, section, row: row - back });
           needle.added.push(bead);
           const hole = this.holeOf(bead, side, null);
           note('pick', role, bead, hole);
@@ -133,6 +146,8 @@ class Reader {
         return;
       case 'weave':
         for (const leg of act.legs) this.leg(name, leg, note);
+        if (act.asBefore && needle.out?.join() !== this.from?.join())
+          throw new Stopped('It comes out somewhere else than the thread before it.');
         return;
       case 'attach':
         note('attach', act.finding, act.hole);
@@ -160,7 +175,7 @@ class Reader {
         return;
       case 'enclose':
         note('enclose', act.role, this.beads.length);
-        this.beads.push({ by: name, role: act.role, section, row });
+        this.beads.push({ by: name, role: act.role, part: undefined, section, row });
         return;
       case 'knot':
         note('knot', act.knot, act.pulledIn && needle.out ? needle.out.join() : '');
@@ -171,9 +186,12 @@ class Reader {
       case 'turn':
         note('turn', act.how);
         return;
-      case 'release':
       case 'tail':
-        note(act.act);
+        note('tail');
+        this.leave(name);
+        return;
+      case 'release':
+        note('release');
     }
   }
 
@@ -341,7 +359,7 @@ class Reader {
     const needle = this.needle(name);
     const step = this.step;
     if (!step) throw new Stopped('No step is being read.');
-    const { back, of, role, side, next, strung } = ref;
+    const { back, of, role, part, side, next, strung } = ref;
     let all = this.beads.map((_, bead) => bead);
     if (ref.out) all = all.filter((bead) => needle.out?.[0] === bead);
     if (ref.began) all = all.filter((bead) => needle.began === bead);
@@ -352,9 +370,16 @@ class Reader {
       all = all.filter(
         (bead) => this.beads[bead]?.section === place.section && this.beads[bead]?.row === place.row,
       );
-    else if (role !== undefined || side !== undefined || next !== undefined || strung !== undefined)
+    else if (
+      role !== undefined ||
+      part !== undefined ||
+      side !== undefined ||
+      next !== undefined ||
+      strung !== undefined
+    )
       throw new Stopped('Nobody said of which row.');
     if (role !== undefined) all = all.filter((bead) => this.beads[bead]?.role === role);
+    if (part !== undefined) all = all.filter((bead) => this.beads[bead]?.part === part);
     if (side !== undefined) all = this.farthest(all, side);
     if (next !== undefined) all = this.ahead(all, next, needle, step);
     if (strung !== undefined)

@@ -16,7 +16,7 @@ import { anyComposed } from '../testing/anyComposed';
 import { anyParams } from '../testing/anyParams';
 import { THOROUGH, runs } from '../testing/thorough';
 import { given } from '../tools/given';
-import type { HoleEnd, Path } from '../weave/path';
+import { BASE, type HoleEnd, type Path } from '../weave/path';
 import { toldWords } from '../words/told';
 import { rebuilt, Stopped, type Done, type Lying } from './reader';
 import { DIRECTIONS, type Act, type Held, type Ref, type ToldStep } from './told';
@@ -131,6 +131,7 @@ const anyIn = (structure: Structure, units: fc.Arbitrary<number>) =>
       clasp: fc.constantFrom(...CLASPS),
       passes: fc.integer({ min: 1, max: 3 }),
       seeds: fc.integer({ min: 0, max: 5 }),
+      changes: fc.subarray([0, 1, 2, 3, 4, 5], { maxLength: 2 }),
       beads: fc.array(fc.option(fc.constantFrom(...BEADS)), { minLength: 4, maxLength: 4 }),
       noise: fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 37, maxLength: 37 }),
     })
@@ -143,6 +144,9 @@ const anyIn = (structure: Structure, units: fc.Arbitrary<number>) =>
         units: asked.units,
         structure: { id: structure.id, params: asked.params },
         ends: { ...part.ends, closing: asked.closing, clasp: asked.clasp, start: end, end },
+        threadChanges: ['working', 'left', 'right'].flatMap((needle) =>
+          asked.changes.map((unit) => ({ needle, pass: BASE, unit })),
+        ),
       };
       const inBeads = asked.beads.reduce<PartOfPiece['beads']>((beads, bead, i) => {
         const role = (['A', 'B', 'C', 'D'] as const)[i] ?? 'A';

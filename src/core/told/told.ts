@@ -28,6 +28,8 @@ export interface Ref {
   /** It is of another section, in this row of it, from 0. */
   readonly of?: { readonly section: Section; readonly row: number };
   readonly role?: string;
+  /** It is a part of such: a rung, a tip. */
+  readonly part?: string;
   /** The farthest of all these to one side, by half a bead at least. */
   readonly side?: Direction;
   /** Which of these ahead, the way the step goes, counted from where the thread is. */
@@ -48,6 +50,8 @@ export interface Leg {
 /** A bead as it is picked up. */
 export interface Picked {
   readonly role: string;
+  /** What it is a part of, where that has a name: a rung, a tip. */
+  readonly part?: string;
   /** So many rows back, where it is none of this row. */
   readonly back?: number;
   /** The hole by which it is strung, by its side, where it has several. */
@@ -56,7 +60,8 @@ export interface Picked {
 
 /** One thing to do. */
 export type Act =
-  | { readonly act: 'begin'; readonly stop: StopBead }
+  /** Takes up a thread; after one that was woven in, the next length. */
+  | { readonly act: 'begin'; readonly stop: StopBead; readonly next?: true }
   | { readonly act: 'pick'; readonly beads: readonly Picked[] }
   | {
       readonly act: 'go';
@@ -68,8 +73,8 @@ export type Act =
       /** In one stroke of the needle with the one before. */
       readonly together?: true;
     }
-  /** By a hidden way, along threads that are there. */
-  | { readonly act: 'weave'; readonly legs: readonly Leg[] }
+  /** By a hidden way, along threads that are there; for courtesy, that it comes out where the thread before it did. */
+  | { readonly act: 'weave'; readonly legs: readonly Leg[]; readonly asBefore?: true }
   | { readonly act: 'attach'; readonly finding: string; readonly hole: number }
   /** Under the bare thread between two beads; on which side of them, where it runs on both. */
   | { readonly act: 'under'; readonly between: readonly [Ref, Ref]; readonly on?: Direction }
@@ -93,6 +98,8 @@ export interface ToldStep {
   readonly row: number;
   /** The way it goes on the whole; null where it stays in its place. */
   readonly going: Direction | null;
+  /** Of the two needles of one thread: on which side of the other it lies as the step begins, for courtesy. */
+  readonly lies?: Direction;
   readonly acts: readonly Act[];
 }
 

@@ -1,5 +1,4 @@
-import { distance, type Layout, type Point } from '../layout/layout';
-import { dot, mean, sub } from '../layout/solver/vectors';
+import type { Layout } from '../layout/layout';
 import { runs } from '../read/runs';
 import { Links } from '../weave/links';
 import {
@@ -14,14 +13,8 @@ import {
   type Traversal,
 } from '../weave/path';
 import { goesAgain } from './again';
-import { aboutMiddle, frameAt, holeIn, onRound, wayOf, type Frame } from './frame';
+import { Sight } from './sight';
 import type { Act, Direction, Held, Leg, Ref, ToldStep } from './told';
-
-/**
- * What is told apart is farther by this part of the smallest bead: of two beads moved by a fifth of one either way, the nearer stays
- * nearer (twice a fifth, and a little).
- */
-const CLEAR = 0.5;
 
 /** Where a needle is, for what is told of it. */
 interface Stand {
@@ -43,6 +36,8 @@ interface Here {
   readonly row: number;
   readonly going: Direction | null;
   readonly stand: Stand;
+  /** Where thread comes out as the step begins. */
+  readonly from: HoleEnd | null;
 }
 
 /** The work as far as it has come, and how its beads are told apart. */
@@ -53,25 +48,27 @@ class Teller {
   private readonly stands = new Map<string, Stand>();
   /** The moves of the last step of each needle in a section that was told in full. */
   private readonly inFull = new Map<string, readonly Move[]>();
+  /** Needles whose thread has been woven in. */
+  private readonly ended = new Set<string>();
+  /** Of the two arms of a folded thread, the other. */
+  private readonly otherArm = new Map<string, string>();
   private readonly moves: Move[] = [];
   private readonly links: Links;
-  private readonly beadMm: number;
+  private readonly sight: Sight;
   /** How often each kind of reference has been used: what was said before is said again. */
   private readonly used: Map<string, number>;
 
   constructor(
     path: Path,
-    private readonly layout: Layout,
-    private readonly held: Held,
+    layout: Layout,
+    held: Held,
     usual: ReadonlyMap<string, number>,
-    private readonly strokes: ReadonlyMap<Move, number>,
+    private readonly seen: Seen,
   ) {
     this.links = new Links({ moves: this.moves, threads: path.threads });
-    const girths = path.beads.map(({ role }) => {
-      const { lengthMm, diameterMm } = layout.body(role);
-      return Math.min(lengthMm, diameterMm);
-    });
-    this.beadMm = Math.min(...girths);
+    for (const { needles, folded } of path.threads)
+      if (folded) for (const needle of needles) this.otherArm.set(needle, other(needles, needle));
+    this.sight = new Sight(path, layout, held);
     this.used = new Map(usual);
   }
 
@@ -84,10 +81,11 @@ class Teller {
     const { section, pass, unit, row } = first.place;
     const { needle } = first;
     const stand = this.standOf(needle);
+    const lies = this.liesFromOther(needle);
     // What was picked up in another step is not new any more.
     stand.began = null;
     stand.added = [];
-    const here: Here = { needle, section, row, going: this.going(moves), stand };
+    const here: Here = { needle, section, row, going: this.sight.going(moves), stand, from: stand.out };
     const told = (some: readonly Move[]) => runs(some, actKey).flatMap((run) => this.acts(run, here));
     const key = `${needle}|${sectionKey(section)}`;
     const before = this.inFull.get(key) ?? [];
@@ -98,7 +96,14 @@ class Teller {
       for (const move of moves.slice(lead, lead + before.length)) this.take(move);
       acts.push({ act: 'again' }, ...told(moves.slice(lead + before.length)));
     }
-    return { needle, section, pass, unit, row, going: here.going, acts };
+    return { needle, section, pass, unit, row, going: here.going, ...(lies && { lies }), acts };
+  }
+
+  /** On which side of the other arm of its thread a needle lies; null where both lie side by side, or there is none. */
+  private liesFromOther(needle: string): Direction | null {
+    const other = this.otherArm.get(needle);
+    const [here, there] = [this.standOf(needle).out, other === undefined ? null : this.standOf(other).out];
+    return here && there && this.sight.sideFrom(here, there);
   }
 
   private standOf(needle: string): Stand {
@@ -107,27 +112,6 @@ class Teller {
     // A tail that has not been anywhere hangs where its thread first went in.
     stand.out ??= this.links.lastOut(needle);
     return stand;
-  }
-
-  /** The way that a step leads on the whole; null where it stays about its place. */
-  private going(moves: readonly Move[]): Direction | null {
-    if (!this.held.grows) return null;
-    const places = moves.filter(isTraversal).map(({ bead }) => this.centre(bead));
-    const [first, last] = [places[0], places.at(-1)];
-    if (!first || !last) return null;
-    const frame = this.frame(first);
-    const about = places.flatMap((place) => {
-      const at = aboutMiddle(this.held, place);
-      return at ? [at] : [];
-    });
-    const [start] = about;
-    if (start) {
-      const round = about.slice(1).reduce((sum, to, i) => sum + turned(about[i] ?? to, to), 0);
-      if (Math.abs(round) * Math.hypot(...start) < this.beadMm) return null;
-      // Which way round is right is told at any of its places.
-      return dot(frame.right, onRound(this.held, start)) * round > 0 ? 'right' : 'left';
-    }
-    return distance(first, last) < this.beadMm ? null : wayOf(frame, sub(last, first));
   }
 
   private acts(run: readonly Move[], here: Here): Act[] {
@@ -139,21 +123,26 @@ class Teller {
         stand.began = stand.out?.bead ?? null;
         const beads = picks.map((pick) => ({
           role: pick.bead.role,
+          ...this.partOf(pick.bead),
           ...(pick.bead.place.row !== here.row && { back: here.row - pick.bead.place.row }),
-          ...this.holeOf(pick),
+          ...this.sight.holeOf(pick),
         }));
         for (const pick of picks) this.take(pick);
         stand.added = picks.map(({ bead }) => bead);
         return [{ act: 'pick', beads }];
       }
       case 'pass':
-        if (move.as === 'travel') return [{ act: 'weave', legs: this.legs(run as Traversal[], here) }];
+        if (move.as === 'travel') {
+          const legs = this.legs(run as Traversal[], here);
+          const asBefore = this.ended.has(here.needle) && isSameEnd(stand.out, here.from);
+          return [{ act: 'weave', legs, ...(asBefore && { asBefore }) }];
+        }
         return (run as Traversal[]).map((pass): Act => {
           const told: Act = {
             act: 'go',
             to: this.ref(pass.bead, here),
-            way: this.wayThrough(pass),
-            ...this.holeOf(pass),
+            way: this.sight.wayThrough(pass),
+            ...this.sight.holeOf(pass),
             ...(pass.as && { as: pass.as }),
             ...(this.together(pass) && { together: true }),
           };
@@ -169,10 +158,15 @@ class Teller {
     }
   }
 
+  private partOf(bead: Bead): { readonly part?: string } {
+    const part = this.seen.partOf?.(bead);
+    return part === undefined ? {} : { part };
+  }
+
   private other(move: Move, here: Here): Act {
     switch (move.kind) {
       case 'begin':
-        return { act: 'begin', stop: move.stop };
+        return { act: 'begin', stop: move.stop, ...(this.ended.has(move.needle) && { next: true }) };
       case 'attach':
         return { act: 'attach', finding: move.finding.name, hole: move.hole };
       case 'under': {
@@ -182,7 +176,7 @@ class Teller {
           between: [this.ref(from.bead, here), this.ref(to.bead, here)],
           // Thread may run between two beads on either side of the row.
           ...(this.threadsBetween(from.bead, to.bead) > 1 && {
-            on: wayOf(this.frame(this.centre(from.bead)), this.asideOf(from)),
+            on: this.sight.sideOf(from),
           }),
         };
       }
@@ -219,42 +213,8 @@ class Teller {
     }
     const stand = this.standOf(move.needle);
     if (isTraversal(move)) stand.out = { bead: move.bead, hole: move.hole, end: otherEnd(move.enter) };
-    else if (move.kind === 'attach' || move.kind === 'under' || move.kind === 'between') stand.out = null;
-  }
-
-  private centre(bead: Bead): Point {
-    const pose = this.layout.poses[bead.id];
-    if (!pose) throw new Error(`The layout has no place for bead ${bead.id}.`);
-    return pose.centre;
-  }
-
-  private frame(at: Point): Frame {
-    return frameAt(this.held, at);
-  }
-
-  /** The way that a needle goes through a hole. */
-  private wayThrough({ bead, hole, enter }: Pick<Traversal, 'bead' | 'hole' | 'enter'>): Direction {
-    const { along } = holeIn(this.layout, bead, hole);
-    return wayOf(
-      this.frame(this.centre(bead)),
-      enter === 0 ? along : (along.map((v) => -v) as unknown as Point),
-    );
-  }
-
-  /** From the middle of a bead to an end of its hole. */
-  private asideOf({ bead, hole, end }: HoleEnd): Point {
-    const { from, to } = holeIn(this.layout, bead, hole);
-    return sub(end === 0 ? from : to, this.centre(bead));
-  }
-
-  /** On which side of its bead a hole lies; nothing of a bead of one hole. */
-  private holeOf({ bead, hole }: Traversal): { readonly hole?: Direction } {
-    if (bead.holes < 2) return {};
-    const { from, to } = holeIn(this.layout, bead, hole);
-    const aside = sub(mean([from, to]), this.centre(bead));
-    // Holes that cross are told apart by the way through them.
-    if (Math.hypot(...aside) < this.beadMm / 10) return {};
-    return { hole: wayOf(this.frame(this.centre(bead)), aside) };
+    else if (LEAVES.has(move.kind)) stand.out = null;
+    if (move.kind === 'tail') this.ended.add(move.needle);
   }
 
   /** How many bare threads join two beads. */
@@ -271,18 +231,18 @@ class Teller {
   /** Whether the needle goes through a bead in the stroke in which it goes through the one before. */
   private together(pass: Traversal): boolean {
     const before = this.moves.at(-1);
-    const stroke = this.strokes.get(pass);
-    return before?.kind === 'pass' && stroke !== undefined && this.strokes.get(before) === stroke;
+    const stroke = this.seen.strokes?.get(pass);
+    return before?.kind === 'pass' && stroke !== undefined && this.seen.strokes?.get(before) === stroke;
   }
 
   /** A hidden way by its legs: on as long as one thread alone leads that way. */
   private legs(passes: readonly Traversal[], here: Here): Leg[] {
     const legs: Leg[] = [];
     for (const pass of passes) {
-      const way = this.wayThrough(pass);
+      const way = this.sight.wayThrough(pass);
       const last = legs.at(-1);
       if (!this.leadsOnce(here.stand.out, pass, way))
-        legs.push({ way, beads: 1, to: this.ref(pass.bead, here), ...this.holeOf(pass) });
+        legs.push({ way, beads: 1, to: this.ref(pass.bead, here), ...this.sight.holeOf(pass) });
       else if (last && last.way === way && !last.to) legs[legs.length - 1] = { way, beads: last.beads + 1 };
       else legs.push({ way, beads: 1 });
       this.take(pass);
@@ -293,10 +253,7 @@ class Teller {
   /** Whether no other thread leads from where it comes out through a bead that way, nor nearly that way. */
   private leadsOnce(out: HoleEnd | null, pass: Traversal, way: Direction): boolean {
     if (!out) return false;
-    const leads = ({ bead, hole, end }: HoleEnd): number => {
-      const { along } = holeIn(this.layout, bead, hole);
-      return (end === 0 ? 1 : -1) * dot(this.frame(this.centre(bead))[way], along);
-    };
+    const leads = (end: HoleEnd): number => this.sight.leads(end, way);
     const [only, ...more] = this.links.neighbours(out).filter((into) => leads(into) > LIKELY);
     return only?.bead === pass.bead && more.length === 0 && leads(only) > SURELY;
   }
@@ -333,13 +290,17 @@ class Teller {
     // Where all of a row are of one role it says nothing.
     if (alike.length < all.length)
       places.push({ ref: { ...of, role }, kind: `${places[0]?.kind ?? ''} ${role}`, among: alike });
+    const { part } = this.partOf(bead);
+    const ofPart = all.filter((one) => this.partOf(one).part === part);
+    if (part !== undefined && ofPart.length < all.length)
+      places.push({ ref: { ...of, part }, kind: `${places[0]?.kind ?? ''} of the ${part}`, among: ofPart });
     for (const { ref, kind, among } of places) if (among.length === 1) found.push({ ref, kind });
     for (const { ref, kind, among } of places) {
       const next = this.nextOf(bead, among, here);
       if (next !== null) found.push({ ref: { ...ref, next }, kind: `${kind} next ${next}` });
     }
     for (const { ref, kind, among } of places)
-      for (const side of this.sidesOf(bead, among))
+      for (const side of this.sight.sidesOf(bead, among))
         found.push({ ref: { ...ref, side }, kind: `${kind} ${side}` });
     const nth = all.indexOf(bead);
     found.push({ ref: { ...of, strung: nth + 1 }, kind: `strung ${nth}` });
@@ -351,61 +312,37 @@ class Teller {
   private nextOf(bead: Bead, among: readonly Bead[], { going, stand }: Here): number | null {
     const from = standsAt(stand);
     if (!going || !from) return null;
-    const own = this.ahead(from, bead, going);
+    const own = this.sight.ahead(from, bead, going);
     if (!own.is) return null;
     const others = among
       .filter((one) => one !== bead && one !== from)
-      .map((one) => this.ahead(from, one, going));
+      .map((one) => this.sight.ahead(from, one, going));
     // One that is hardly ahead, or as far ahead, may be counted or not.
     if (
       others.some(
         ({ on, clear }) =>
           Math.abs(on) < clear ||
-          (this.held.round && on > 2 * Math.PI - clear) ||
+          (this.sight.held.round && on > 2 * Math.PI - clear) ||
           Math.abs(on - own.on) < Math.max(clear, own.clear),
       )
     )
       return null;
     return 1 + others.filter(({ on }) => on > 0 && on < own.on).length;
   }
-
-  /**
-   * How far ahead of one bead another lies, the way the step goes, in mm, or where the work is turned in radians, for there all are
-   * ahead, round and round; and from how far apart on that is clear.
-   */
-  private ahead(from: Bead, to: Bead, going: Direction): { on: number; clear: number; is: boolean } {
-    const [a, b] = [this.centre(from), this.centre(to)];
-    const [start, end] = [aboutMiddle(this.held, a), aboutMiddle(this.held, b)];
-    const clearMm = CLEAR * this.beadMm;
-    if (!start || !end || going === 'up' || going === 'down') {
-      const on = dot(this.frame(a)[going], sub(b, a));
-      return { on, clear: clearMm, is: on >= clearMm };
-    }
-    const sense = Math.sign(dot(this.frame(a)[going], onRound(this.held, start)));
-    const angle = sense * turned(start, end);
-    const on = angle < -1e-9 ? angle + 2 * Math.PI : angle;
-    const clear = clearMm / Math.max(1e-9, Math.min(Math.hypot(...start), Math.hypot(...end)));
-    return { on, clear, is: on >= clear && on <= 2 * Math.PI - clear };
-  }
-
-  /** The sides to which a bead lies clearly farther than all others. */
-  private sidesOf(bead: Bead, among: readonly Bead[]): Direction[] {
-    if (among.length < 2 || this.held.round || !this.held.grows) return [];
-    const frame = this.frame(this.centre(bead));
-    const clear = CLEAR * this.beadMm;
-    return (['left', 'right', 'up', 'down', 'towards', 'away'] as const).filter((side) =>
-      among.every(
-        (one) => one === bead || dot(frame[side], sub(this.centre(bead), this.centre(one))) > clear,
-      ),
-    );
-  }
 }
+
+const other = ([one, two]: readonly [string, string], needle: string): string => (needle === one ? two : one);
+
+const isSameEnd = (one: HoleEnd | null, other: HoleEnd | null): boolean =>
+  one !== null && one.bead === other?.bead && one.hole === other.hole && one.end === other.end;
 
 /** The bead from which what is ahead is counted: of beads just picked up, the one before them. */
 const standsAt = ({ out, began, added }: Stand): Bead | null =>
   out && added.includes(out.bead) ? began : (out?.bead ?? null);
 
 const BOTH = [0, 1] as const;
+/** After these thread comes out of no bead. */
+const LEAVES: ReadonlySet<Move['kind']> = new Set(['attach', 'under', 'between', 'tail'] as const);
 /**
  * A thread that leads this much of a way, as a part of its hole's length, may be taken for it, and one that leads so much surely is: far
  * enough below and above what the reader asks that beads moved by a fifth of one change nothing (its test).
@@ -414,10 +351,6 @@ const LIKELY = 0.2;
 const SURELY = 0.8;
 
 const rowKey = (section: Section, row: number): string => `${sectionKey(section)}|${row}`;
-
-/** The angle about the middle from one place to another, from −π to π. */
-const turned = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]): number =>
-  Math.atan2(a * d - b * c, a * c + b * d);
 
 /** Moves that are told together: picks in a run, a hidden way, others of a kind. */
 const actKey = (move: Move): string => (move.kind === 'pass' && move.as === 'travel' ? 'weave' : move.kind);
@@ -435,19 +368,21 @@ export interface Told {
   readonly moves: readonly Move[];
 }
 
+/** What is said beside the ways of thread. */
+export interface Seen {
+  /** Strokes of the needle, by pass, where they are to be said. */
+  readonly strokes?: ReadonlyMap<Move, number>;
+  /** What a bead is a part of, in the maker's word; undefined where that has none. */
+  readonly partOf?: (bead: Bead) => string | undefined;
+}
+
 /**
  * The steps of a path as it lies. The first of them are told twice: what was said most often is preferred then.
- * @param strokes of the needle, by pass, where they are to be said
  */
-export function tell(
-  path: Path,
-  layout: Layout,
-  held: Held,
-  strokes: ReadonlyMap<Move, number> = new Map(),
-): Told[] {
+export function tell(path: Path, layout: Layout, held: Held, seen: Seen = {}): Told[] {
   const steps = runs(path.moves, stepKey);
-  const first = new Teller(path, layout, held, new Map(), strokes);
+  const first = new Teller(path, layout, held, new Map(), seen);
   for (const moves of steps.slice(0, LEARNED)) first.step(moves);
-  const again = new Teller(path, layout, held, first.kinds, strokes);
+  const again = new Teller(path, layout, held, first.kinds, seen);
   return steps.map((moves) => ({ step: again.step(moves), moves }));
 }

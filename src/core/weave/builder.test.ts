@@ -138,14 +138,15 @@ describe('each kind of move, by hand', () => {
     expect(told(write((t) => void t.pick({ a: 'A' })))).toMatch(/^Leave the tail hanging/);
   });
 
-  it('a new thread goes on where the old one ended', () => {
+  it('a new thread begins where it goes in, and is not joined to the old one', () => {
     const path = write((t) => {
       t.pick({ a: 'A' });
-      t.addThread().pick({ b: 'B' });
+      t.tail().begin('none').pick({ b: 'B' });
     });
     expect(path.moves.map((m) => m.kind)).toEqual(['begin', 'pick', 'tail', 'begin', 'pick']);
     expect(told(path)).toMatch(/weave in the rest of this thread and trim/);
-    expect(threadMm(threadMoves(path, inPlace([0, 0, 0], [2, 0, 0])))).toBeCloseTo(4);
+    // Two beads of 2 mm, with a gap between them across which no thread leads.
+    expect(threadMm(threadMoves(path, inPlace([0, 0, 0], [2.5, 0, 0])))).toBeCloseTo(4);
   });
 
   it('doubled thread: two strands in each hole, twice the thread', () => {
@@ -265,7 +266,7 @@ describe('hard structures, counted by hand', () => {
     expect(counts(path)).toEqual({ A: 16, B: 16 + 32, C: 8 + 8 });
     expect(path.moves.filter((m) => m.kind === 'pass' && m.as === 'travel')).toHaveLength(2);
     expect(told(path)).toContain(
-      'Weave on, hidden, to the right through the leftmost bead of the loops and to the right through 1 bead.',
+      'Weave on, hidden, to the right through the leftmost bead of the loops and through 1 bead.',
     );
   });
 

@@ -152,7 +152,10 @@ const FEWEST_UNITS = 4;
  * back or ahead for beads; those between may not. A start or an end that is longer is a section of its own.
  */
 export function checkCells(path: Path): Fault[] {
-  const sections = new Set(path.moves.map((move) => move.place.section));
+  // What is done to the thread itself, as where it is changed, repeats nothing.
+  const sections = new Set(
+    path.moves.map((move) => move.place.section).filter(({ zone }) => zone !== 'finish'),
+  );
   return [...sections].flatMap((section) => {
     const words = unitWords(path, section);
     if (words.length < FEWEST_UNITS) return [];

@@ -75,7 +75,7 @@ describe('where thread goes, by hand', () => {
     const t = w.needle('working').begin('none');
     const { a } = t.pick({ a: 'A' });
     t.knot('half hitch').around(a);
-    t.back(a).addThread().through(a);
+    t.back(a).tail().begin('none').through(a);
     const since = follow(w.path()).map((trip) => trip.since.map(({ kind }) => kind).join(' '));
     expect(since).toEqual(['', 'begin', '', '', 'knot around', '', '', 'tail begin']);
   });

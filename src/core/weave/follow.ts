@@ -11,7 +11,7 @@ export interface Trip {
   readonly move: Move;
   /**
    * Where the thread comes from: where this needle last came out. A needle that has not been anywhere sets out from
-   * where the other end of its thread first went in; null where that has not been anywhere either.
+   * where the other end of its thread first went in; null where that has not been anywhere either, and after a thread is woven in.
    */
   readonly from: Spot | null;
   /** Where the move leads the thread in; null where it leads it nowhere. */
@@ -52,6 +52,8 @@ export class Follower {
     const { out: from, first, since } = under;
     const into = spotOf(move);
     if (!into) {
+      // Thread that is woven in leads no further: the next length of this needle begins where it goes in.
+      if (move.kind === 'tail') under.out = null;
       (under.since ??= []).push(move);
       return { move, from, into, out: null, first, since: NOTHING };
     }

@@ -229,11 +229,6 @@ export class Needle {
     return this;
   }
 
-  /** The thread runs short: its end is woven in, and a new one goes on from the same place. */
-  addThread(): this {
-    return this.tail().begin('none');
-  }
-
   private base() {
     return { needle: this.name, place: this.work.here };
   }

@@ -130,7 +130,7 @@ interface ThroughBead extends MoveBase {
 }
 
 export type Move =
-  /** A new thread on this needle; after a `tail` of the same needle it takes over from the old one. */
+  /** A new thread on this needle; after a `tail` of the same needle it is the next length of it. */
   | (MoveBase & { readonly kind: 'begin'; readonly stop: StopBead })
   /** A new bead is strung. Its hole is entered at end 0, by definition of the ends. */
   | (ThroughBead & { readonly kind: 'pick' })

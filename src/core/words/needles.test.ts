@@ -17,10 +17,11 @@ it('a needle goes by the stretch or the seam that it works', () => {
   ).toEqual([
     'working needle',
     'tail',
-    'left needle',
+    'marked needle',
     'needle of section 2',
     'tail of section 2, again',
     'needle of seam 1',
-    'left needle of section 3',
+    'marked needle of section 3',
   ]);
+  expect(needleWords({ of: null, name: 'right' }, 'up')).toBe('plain needle, now above');
 });

@@ -1,3 +1,4 @@
+import { NEW_THREAD } from '../joints/newThread';
 import { BASE, WOVEN } from '../weave/path';
 import type { StepGroup } from '../read/steps';
 import type { StrungBy } from '../structures/structure';
@@ -21,6 +22,7 @@ export function unitsWords({ fromUnit, toUnit, stride, back }: Titled, word: str
  */
 export function stepTitle(group: Titled, by: StrungBy | undefined): string {
   const { section, pass, info } = group;
+  if (pass === NEW_THREAD) return `Change the thread, after ${unitsWords(group, 'unit')}`;
   if (section !== WOVEN) return capital(info.again ? 'once more round the loop' : pass);
   const points = by === 'two points';
   if (by && !points) return capital(pass);

@@ -12,6 +12,8 @@ export interface StepWords {
   readonly role: (role: string) => string;
   /** What she calls a row. */
   readonly row: RowWord;
+  /** What she calls a bead of what is woven so many rows back, where there is a word for it. */
+  readonly beadsBack?: Readonly<Record<number, string>>;
   /** What that is called that has two holes, where it is no bead but made apart and held at two of its points. */
   readonly motif?: string;
   /** Whether thread is carried by a needle: cord and elastic go by themselves. */
@@ -148,6 +150,8 @@ type Go = Extract<Act, { act: 'go' }>;
 class Wording {
   /** How many were picked up last. */
   private picked = 0;
+  /** Whether a thread was begun that nothing holds yet. */
+  private fresh = false;
 
   constructor(
     private readonly words: StepWords,
@@ -196,12 +200,14 @@ class Wording {
   private phrase(act: Act): string {
     switch (act.act) {
       case 'begin':
-        return BEGIN[act.stop];
+        this.fresh = act.next ?? false;
+        return act.next ? 'thread the next length on the needle' : BEGIN[act.stop];
       case 'pick':
         this.picked = act.beads.length;
         return `pick up ${this.picks(act.beads)}`;
-      case 'weave':
-        return `weave on, hidden, ${list(
+      case 'weave': {
+        const how = this.fresh ? 'weave it in,' : 'weave on, hidden,';
+        return `${how} ${list(
           act.legs.map(({ way, beads, to, hole }, i) => {
             // On the same way as before it is not said again.
             const on = act.legs[i - 1]?.way === way ? '' : `${this.way(way)} `;
@@ -210,7 +216,8 @@ class Wording {
               : counted(beads, 'bead');
             return `${on}through ${what}`;
           }),
-        )}`;
+        )}${act.asBefore ? ', so that it comes out where the old thread did' : ''}`;
+      }
       case 'attach':
         return `go through the ${act.finding}`;
       case 'under': {
@@ -240,15 +247,16 @@ class Wording {
 
   /** `1 A and 2 B`, and for which rows they are where they are for several. */
   private picks(beads: readonly Picked[]): string {
-    const same = runs(beads, ({ role, hole, back = 0 }) => `${role}/${hole ?? ''}/${back}`);
+    const same = runs(beads, ({ role, part, hole, back = 0 }) => [role, part, hole, back].join('/'));
     return list(
       same.map((run) => {
-        const { role, hole, back } = head(run);
+        const { role, part, hole, back } = head(run);
         const name = this.words.role(role);
         // A letter stands for one or many; a word has its plural.
         const several = run.length > 1 && name.length > 1 ? 's' : '';
-        const row = back === undefined ? '' : ` for ${this.rowBack(back)}`;
-        return `${run.length} ${name}${several}${this.byHole(hole)}${row}`;
+        const forPart = part === undefined ? '' : ` for the ${part}`;
+        const row = back === undefined ? '' : ` ${forPart ? 'of' : 'for'} ${this.rowBack(back)}`;
+        return `${run.length} ${name}${several}${this.byHole(hole)}${forPart}${row}`;
       }),
     );
   }
@@ -267,9 +275,8 @@ class Wording {
       const way = go.as === 'step-up' && go.way === 'up' ? '' : this.wayWords(go.way);
       const nexts = this.nextsInARun(run, i);
       if (nexts > 1) {
-        const { next: _next, role, ...place } = go.to;
-        const what = role === undefined ? 'beads' : this.words.role(role);
-        told.push(`${way}through the next ${small(nexts)} ${what} ${this.rowOf(place)}`);
+        const { whats, of } = this.called(go.to);
+        told.push(`${way}through the next ${small(nexts)} ${whats}${of}`);
         i += nexts;
         continue;
       }
@@ -328,7 +335,10 @@ class Wording {
       from === 1
         ? `the first ${small(length)}`
         : `the ${ordinal(from)} ${length === 2 ? 'and' : 'to'} the ${ordinal(to)}`;
-    if (added === undefined) return `${which} beads strung ${this.rowOf(place)}`;
+    if (added === undefined) {
+      const { whats, of } = this.called(place);
+      return `${which} ${whats} strung${of}`;
+    }
     if (from > 1 || length < this.picked) return `${which} new beads`;
     return length === 2 ? 'both new beads' : `all ${small(length)} new beads`;
   }
@@ -338,9 +348,10 @@ class Wording {
     const { next, ...place } = one;
     const { next: on, ...otherPlace } = other;
     if (next !== undefined && on === next + 1 && JSON.stringify(place) === JSON.stringify(otherPlace)) {
-      const which =
-        next === 1 ? 'the next two beads' : `the ${ordinal(next)} and the ${ordinal(on)} bead ahead`;
-      return `${which} ${this.rowOf(place)}`;
+      const { what, whats, of } = this.called(place);
+      return next === 1
+        ? `the next two ${whats}${of}`
+        : `the ${ordinal(next)} and the ${ordinal(on)} ${what} ahead${of}`;
     }
     return `${this.bead(one)} and ${this.bead(other)}`;
   }
@@ -350,29 +361,45 @@ class Wording {
   }
 
   /** One bead, by what is true of it alone. */
-  private bead(
-    { out, began, added, newest, role, side, next, strung, ...place }: Ref,
-    noun = 'bead',
-  ): string {
+  private bead({ out, began, added, newest, side, next, strung, ...place }: Ref, noun = 'bead'): string {
     if (out) return `the ${noun} that you are in`;
     if (began) return `the ${noun} that you came out of`;
     if (newest) return `the ${noun} that the other needle has just picked up`;
     if (added !== undefined)
       // Of motifs one is picked up at a time, between beads.
       return this.picked === 1 || noun !== 'bead' ? `the new ${noun}` : `the ${ordinal(added)} new bead`;
-    const what = role === undefined ? noun : this.words.role(role);
-    const of = this.rowOf(place);
+    const { what, of } = this.called(place, noun);
     const farthest = side && ((this.words.ways === 'outwards' && OUTMOST[side]) || FARTHEST[side]);
-    if (farthest) return `the ${farthest} ${what} ${of}`;
+    if (farthest) return `the ${farthest} ${what}${of}`;
     if (next !== undefined)
-      return next === 1 ? `the next ${what} ${of}` : `the ${ordinal(next)} ${what} ahead ${of}`;
+      return next === 1 ? `the next ${what}${of}` : `the ${ordinal(next)} ${what} ahead${of}`;
     if (strung !== undefined)
       return strung > 0
-        ? `the ${ordinal(strung)} ${what} strung ${of}`
+        ? `the ${ordinal(strung)} ${what} strung${of}`
         : strung === -1
-          ? `the last ${what} strung ${of}`
-          : `the ${ordinal(-strung)} ${what} from the last strung ${of}`;
-    return `the ${what} ${of}`;
+          ? `the last ${what} strung${of}`
+          : `the ${ordinal(-strung)} ${what} from the last strung${of}`;
+    return `the ${what}${of}`;
+  }
+
+  /** What a bead is called, and several of it, and of what row they are, where that does not say so already. */
+  private called(
+    { role, part, ...place }: Pick<Ref, 'role' | 'part' | 'back' | 'of'>,
+    noun = 'bead',
+  ): { readonly what: string; readonly whats: string; readonly of: string } {
+    const row = this.rowOf(place);
+    const of = row && ` ${row}`;
+    if (role !== undefined) {
+      const what = this.words.role(role);
+      return { what, whats: what, of };
+    }
+    if (part !== undefined) return { what: `${part} bead`, whats: `${part} beads`, of };
+    const { back } = place;
+    const own = noun === 'bead' && back !== undefined && this.row - back >= 0;
+    const trade = own ? this.words.beadsBack?.[back] : undefined;
+    return trade === undefined
+      ? { what: noun, whats: `${noun}s`, of }
+      : { what: trade, whats: `${trade}s`, of: '' };
   }
 
   private rowOf({ back, of }: Pick<Ref, 'back' | 'of'>): string {

@@ -57,7 +57,7 @@ export function Steps({ plan }: { plan: Plan }) {
               <p key={k}>
                 {/* A piece with one needle need not say with which. */}
                 {step.needle !== WORKING && (
-                  <span className={styles.needle}>with the {needleWords(step.by)}</span>
+                  <span className={styles.needle}>with the {needleWords(step.by, step.lies)}</span>
                 )}
                 {step.text}
               </p>

@@ -1,0 +1,136 @@
+import { holeKey, Links } from '../weave/links';
+import {
+  finishOf,
+  isTraversal,
+  otherEnd,
+  type HoleEnd,
+  type Move,
+  type Path,
+  type Place,
+  type Traversal,
+} from '../weave/path';
+
+/** The pass in which a thread that runs short is woven in, and a new one begun; its unit is the one after which that is. */
+export const NEW_THREAD = 'new thread';
+
+/** Beads that either end of a change is woven through (common practice: "three or four beads"). */
+const WOVEN_IN = 3;
+
+/** Moves that lead no thread, and leave nothing on it. */
+const IDLE: ReadonlySet<Move['kind']> = new Set(['skip', 'turn', 'release'] as const);
+
+/** A path whose thread is changed: before each of these moves its needle weaves the old thread in and takes up a new one. */
+interface Changed {
+  /** Places among the moves. */
+  readonly before: readonly number[];
+  /** Trips that a hole of a role takes. */
+  readonly room: (role: string) => number;
+}
+
+/**
+ * The same path with its thread changed where it runs short. The old end is hitched and woven in: on along thread that is there,
+ * or back the way it came; the new one follows the last beads that the old one came through, so that it comes out of the same
+ * hole the same way. Both keep to holes with room, but for the one that they share.
+ */
+export function withNewThreads(path: Path, { before, room }: Changed): Path {
+  if (before.length === 0) return path;
+  const at = new Set(before);
+  const trips = new Map<number, number>();
+  const count = ({ bead, hole }: HoleEnd): number => trips.get(holeKey(bead, hole)) ?? 0;
+  const add = ({ bead, hole }: HoleEnd) => trips.set(holeKey(bead, hole), count({ bead, hole, end: 0 }) + 1);
+  for (const move of path.moves) if (isTraversal(move)) add({ ...move, end: move.enter });
+  const hasRoom = (end: HoleEnd): boolean => count(end) < room(end.bead.role);
+
+  const moves: Move[] = [];
+  const links = new Links({ moves, threads: path.threads });
+  path.moves.forEach((move, i) => {
+    if (at.has(i)) {
+      const { needle } = move;
+      const last = moves.findLast((one) => one.needle === needle);
+      if (last) {
+        const { section } = last.place;
+        const place = { ...last.place, section: finishOf(section.part), pass: NEW_THREAD };
+        const base = { needle, place };
+        const out = links.lastOut(needle);
+        const came = out ? cameThrough(moves, needle).slice(-WOVEN_IN) : [];
+        const shared = came.at(-1);
+        const lead = roomy(came.slice(0, -1).reverse(), hasRoom).reverse();
+        if (shared) add(shared);
+        for (const end of lead) add(end);
+        const on = out ? wayOn(links, out, hasRoom) : [];
+        // Where no thread leads on it goes back the way it came.
+        const back = came.toReversed().map((end): HoleEnd => ({ ...end, end: otherEnd(end.end) }));
+        const oldEnd = on.length > 0 ? on : [...back.slice(0, 1), ...roomy(back.slice(1), hasRoom)];
+        for (const end of oldEnd) add(end);
+        moves.push(
+          ...(oldEnd.length > 0 ? [hitch(base)] : []),
+          ...oldEnd.map((end) => travel(base, end)),
+          ...(oldEnd.length > 1 ? [hitch(base)] : []),
+          { ...base, kind: 'tail' },
+          { ...base, kind: 'begin', stop: 'none' },
+          ...lead.map((end) => travel(base, end)),
+          ...(lead.length > 0 ? [hitch(base)] : []),
+          ...(shared ? [travel(base, shared)] : []),
+        );
+      }
+    }
+    moves.push(move);
+  });
+  return { ...path, moves };
+}
+
+interface Base {
+  readonly needle: string;
+  readonly place: Place;
+}
+
+const hitch = (base: Base): Move => ({ ...base, kind: 'knot', knot: 'half hitch', into: null });
+
+/** Through a hole by one of its ends, by a hidden way. */
+const travel = (base: Base, { bead, hole, end }: HoleEnd): Move => ({
+  ...base,
+  kind: 'pass',
+  bead,
+  hole,
+  enter: end,
+  as: 'travel',
+});
+
+/** The first of these that have room one after another. */
+function roomy(way: readonly HoleEnd[], hasRoom: (end: HoleEnd) => boolean): HoleEnd[] {
+  const full = way.findIndex((end) => !hasRoom(end));
+  return full < 0 ? [...way] : way.slice(0, full);
+}
+
+/** Holes that a needle came through last in one go, each by the end it went in; the newest last. */
+function cameThrough(moves: readonly Move[], needle: string): HoleEnd[] {
+  const way: HoleEnd[] = [];
+  const seen = new Set<number>();
+  for (const move of moves.toReversed()) {
+    if (move.needle !== needle || IDLE.has(move.kind)) continue;
+    if (!isTraversal(move) || seen.has(holeKey(move.bead, move.hole)) || way.length === WOVEN_IN) break;
+    seen.add(holeKey(move.bead, move.hole));
+    way.unshift(enteredBy(move));
+  }
+  return way;
+}
+
+const enteredBy = ({ bead, hole, enter }: Traversal): HoleEnd => ({ bead, hole, end: enter });
+
+/** A way on from where thread comes out, along thread that is there and through holes with room: as long as is wanted, or as can be. */
+function wayOn(links: Links, out: HoleEnd, hasRoom: (end: HoleEnd) => boolean): HoleEnd[] {
+  let best: HoleEnd[] = [];
+  const seen = new Set([holeKey(out.bead, out.hole)]);
+  const go = (from: HoleEnd, way: HoleEnd[]): void => {
+    if (way.length > best.length) best = way;
+    for (const into of links.neighbours(from)) {
+      if (best.length === WOVEN_IN) return;
+      const key = holeKey(into.bead, into.hole);
+      if (seen.has(key) || !hasRoom(into)) continue;
+      seen.add(key);
+      go({ ...into, end: otherEnd(into.end) }, [...way, into]);
+    }
+  };
+  go(out, []);
+  return best;
+}
