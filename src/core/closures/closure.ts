@@ -4,7 +4,7 @@ import type { Clasp, FindingMaterial } from '../materials/material';
 import { buttonLoop, type ButtonLoop } from './buttonLoop';
 import { loopLengthMm, NO_LOOP, type EndLoops, type SewnLoop } from './sewnLoop';
 import type { EdgeName } from '../weave/edge';
-import { heldEnds, holderWords, holdsOneEnd } from './suits';
+import { halfWords, heldEnds, holderWords, holdsOneEnd } from './suits';
 import { wholeUp } from '../tools/whole';
 
 /** How one end is made. */
@@ -65,15 +65,19 @@ function sewnLoop(
   to: string | undefined,
 ): SewnLoop {
   if (ends.closing !== 'clasp' || !heldEnds(ends.clasp).includes(end)) return NO_LOOP;
-  const { seedsEachSide, passes } = ends[end];
+  const { seedsEachSide, passes, rings } = ends[end];
+  const { note } = ends.clasp;
   const loops = Math.min(ends.clasp.loops, mostLoops);
-  if (button && end === 'end') return { seedsEachSide: 0, passes, buttonSeeds: button.seeds };
+  if (button && end === 'end') return { seedsEachSide: 0, passes, buttonSeeds: button.seeds, note };
   // A finding that is sewn in or glued on, or that a knot sits in, is held without seeds.
   const seeds = ends.clasp.fastening === 'sewn loop' ? seedsEachSide : 0;
   const named = holdsOneEnd(ends.clasp)
     ? { finding: { name: holderWords(ends.clasp), joint: end } }
-    : to !== undefined && { to };
-  return { seedsEachSide: seeds, passes, ...(loops > 1 && { loops }), ...named };
+    : to === undefined
+      ? { called: halfWords(ends.clasp, end, rings !== null) }
+      : { to };
+  const inShell = ends.clasp.fastening === 'knot inside' && { inShell: true as const, note };
+  return { seedsEachSide: seeds, passes, ...(loops > 1 && { loops }), ...named, ...inShell };
 }
 
 /**

@@ -6,6 +6,7 @@ import { endStage } from '../plan/endStage';
 import { BEADS, byId, CLASPS } from '../materials/catalogue';
 import { beadOf, bodiesOf } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
+import { NEW_THREAD } from '../joints/newThread';
 import { newPart } from '../piece/newPiece';
 import type { Plan } from '../plan/plan';
 import { planPart } from '../plan/shipped';
@@ -113,7 +114,10 @@ describe('where ends are woven in, by hand', () => {
   const wovenIn = (plan: Plan, needle: string) =>
     plan
       .work()
-      .path.moves.filter((m) => isTraversal(m) && m.place.section === FINISH && m.needle === needle)
+      .path.moves.filter(
+        (m) =>
+          isTraversal(m) && m.place.section === FINISH && m.place.pass !== NEW_THREAD && m.needle === needle,
+      )
       .flatMap((m) => (isTraversal(m) ? [m.bead.place.unit] : []));
 
   it.each(['flat-herringbone', 'strung-line', 'flat-peyote', 'brick-stitch', 'tile-ladder'])(

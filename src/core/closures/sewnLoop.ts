@@ -12,8 +12,14 @@ export interface SewnLoop {
   readonly passes: number;
   /** A loop of so many seeds that goes over a ball or a button, and holds no ring. */
   readonly buttonSeeds?: number;
-  /** What it is sewn to; a clasp where nothing is said. */
+  /** A part that it is sewn to by its edge. */
   readonly to?: string;
+  /** What it holds, as the maker calls it; a clasp where nothing is said. */
+  readonly called?: string;
+  /** A seed lies in the shell of what it holds, with a knot, and thread goes back out of the shell by the hole it came in by. */
+  readonly inShell?: true;
+  /** What to see to when it is sewn, in words. */
+  readonly note?: string;
   /** What it holds where it holds no clasp, and the joint at which it is sewn on. */
   readonly finding?: { readonly name: string; readonly joint: JointId };
   /** Loops of the clasp side by side, each sewn on like this; one where nothing is said. */
@@ -77,6 +83,9 @@ export function loopPose(
   const k = bead.slot.index + 1;
   const { out, back } = loopRuns(loop);
   // The seeds back begin beside the last one out; an odd loop has that one alone at its tip.
+  // In a shell it stands in the middle, whatever edge thread came from.
+  if (loop.inShell)
+    return { centre: [edgeMm + (outward * seed.lengthMm) / 2, acrossMm, 0], axis: [outward, 0, 0] };
   const fromEdge = isOut || out === 0 ? k - 0.5 : back - k + 0.5;
   const centre: Point = [
     edgeMm + outward * fromEdge * seed.lengthMm,

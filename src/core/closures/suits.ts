@@ -23,6 +23,22 @@ export const holdsOneEnd = ({ shape }: Pick<Clasp, 'shape'>): boolean => shape =
 export const heldEnds = (clasp: Pick<Clasp, 'shape'>): readonly EdgeName[] =>
   holdsOneEnd(clasp) ? ['start'] : EDGE_NAMES;
 
+/** What thread goes through at either end, where that is not simply the clasp. */
+const HALVES: Readonly<Partial<Record<Clasp['shape'], Partial<Record<EdgeName, string>>>>> = {
+  toggle: { start: 'ring of the toggle', end: 'bar of the toggle' },
+  button: { start: 'button' },
+  ball: { start: 'ball' },
+  'bead tip': { start: 'bead tip', end: 'bead tip' },
+  'end bar': { start: 'end bar', end: 'end bar' },
+  'end cap': { start: 'end cap', end: 'end cap' },
+  'wire guard': { start: 'wire guard', end: 'wire guard' },
+  ribbon: { start: 'ribbon', end: 'ribbon' },
+};
+
+/** What is sewn on at an end, as the maker calls it: half of the clasp, or the ring between. */
+export const halfWords = ({ shape }: Pick<Clasp, 'shape'>, end: EdgeName, rings: boolean): string =>
+  rings ? 'jump ring' : (HALVES[shape]?.[end] ?? 'clasp');
+
 /** What holds a piece, in a word. */
 export const holderWords = (clasp: Pick<Clasp, 'shape'>): string =>
   holdsOneEnd(clasp) ? 'ear wire' : 'clasp';

@@ -21,11 +21,15 @@ export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoo
 }
 
 /** What a loop holds, as the maker calls it. */
-function heldBy({ finding, to }: SewnLoop, end: EdgeName, place: number): string {
+function heldBy({ finding, to, called = 'clasp' }: SewnLoop, end: EdgeName, place: number): string {
   const which = place === 0 ? '' : `, loop ${place + 1}`;
   if (finding) return `${finding.name}${which}`;
-  return `${to === undefined ? 'clasp' : `edge of the ${to}`} at the ${end}${which}`;
+  return `${to === undefined ? called : `edge of the ${to}`} at the ${end}${which}`;
 }
+
+/** What sewing a loop is called. */
+const sewingWords = ({ finding, to = finding?.name, called = 'clasp', buttonSeeds }: SewnLoop): string =>
+  buttonSeeds === undefined ? `sew on the ${to ?? called}` : 'work the loop';
 
 /** How thread goes from the loop back into the work, and comes out again where the loop began. */
 interface Sewing {
@@ -50,16 +54,21 @@ export function sewLoop(
   place = nth,
 ): void {
   const runs = loopRuns(loop);
-  const { finding, to = finding?.name } = loop;
+  const { finding, inShell, note } = loop;
   const joint = finding?.joint ?? end;
   const seeds = (count: number) => Array<string>(count).fill(LOOP_ROLE);
-  w.joint(joint, `sew on the ${to ?? 'clasp'}`, () => {
+  const sewing = sewingWords(loop);
+  const first = () => {
+    const holes = inShell ? 2 : 1;
     const ring =
-      loop.buttonSeeds === undefined ? w.finding(heldBy(loop, end, place), 1, { joint, nth }) : null;
+      loop.buttonSeeds === undefined ? w.finding(heldBy(loop, end, place), holes, { joint, nth }) : null;
     // A single loop is no run of several.
     const run = nth === 0 ? {} : { run: nth };
     const out = needle.string(seeds(runs.out), LOOP_SLOTS.out, run);
     if (ring) needle.attach(ring);
+    const inside = inShell ? needle.string(seeds(1), LOOP_SLOTS.back, run) : [];
+    if (inShell) needle.knot('overhand');
+    if (ring && inShell) needle.attach(ring, WAY_BACK);
     const back = needle.string(seeds(runs.back), LOOP_SLOTS.back, run);
     enter();
     for (let pass = 1; pass < loop.passes; pass++) {
@@ -67,9 +76,15 @@ export function sewLoop(
         comeRound();
         needle.reinforce(...out);
         if (ring) needle.attach(ring);
+        needle.reinforce(...inside);
+        if (ring && inShell) needle.attach(ring, WAY_BACK);
         needle.reinforce(...back);
         enter();
       });
     }
-  });
+  };
+  w.joint(joint, sewing, () => w.pass(sewing, note ? { why: note } : {}, first));
 }
+
+/** Through a shell and out again: its one hole, as it is gone through the other way. */
+const WAY_BACK = 1;

@@ -4,6 +4,7 @@ import type { Edge, EdgeName, Loom, Made } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import { TAIL, type Bead } from '../weave/path';
 import { hangClasp, sewLoop } from './clasp';
+import { drawShut } from './drawShut';
 import { fastenOff, tieOff } from './fastenOff';
 import { holdAt } from './post';
 import { closeRing, RING } from './ring';
@@ -35,6 +36,7 @@ class PieceLoom implements Loom {
     this.done.add(name);
     if (name === 'start') this.release(needle);
     if (this.ring && edge.meeting) closeRing(this.w, needle, edge.meeting);
+    if (this.hangs(name) === 1 && edge.mouth) drawShut(this.w, needle, name, edge.mouth, edge);
     if (this.request[name].passes > 0) hangClasp(this.w, needle, name, this.request[name], edge);
     return edge;
   }

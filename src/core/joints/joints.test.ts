@@ -22,7 +22,7 @@ const inSection = (moves: readonly Move[], joint: string) =>
 
 /** Five beads on a thread, the simplest work with two ends. */
 function line(loom: Loom): { beads: Bead[]; edges: Record<'start' | 'end', Edge> } {
-  const t = loom.w.needle('working').begin('foreign');
+  const t = loom.w.needle('working').begin('with a stop bead');
   const beads = t.string(['A', 'A', 'A', 'A', 'A'], 'b');
   const [first, last] = [beads[0], beads[4]];
   if (!first || !last) throw new Error('no beads');

@@ -37,7 +37,7 @@ describe.each(STRUCTURES.map(({ id }) => id))('%s of elastic', (id) => {
     for (const closing of weaveable.closings ?? (['clasp'] as const)) {
       const units = weaveable.minimumUnits + 6;
       const plain = weaveable.weave(units, CLOSED[closing]);
-      const tied = weaveable.weave(units, { ...CLOSED[closing], tied: true });
+      const tied = weaveable.weave(units, { ...CLOSED[closing], tied: 'elastic' });
       expect(knots(tied)).not.toContain('half hitch');
       expect(worked(tied)).toEqual(worked(plain));
       expect(checkPath(tied)).toEqual(checkPath(plain));

@@ -14,7 +14,7 @@ import { dot, ofColumns } from './solver/vectors';
 export type View = 'above' | 'side' | 'end';
 
 /** To the right, down, and towards whoever looks, in the layout's own axes. */
-interface Eye {
+export interface Eye {
   readonly right: Point;
   readonly down: Point;
   readonly near: Point;
@@ -81,14 +81,21 @@ export const flatFor =
   (view: View) =>
   (p: Point): Flat => [dot(EYES[view].right, p), dot(EYES[view].down, p)];
 
+/** How a picture is looked at: where a place lies in it, and from where what is there is seen. */
+export interface Viewing {
+  readonly flat: (p: Point) => Flat;
+  readonly eyeAt: (p: Point) => Eye;
+}
+
+const viewing = (view: View): Viewing => ({ flat: flatFor(view), eyeAt: () => EYES[view] });
+
 /** The beads and bare thread of a layout, as they are seen. */
 export function drawing(
   { path, layout, thread = [], inner = () => null }: Drawable,
   sizeOf: (role: string) => BeadSize,
-  view: View,
+  view: View | Viewing,
 ): Drawing {
-  const eye = EYES[view];
-  const flat = flatFor(view);
+  const { flat, eyeAt } = typeof view === 'string' ? viewing(view) : view;
   const shapes = new Map<string, Shape>();
   const solids = new Map<string, { solid: Solid; round: boolean }>();
   const solidFor = (role: string) => {
@@ -101,6 +108,7 @@ export function drawing(
   };
   const drawn = (bead: Bead, { role, shade, pose }: Inner): DrawnBead => {
     const { solid, round } = solidFor(role);
+    const eye = eyeAt(pose.centre);
     const seen = seenFrom(eye, turnOf(leaning(pose)));
     const { angle, turn } = uprighted(seen);
     const lies = round ? Math.round(FINE * turn[6]) : turn.map((v) => Math.round(FINE * v)).join();
@@ -131,7 +139,7 @@ export function drawing(
     const [from, to] = span;
     const [a, b] = [flat(from), flat(to)];
     const { section, unit } = move.place;
-    const depth = (dot(eye.near, from) + dot(eye.near, to)) / 2;
+    const depth = (dot(eyeAt(from).near, from) + dot(eyeAt(to).near, to)) / 2;
     once.set([...a, ...b].map((v) => v.toFixed(2)).join(), { from: a, to: b, depth, section, unit });
   }
   const fromBack = (a: { depth: number }, b: { depth: number }) => a.depth - b.depth;

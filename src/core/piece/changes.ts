@@ -12,6 +12,7 @@ import { listed, hasSections, type OtherStitch, type Sections } from '../structu
 import type { Field } from '../structures/field';
 import { changeWords } from '../supplies/cutting';
 import { CLOSING_WORDS } from '../words/closings';
+import { STOP_WORDS } from '../words/stopBeads';
 import { SCHOOL_WORDS } from '../words/wear';
 
 /** What changed between two states of a piece, in a weaver's words. */
@@ -68,6 +69,8 @@ function facts(piece: Piece, style: LengthStyle): Map<string, string> {
     ['thread doubled', yes(piece.doubled)],
     ...ofParts((part) => [['thread changed', threadChanges(part)]]),
     ['needle in the', `${piece.hand} hand`],
+    ['stop bead', STOP_WORDS[piece.stop]],
+    ['turned at the end of each row', yes(piece.turning)],
   ]);
 }
 

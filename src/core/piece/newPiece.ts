@@ -140,6 +140,8 @@ export function newPart(
     doubled: false,
     threadChanges: null,
     hand: 'right',
+    stop: 'foreign',
+    turning: false,
     without: [],
     ends: {
       closing,

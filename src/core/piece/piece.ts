@@ -6,6 +6,7 @@ import { NEEDLES, byId } from '../materials/catalogue';
 import { claspSchema, findingSchema, needleSchema, threadSchema } from '../materials/material';
 import { easeSchema } from '../records/settings';
 import { CORE_ROLE } from '../joints/setIn';
+import { STOP_BEADS } from '../weave/path';
 import { storableSchema } from '../records/storable';
 import { migrateDocument } from './migrations';
 import { idSchema, partSchema } from './part';
@@ -114,6 +115,10 @@ const choicesSchema = z.object({
   doubled: z.boolean().default(false),
   /** The hand that holds the needle: steps and picture are mirrored for the left. */
   hand: z.enum(['right', 'left']).default('right'),
+  /** How the first beads are kept on, in a stitch that is begun with a stop bead. */
+  stop: z.enum(STOP_BEADS).default('foreign'),
+  /** The work is turned over at the end of each row, so that all rows are worked the same way. */
+  turning: z.boolean().default(false),
   ends: z.object({
     closing: z.enum(CLOSINGS),
     clasp: claspSchema,

@@ -64,9 +64,10 @@ export function bindPart(
   const holeMm = (role: string) => beadOf(piece, role).holeMm;
   const room = remembered((role: string) => tripsThatGo(holeMm(role), gear, piece.doubled ? 2 : 1));
   const without = new Set(piece.without);
-  const tied = makeOf(piece.thread) === 'elastic';
+  const { stop, turning } = piece;
+  const tied = makeOf(piece.thread) === 'elastic' ? 'elastic' : needsNeedle(piece.thread) ? null : 'cord';
   const pathOf = remembered((units: number) =>
-    pathWithRoutes((ways) => weaveable.weave(units, { ...loops, without, tied, ...ways }), {
+    pathWithRoutes((ways) => weaveable.weave(units, { ...loops, without, tied, stop, turning, ...ways }), {
       room,
       doubled: piece.doubled,
     }),

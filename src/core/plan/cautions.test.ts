@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { cautionsFor, cautionsOfThread } from './cautions';
 import type { Kind } from '../body/kinds';
 import { BEADS, byId, CLASPS, FINDINGS, THREADS } from '../materials/catalogue';
+import { makeOf } from '../materials/material';
 import { newPart } from '../piece/newPiece';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { BEAD_SHAPES } from '../materials/material';
@@ -80,9 +81,14 @@ describe('cautions beside the choice that raises them', () => {
     expect(of({ beads: inB }, ['A', 'B'])).toEqual(['sharp-edges']);
   });
 
-  it('thread ends can be melted, but for elastic', () => {
-    for (const thread of THREADS)
-      expect(cautionsOfThread(thread)).toEqual(thread.make === 'elastic' ? [] : ['flame']);
-    expect(THREADS.some(({ make }) => make === 'elastic')).toBe(true);
+  it('thread ends can be melted, but for elastic; the knots of cord are glued', () => {
+    const of = {
+      elastic: [],
+      monofilament: ['flame', 'glue'],
+      'gel-spun': ['flame'],
+      'waxed nylon': ['flame'],
+    };
+    for (const thread of THREADS) expect(cautionsOfThread(thread)).toEqual(of[makeOf(thread)]);
+    expect(new Set(THREADS.map(makeOf)).size).toBe(4);
   });
 });

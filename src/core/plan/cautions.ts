@@ -13,9 +13,14 @@ export type Caution =
 export const CAUTIONS_OF_ENDS: readonly Caution[] = ['magnet', 'nickel', 'wire-ends', 'glue'];
 export const CAUTIONS_OF_WEAR: readonly Caution[] = ['children', 'swelling'];
 
-/** Ends of thread that can be melted off: it may be done with a burner or a flame. Elastic is knotted only. */
-export const cautionsOfThread = (thread: Pick<ThreadMaterial, 'make' | 'name'>): Caution[] =>
-  makeOf(thread) === 'elastic' ? [] : ['flame'];
+/**
+ * Ends of thread that can be melted off: it may be done with a burner or a flame. Elastic is knotted only; on the knots of cord
+ * goes a drop of glue.
+ */
+export function cautionsOfThread(thread: Pick<ThreadMaterial, 'make' | 'name'>): Caution[] {
+  const make = makeOf(thread);
+  return make === 'elastic' ? [] : make === 'monofilament' ? ['flame', 'glue'] : ['flame'];
+}
 
 /** Girths smaller than this part of a small adult's are taken for a child's (from memory). */
 const CHILD = 0.9;

@@ -5,6 +5,7 @@ import { LOOP_ROLE } from '../closures/sewnLoop';
 import { arrange, arrangements, type ArrangeQuestion } from '../fit/arrange';
 import type { Arranged } from '../fit/fitOf';
 import { beside } from '../layout/sketch';
+import { makeOf } from '../materials/material';
 import { beadGrams } from '../materials/weight';
 import { beadOf, bodiesOf, partName } from '../piece/part';
 import { usualWear } from '../piece/newPiece';
@@ -232,6 +233,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     clasp: piece.ends.clasp,
     kind: piece.kind,
     hand: piece.hand,
+    make: makeOf(piece.thread),
     toLayOut: part.toLayOut,
     candidates: part.candidates,
     arrangement:

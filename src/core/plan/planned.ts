@@ -15,7 +15,7 @@ import type { Structure, Weaveable } from '../structures/structure';
 import type { Gear } from '../supplies/holeFill';
 import type { ThreadPlan } from '../supplies/threadPlan';
 import type { EdgeName } from '../weave/edge';
-import type { Clasp } from '../materials/material';
+import type { Clasp, ThreadMake } from '../materials/material';
 import type { PartId, PassInfo } from '../weave/path';
 import type { AsBead } from './asBead';
 import type { Caution } from './cautions';
@@ -70,6 +70,8 @@ export interface Plan extends WovenReadings {
   /** What it is turned about while it is worked, as a tube or a motif is. */
   readonly round: Held['round'];
   readonly thread: ThreadPlan;
+  /** What its thread is made of. */
+  readonly make: ThreadMake;
   readonly gear: Gear;
   readonly weight: Weight;
   /** Passes that can be switched off, whether they are or not. */

@@ -2,12 +2,14 @@ import { rowLists, type RowList } from '../colour/rowList';
 import { namesIn } from '../colour/shades';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { CORE_ROLE } from '../joints/setIn';
+import { sizeOf } from '../materials/material';
 import { beadOf } from '../piece/part';
 import type { Plan } from './plan';
 import type { StrungBy } from '../structures/structure';
 import type { Work } from './work';
 import { steps, unitSteps, type Laid, type Step, type StepGroup, type ToldUnit } from '../read/steps';
 import { strokes } from '../read/strokes';
+import { stepPictures } from '../told/picture';
 import type { Held } from '../told/told';
 import { WOVEN, type Bead, type Place } from '../weave/path';
 import { goingWords, type StepWords } from '../words/told';
@@ -18,7 +20,7 @@ export const stepWords = (plan: Plan): StepWords => ({
   beadsBack: plan.weaveable.beadsBack,
   role: roleWords(plan),
   motif: [...plan.components.values()].find(({ by }) => by === 'two points')?.name,
-  needled: plan.gear.needleMm !== null,
+  thread: plan.make,
   ...WAYS_OF[plan.structure.madeWhole?.by ?? 'its edges'],
 });
 
@@ -77,19 +79,24 @@ export const planSteps = (plan: Plan, held = heldOf(plan)): StepGroup[] =>
         steps: withWays(group.steps, group, plan, held),
       }));
 
-/** Steps of what is woven that say first which way they go; what is made whole is turned as it is made. */
+/** Steps that say first what is made ready, and of what is woven which way they go; what is made whole is turned as it is made. */
 const withWays = (
   told: readonly Step[],
   { section: { zone } }: Pick<Place, 'section'>,
   { structure }: Plan,
   held: Held,
 ): readonly Step[] =>
-  zone !== 'woven' || structure.madeWhole
-    ? told
-    : told.map((step) => ({
-        ...step,
-        text: [goingWords(step.going, held), step.text].filter(Boolean).join(' '),
-      }));
+  told.map((step) => {
+    const going = zone === 'woven' && !structure.madeWhole ? goingWords(step.going, held) : '';
+    const said = (text: string) => [step.ready, going, text].filter(Boolean).join(' ');
+    return { ...step, text: said(step.text), brief: said(step.brief) };
+  });
+
+/** Draws the steps of a plan, each by its moves, held as they are told. */
+export function planPictures(plan: Plan, held = heldOf(plan)): ReturnType<typeof stepPictures> {
+  const { path, layout, thread, inner } = plan.work();
+  return stepPictures({ path, layout, thread, held, inner }, (role) => sizeOf(beadOf(plan.seen, role)));
+}
 
 /** Its rows as lists to read beads off, by their letters and colours; none where nobody has told the path. */
 export function planRows(plan: Plan): RowList[] {

@@ -12,6 +12,8 @@ import {
 import type { Layout } from '../layout/layout';
 import type { Direction, Held } from '../told/told';
 import { tell, type Seen, type Told } from '../told/writer';
+import { briefWords } from '../words/brief';
+import { preparations } from '../words/preparations';
 import { toldWords, type StepWords } from '../words/told';
 import { head, runs } from './runs';
 
@@ -23,6 +25,10 @@ export interface Step {
   /** Of the two needles of one thread: on which side of the other it lies. */
   readonly lies: Direction | null;
   readonly text: string;
+  /** What is made ready before it, in words of its own; null where nothing is. */
+  readonly ready: string | null;
+  /** The same for who knows the stitch. */
+  readonly brief: string;
   /** The ways that it goes, by turns: as it is told, and where it is told for several, as the next is worked. */
   readonly going: readonly (Direction | null)[];
   /** The moves it tells, in the unit that it is told for. */
@@ -71,17 +77,28 @@ export interface ToldUnit {
   readonly steps: readonly Step[];
 }
 
-/** Every unit of the work in order, in words. A tail that is worked with is threaded first. */
+/** Every unit of the work in order, in words. Thread is made ready for the needle before it is worked with, and so is a tail. */
 export function unitSteps({ path, layout, held, seen }: Laid, words: StepWords): ToldUnit[] {
-  const loose = new Set(words.needled ? tailsOf(path) : []);
+  const { thread } = words;
+  const ready = new Map(thread ? preparations(path, thread) : []);
+  const readyFor = (needle: string): string | null => {
+    const first = ready.get(needle);
+    ready.delete(needle);
+    // The two arms of one thread are made ready together.
+    if (first) for (const [other, phrase] of ready) if (phrase === first) ready.delete(other);
+    return first?.words ?? null;
+  };
   const stepOf = ({ step, moves }: Told): Step => {
     const { needle, going, lies = null } = step;
     const text = toldWords(step, words);
+    const brief = briefWords(step, words);
     return {
       needle,
       by: given(path.needles.get(needle), 'name of a needle'),
       lies,
-      text: loose.delete(needle) ? `Thread this tail on a needle. ${text}` : text,
+      text,
+      ready: readyFor(needle),
+      brief,
       going: [going],
       moves,
     };
@@ -148,6 +165,7 @@ const sameSteps = ({ steps: told, times }: StepGroup, unit: readonly Step[]) =>
     const going = step.going[times % step.going.length];
     return (
       step.text === other?.text &&
+      step.ready === other.ready &&
       step.needle === other.needle &&
       step.lies === other.lies &&
       // The second says whether they go by turns.

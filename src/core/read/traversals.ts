@@ -45,12 +45,12 @@ export function busiestHoles(path: Path): Map<string, HoleUse> {
   return busiest;
 }
 
-/** How many threads go through each finding. */
+/** How many threads go through each finding: of one that is gone through and out again, those that go through. */
 export function findingPasses(path: Path): Map<Finding, number> {
   const strands = strandsOf(path);
   const passes = new Map<Finding, number>(path.findings.map((f) => [f, 0]));
   for (const move of path.moves)
-    if (move.kind === 'attach')
+    if (move.kind === 'attach' && move.hole === 0)
       passes.set(move.finding, (passes.get(move.finding) ?? 0) + strands(move.needle));
   return passes;
 }

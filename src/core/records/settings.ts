@@ -40,6 +40,9 @@ const habitsSchema = z.object({
   holeFactor: z.number().min(LEAST_FACTOR).max(1),
   /** What thread is cut by. */
   cutBy: z.enum(['length', 'wingspan', 'arm']),
+  /** Steps in full, or for who knows the stitch; and whether they are drawn. */
+  steps: z.enum(['full', 'brief']),
+  stepsDrawn: z.boolean(),
 });
 
 /** One's own habits: what a new piece starts from, and how lengths and thread are reckoned. */
@@ -59,6 +62,8 @@ export const USUAL_SETTINGS: Settings = {
   threadMargin: 0.1,
   holeFactor: 1,
   cutBy: 'length',
+  steps: 'full',
+  stepsDrawn: true,
 };
 
 /** The ease amounts to start from. */

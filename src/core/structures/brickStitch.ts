@@ -66,6 +66,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
     ahead: (i) => ((last - i) % 2 === 0 ? 1 : 0),
   };
   const later = w.repeat<Row>(1, rows, ladder, (below, number) => {
+    w.turnRow(t);
     const bridge = (i: number) =>
       t.under(at(below.beads, last - i), at(below.beads, last - 1 - i), below.ahead(last - i));
     const beads = [string(number, 0), string(number, 1)];
@@ -150,6 +151,7 @@ export const brickStitch = structure({
   feel: 'firm across, supple along its length',
   handles: 'soft like cloth',
   grows: 'up',
+  turnsRows: () => true,
   uses: ['bracelet'],
   needles: 1,
   threads: ['gel-spun', 'waxed nylon'],

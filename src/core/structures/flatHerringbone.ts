@@ -95,6 +95,7 @@ function weaveWide(p: Params, units: number, loom: Loom): Made {
 
   const ladder = startLadder(w, t, columns, (i) => string(roleOfRow(p, 0), i));
   const later = w.repeat<Row>(1, rows, { beads: ladder, foot: null }, ({ beads: below, foot }, number) => {
+    w.turnRow(t);
     // The rungs of the ladder are strung the other way from the beads of a row.
     const along = (bead: Bead) => (foot ? t.back(bead) : t.through(bead));
     const column = (i: number) => at(below, columns - 1 - i);
@@ -147,6 +148,7 @@ export const flatHerringbone = structure({
   feel: 'flexible along its length, holds flat across',
   handles: 'holds flat',
   grows: 'up',
+  turnsRows: ({ columns }) => Number(columns) > 2,
   uses: ['bracelet', 'ring band'],
   needles: 1,
   threads: ['gel-spun', 'waxed nylon'],

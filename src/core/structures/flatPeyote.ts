@@ -57,7 +57,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const string = (row: number, i: number) => at(t.string([role(row, i)], 'b', { row, run: i }), 0);
 
   const { row0, row1 } = w.in({ pass: START }, () => {
-    t.begin('foreign');
+    t.begin('with a stop bead');
     const row0: Bead[] = [];
     const row1: Bead[] = [];
     // The first row runs the other way: its beads are named from the far edge.
@@ -71,6 +71,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   });
 
   const later = w.repeat(2, rows, { under: row0, row: row1 }, ({ under, row: previous }, number) => {
+    w.turnRow(t);
     const row = Array.from({ length: inRow(p, number) }, (_, i) => {
       const bead = string(number, i);
       if (i < half) t.skip(at(under, i)).back(at(previous, half - 1 - i));
@@ -111,6 +112,8 @@ export const flatPeyote = structure({
   feel: 'a supple cloth that holds flat',
   handles: 'soft like cloth',
   grows: 'up',
+  stopBead: true,
+  turnsRows: () => true,
   uses: ['bracelet', 'ring band'],
   needles: 1,
   threads: ['gel-spun', 'waxed nylon'],

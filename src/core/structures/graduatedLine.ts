@@ -66,6 +66,7 @@ export const graduatedLine = structure({
   about: 'A strung line, graduated: it grows from the ends to the centre and back, alike on both halves.',
   feel: 'rope-like: hangs and turns freely',
   handles: 'hangs like a chain',
+  stopBead: true,
   uses: ['necklace', 'bracelet'],
   needles: 1,
   threads: ['gel-spun', 'waxed nylon', 'cord'],

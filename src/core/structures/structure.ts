@@ -19,7 +19,8 @@ import { ROLE_LETTERS, type RoleLetter } from './roles';
 import type { Seam } from './seam';
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
-export type WeaveRequest = EndLoops & Pick<WeaveOptions, 'without' | 'room' | 'fixed' | 'tied'>;
+export type WeaveRequest = EndLoops &
+  Pick<WeaveOptions, 'without' | 'room' | 'fixed' | 'tied' | 'stop' | 'turning'>;
 
 /**
  * Pitch, width and places by closed form; the solver will give the same. Millimetres, x from where the
@@ -237,6 +238,10 @@ export interface Structure {
   readonly handles: (typeof HANDLES)[number];
   /** Where it grows to as it is held: up, where it is not worked along. */
   readonly grows?: 'up';
+  /** Whether it is begun with a stop bead, so that the maker's school of it tells. */
+  readonly stopBead?: true;
+  /** Whether its rows go to and fro, so that it can be turned over at the end of each. */
+  readonly turnsRows?: (params: Params) => boolean;
   readonly uses: readonly (typeof USES)[number][];
   readonly needles: 1 | 2;
   /** Threads that suit it, and what to know of them, in words. */
@@ -315,13 +320,15 @@ interface Program extends Omit<
 
 /** A program on the loom of a piece of one part. */
 const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weaveable => {
-  const optionsOf = ({ without, room, fixed, tied }: WeaveRequest) => ({
+  const optionsOf = ({ without, room, fixed, tied, stop, turning }: WeaveRequest) => ({
     rowsPerUnit,
     holes,
     without,
     room,
     fixed,
     tied,
+    stop,
+    turning,
   });
   const on = (w: Weave, units: number, ends: EndLoops) => compose(w, ends, (loom) => work(loom, units));
   return {

@@ -51,7 +51,7 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
   const open = !ring && loom.hangs('start') === 0;
   const free = !ring && loom.hangs('end') === 0;
   const { sequence, extra, swags, swag, run = [] } = p;
-  const t = w.needle('working').begin('foreign');
+  const t = w.needle('working').begin('with a stop bead');
   const line = w.repeat<Bead[]>(0, units, [], (_, unit) => t.string(run[unit] ?? sequence));
   const more = Array.from({ length: extra }, (_, i) => at(sequence, i % sequence.length));
   const closing = extra > 0 ? w.in({ row: units, pass: 'closing bead' }, () => t.string(more)) : [];
@@ -137,6 +137,7 @@ export const strungLine = structure({
   about: 'Beads strung one after another in a sequence that repeats; swags can hang from it.',
   feel: 'rope-like: hangs and turns freely',
   handles: 'hangs like a chain',
+  stopBead: true,
   uses: ['necklace', 'bracelet'],
   needles: 1,
   threads: ['gel-spun', 'waxed nylon', 'cord'],

@@ -56,12 +56,15 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const top: Edge = {
     posts: last.map((bead) => [straight(forth(bead))]),
     alone: [{ out: outOf(at(last, 0)), into: forth(opposite(last)) }],
+    mouth: forth(...last.slice(1), at(last, 0)),
   };
   const end = loom.reached('end', top, t);
-  // The tail runs the other way round.
+  // The tail runs the other way round: the last bead of the first round is the next for it.
+  const near = [...round0].reverse();
   const start: Edge = {
     posts: round0.map((bead) => [straight(against(bead))]),
-    alone: [{ out: backOutOf(at(round0, 0)), into: against(opposite(round0)) }],
+    alone: [{ out: backOutOf(at(near, 0)), into: against(opposite(near)) }],
+    mouth: against(...near.slice(1), at(near, 0)),
   };
   const all = [round0, round1, ...items];
   return { edges: { start, end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };

@@ -58,7 +58,7 @@ interface Unit {
  */
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w } = loom;
-  const t = w.needle('working').begin('foreign');
+  const t = w.needle('working').begin('with a stop bead');
   const pickLens = () => t.pick({ lens: LENS }).lens;
 
   const line = w.repeat<Unit | null>(0, units, null, () => ({
@@ -129,6 +129,7 @@ export const twoHoleLine = structure({
   about: 'Beads of two holes in a line with seeds between, and diagonals or crosses laid over one face.',
   feel: 'bends along its length, holds flat across; firmer with crosses',
   handles: 'holds flat',
+  stopBead: true,
   uses: ['bracelet', 'necklace'],
   needles: 1,
   threads: ['gel-spun'],

@@ -22,7 +22,7 @@ const at = <T>(items: readonly T[], index: number): T => {
 /** Beads one after another. */
 export function strung(n: number, roles: readonly string[] = ['A']): Path {
   const w = new Weave();
-  const t = w.needle('working').begin('foreign');
+  const t = w.needle('working').begin('with a stop bead');
   w.repeat(0, n, null, () => {
     t.string(roles);
     return null;
@@ -114,7 +114,7 @@ export function herringboneTube(n: number, pairs = 2): Path {
 export function peyote(n: number, wide = 6): Path {
   const half = wide / 2;
   const w = new Weave();
-  const t = w.needle('working').begin('foreign');
+  const t = w.needle('working').begin('with a stop bead');
   const rowOver = (previous: readonly Bead[]) =>
     previous.map((_, i) => {
       const bead = at(t.string(['A'], `r${i}/`), 0);
@@ -221,7 +221,7 @@ export function crossWeave(n: number, side = 'A', rung = 'A'): Path {
 /** Two-hole beads side by side with a seed between, down one row of holes and back through the other. */
 export function twoHoleLine(n: number): Path {
   const w = new Weave({ holes: { L: 2 } });
-  const t = w.needle('working').begin('foreign');
+  const t = w.needle('working').begin('with a stop bead');
   const line = w.repeat(0, n, null as { lens: Bead } | null, () => t.pick({ lens: 'L', seed: 'S' }));
   w.in({ pass: 'turn', section: wovenAt('end') }, () => t.string(['S', 'S', 'S']));
   w.pass('back along the other holes', {}, () =>
@@ -237,7 +237,7 @@ export function twoHoleLine(n: number): Path {
 /** Spiral rope: loops of `outer` seeds round a core, each new loop one core bead further. */
 export function spiralRope(n: number, core = 4, outer = 3): Path {
   const w = new Weave();
-  const t = w.needle('working').begin('foreign');
+  const t = w.needle('working').begin('with a stop bead');
   const loop = Array<string>(outer).fill('O');
   const first = t.string(Array<string>(core).fill('C'), 'core');
   t.string(loop, 'outer');
@@ -330,7 +330,7 @@ export function framedBall(rows: number): Path {
 /** Growing beads to a centre, and the same in a mirror: a half used twice, as components. */
 export function graduated(steps: readonly string[], each: number): Path {
   const w = new Weave();
-  const t = w.needle('working').begin('foreign');
+  const t = w.needle('working').begin('with a stop bead');
   const half = (name: string, roles: readonly string[], mirrored: boolean) =>
     w.component(name, () => t.string(roles.flatMap((role) => Array<string>(each).fill(role))), { mirrored });
   half('left half', steps, false);

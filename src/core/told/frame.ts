@@ -23,8 +23,16 @@ const FLAT: Readonly<Record<NonNullable<Held['grows']>, Frame>> = {
 export const aboutMiddle = ({ round }: Held, [x, y, z]: Point): readonly [number, number] | null =>
   round === null ? null : round === 'tube' ? [y, z] : [x - round.aboutMm, y];
 
-/** The ways at a place of the work. */
+/** The ways at a place of the work, as it has been turned. */
 export function frameAt(held: Held, place: Point): Frame {
+  const begun = frameAsBegun(held, place);
+  const { over = false, ends = false } = held.turned ?? {};
+  if (!over && !ends) return begun;
+  const up = ends ? begun.down : begun.up;
+  return frameOf(up, over === ends ? begun.right : begun.left);
+}
+
+function frameAsBegun(held: Held, place: Point): Frame {
   const about = aboutMiddle(held, place);
   if (!about) return FLAT[held.grows ?? 'right'];
   const [a, b] = about;

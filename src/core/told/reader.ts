@@ -24,6 +24,7 @@ type Vector = readonly [number, number, number];
 
 const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 const times = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const turn = (v: Vector): Vector => [-v[0], -v[1], -v[2]];
 const middleOf = ([a, b]: readonly [Vector, Vector]): Vector => [
   (a[0] + b[0]) / 2,
   (a[1] + b[1]) / 2,
@@ -69,6 +70,8 @@ class Reader {
   private readonly inFull = new Map<string, readonly Round[]>();
   private round: Round[] | null = null;
   private step: ToldStep | null = null;
+  /** How the work has been turned since it was begun. */
+  private readonly turned = { over: false, ends: false };
   /** Where thread came out as the step began. */
   private from: HoleEnd | null = null;
 
@@ -185,6 +188,8 @@ class Reader {
         return;
       case 'turn':
         note('turn', act.how);
+        if (act.how === 'over') this.turned.over = !this.turned.over;
+        else this.turned.ends = !this.turned.ends;
         return;
       case 'tail':
         note('tail');
@@ -314,8 +319,11 @@ class Reader {
 
   /** The ways of the hand where a bead lies. */
   private ways(place: Point): Readonly<Record<Direction, Vector>> {
-    const [up, right, towards] = this.axes(place);
-    const turn = (v: Vector): Vector => [-v[0], -v[1], -v[2]];
+    const { over, ends } = this.turned;
+    const [begunUp, begunRight, begunTowards] = this.axes(place);
+    const up = ends ? turn(begunUp) : begunUp;
+    const right = over === ends ? begunRight : turn(begunRight);
+    const towards = over ? turn(begunTowards) : begunTowards;
     return { up, down: turn(up), right, left: turn(right), towards, away: turn(towards) };
   }
 

@@ -2,7 +2,7 @@ import { distance, type Layout, type Point } from '../layout/layout';
 import { dot, mean, sub } from '../layout/solver/vectors';
 import { isTraversal, type Bead, type HoleEnd, type Move, type Path, type Traversal } from '../weave/path';
 import { aboutMiddle, frameAt, holeIn, onRound, wayOf, type Frame } from './frame';
-import type { Direction, Held } from './told';
+import { heldAfter, type Direction, type Held } from './told';
 
 /**
  * What is told apart is farther by this part of the smallest bead: of two beads moved by a fifth of one either way, the nearer stays
@@ -12,18 +12,20 @@ const CLEAR = 0.5;
 
 /** What can be seen of beads as they lie and are held: which way, on which side, how far ahead. */
 export class Sight {
-  readonly beadMm: number;
-
-  constructor(
-    { beads }: Pick<Path, 'beads'>,
+  private constructor(
     private readonly layout: Layout,
     readonly held: Held,
-  ) {
-    const girths = beads.map(({ role }) => {
-      const { lengthMm, diameterMm } = layout.body(role);
-      return Math.min(lengthMm, diameterMm);
-    });
-    this.beadMm = Math.min(...girths);
+    /** How large the smallest bead is. */
+    private readonly beadMm: number,
+  ) {}
+
+  static of({ beads }: Pick<Path, 'beads'>, layout: Layout, held: Held): Sight {
+    return new Sight(layout, held, smallestMm(beads, layout));
+  }
+
+  /** As it is seen when the work is turned. */
+  turned(how: 'over' | 'end for end'): Sight {
+    return new Sight(this.layout, heldAfter(this.held, how), this.beadMm);
   }
 
   /** The way that a step leads on the whole; null where it stays about its place. */
@@ -138,3 +140,12 @@ export class Sight {
 /** The angle about the middle from one place to another, from −π to π. */
 const turned = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]): number =>
   Math.atan2(a * d - b * c, a * c + b * d);
+
+/** The least that any of these beads is long or wide, mm. */
+export const smallestMm = (beads: readonly Bead[], layout: Layout): number =>
+  Math.min(
+    ...beads.map(({ role }) => {
+      const { lengthMm, diameterMm } = layout.body(role);
+      return Math.min(lengthMm, diameterMm);
+    }),
+  );

@@ -16,7 +16,7 @@ import { anyComposed } from '../testing/anyComposed';
 import { anyParams } from '../testing/anyParams';
 import { THOROUGH, runs } from '../testing/thorough';
 import { given } from '../tools/given';
-import { BASE, type HoleEnd, type Path } from '../weave/path';
+import { BASE, STOP_BEADS, type HoleEnd, type Path } from '../weave/path';
 import { toldWords } from '../words/told';
 import { rebuilt, Stopped, type Done, type Lying } from './reader';
 import { DIRECTIONS, type Act, type Held, type Ref, type ToldStep } from './told';
@@ -127,6 +127,8 @@ const anyIn = (structure: Structure, units: fc.Arbitrary<number>) =>
         ? fc.constant('open' as const)
         : fc.constantFrom('clasp' as const, 'clasp' as const, 'open' as const, 'joined' as const),
       hand: fc.constantFrom('right' as const, 'left' as const),
+      stop: fc.constantFrom(...STOP_BEADS),
+      turning: fc.boolean(),
       units,
       clasp: fc.constantFrom(...CLASPS),
       passes: fc.integer({ min: 1, max: 3 }),
@@ -141,6 +143,8 @@ const anyIn = (structure: Structure, units: fc.Arbitrary<number>) =>
       const own: PartOfPiece = {
         ...part,
         hand: asked.hand,
+        stop: asked.stop,
+        turning: asked.turning,
         units: asked.units,
         structure: { id: structure.id, params: asked.params },
         ends: { ...part.ends, closing: asked.closing, clasp: asked.clasp, start: end, end },

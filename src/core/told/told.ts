@@ -112,4 +112,12 @@ export interface Held {
    * where it lies still.
    */
   readonly round: 'tube' | { readonly aboutMm: number } | null;
+  /** How it has been turned since it was begun: over, so that its other face is up, and end for end. */
+  readonly turned?: { readonly over: boolean; readonly ends: boolean };
 }
+
+/** How work is held that is turned once more. */
+export const heldAfter = (held: Held, how: 'over' | 'end for end'): Held => {
+  const { over = false, ends = false } = held.turned ?? {};
+  return { ...held, turned: how === 'over' ? { over: !over, ends } : { over, ends: !ends } };
+};

@@ -54,7 +54,7 @@ class Teller {
   private readonly otherArm = new Map<string, string>();
   private readonly moves: Move[] = [];
   private readonly links: Links;
-  private readonly sight: Sight;
+  private sight: Sight;
   /** How often each kind of reference has been used: what was said before is said again. */
   private readonly used: Map<string, number>;
 
@@ -68,7 +68,7 @@ class Teller {
     this.links = new Links({ moves: this.moves, threads: path.threads });
     for (const { needles, folded } of path.threads)
       if (folded) for (const needle of needles) this.otherArm.set(needle, other(needles, needle));
-    this.sight = new Sight(path, layout, held);
+    this.sight = Sight.of(path, layout, held);
     this.used = new Map(usual);
   }
 
@@ -85,7 +85,7 @@ class Teller {
     // What was picked up in another step is not new any more.
     stand.began = null;
     stand.added = [];
-    const here: Here = { needle, section, row, going: this.sight.going(moves), stand, from: stand.out };
+    const here: Here = { needle, section, row, going: this.going(moves), stand, from: stand.out };
     const told = (some: readonly Move[]) => runs(some, actKey).flatMap((run) => this.acts(run, here));
     const key = `${needle}|${sectionKey(section)}`;
     const before = this.inFull.get(key) ?? [];
@@ -97,6 +97,16 @@ class Teller {
       acts.push({ act: 'again' }, ...told(moves.slice(lead + before.length)));
     }
     return { needle, section, pass, unit, row, going: here.going, ...(lies && { lies }), acts };
+  }
+
+  /** The way that a step goes, as the work is held once it has been turned at its beginning. */
+  private going(moves: readonly Move[]): Direction | null {
+    let sight = this.sight;
+    for (const move of moves) {
+      if (move.kind !== 'turn') break;
+      sight = sight.turned(move.how);
+    }
+    return sight.going(moves);
   }
 
   /** On which side of the other arm of its thread a needle lies; null where both lie side by side, or there is none. */
@@ -140,7 +150,7 @@ class Teller {
         return (run as Traversal[]).map((pass): Act => {
           const told: Act = {
             act: 'go',
-            to: this.ref(pass.bead, here),
+            to: this.ref(pass.bead, here, this.sight.wayThrough(pass)),
             way: this.sight.wayThrough(pass),
             ...this.sight.holeOf(pass),
             ...(pass.as && { as: pass.as }),
@@ -211,6 +221,7 @@ class Teller {
       if (row) row.push(move.bead);
       else this.strung.set(key, [move.bead]);
     }
+    if (move.kind === 'turn') this.sight = this.sight.turned(move.how);
     const stand = this.standOf(move.needle);
     if (isTraversal(move)) stand.out = { bead: move.bead, hole: move.hole, end: otherEnd(move.enter) };
     else if (LEAVES.has(move.kind)) stand.out = null;
@@ -242,7 +253,7 @@ class Teller {
       const way = this.sight.wayThrough(pass);
       const last = legs.at(-1);
       if (!this.leadsOnce(here.stand.out, pass, way))
-        legs.push({ way, beads: 1, to: this.ref(pass.bead, here), ...this.sight.holeOf(pass) });
+        legs.push({ way, beads: 1, to: this.ref(pass.bead, here, way), ...this.sight.holeOf(pass) });
       else if (last && last.way === way && !last.to) legs[legs.length - 1] = { way, beads: last.beads + 1 };
       else legs.push({ way, beads: 1 });
       this.take(pass);
@@ -259,8 +270,8 @@ class Teller {
   }
 
   /** A reference that fits this bead alone: of those that do the one that was said most often, else the plainest. */
-  private ref(bead: Bead, here: Here): Ref {
-    const fitting = this.fitting(bead, here);
+  private ref(bead: Bead, here: Here, way?: Direction): Ref {
+    const fitting = this.fitting(bead, here, way);
     let best = fitting[0];
     let most = this.used.get(best.kind) ?? 0;
     for (const other of fitting) {
@@ -272,8 +283,10 @@ class Teller {
   }
 
   /** All references that fit a bead alone, the plainest first. */
-  private fitting(bead: Bead, here: Here): [Fitting, ...Fitting[]] {
-    const { stand, needle, section, row } = here;
+  private fitting(bead: Bead, here: Here, way: Direction | undefined): [Fitting, ...Fitting[]] {
+    const { stand, needle, section, row, going } = here;
+    // What is ahead is plain where the way of the row is said, or where the needle goes through the bead that way.
+    const aheadIsSaid = section.zone === 'woven' || going === way;
     const found: Fitting[] = [];
     const added = stand.added.indexOf(bead);
     if (added >= 0) found.push({ ref: { added: added + 1 }, kind: `added ${added}` });
@@ -296,7 +309,7 @@ class Teller {
       places.push({ ref: { ...of, part }, kind: `${places[0]?.kind ?? ''} of the ${part}`, among: ofPart });
     for (const { ref, kind, among } of places) if (among.length === 1) found.push({ ref, kind });
     for (const { ref, kind, among } of places) {
-      const next = this.nextOf(bead, among, here);
+      const next = aheadIsSaid ? this.nextOf(bead, among, here) : null;
       if (next !== null) found.push({ ref: { ...ref, next }, kind: `${kind} next ${next}` });
     }
     for (const { ref, kind, among } of places)

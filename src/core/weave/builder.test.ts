@@ -82,8 +82,8 @@ describe('each kind of move, by hand', () => {
   });
 
   it('around: a stop bead that stays is gone round and through again', () => {
-    const w = new Weave();
-    w.needle('working').stopWith('stop', 'A');
+    const w = new Weave({ stop: 'pattern' });
+    w.needle('working').begin('with a stop bead').pick({ stop: 'A' });
     const path = w.path();
     expect(trips(path)).toEqual({ 'stop@0.0': 2 });
     // Through 2, round its girth 2 and back along 2, through 2.
@@ -132,7 +132,7 @@ describe('each kind of move, by hand', () => {
 
   it('the three schools of stop bead', () => {
     const foreign = new Weave();
-    foreign.needle('working').begin('foreign').release();
+    foreign.needle('working').begin('with a stop bead').release();
     expect(told(foreign.path())).toMatch(/stop bead that comes off later.*take off the stop bead/);
     expect(counts(foreign.path())).toEqual({});
     expect(told(write((t) => void t.pick({ a: 'A' })))).toMatch(/^Leave the tail hanging/);

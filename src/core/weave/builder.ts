@@ -22,6 +22,7 @@ import {
   type PartInfo,
   type Section,
   type Slot,
+  type StopBead,
   type Thread,
   type Zip,
 } from './path';
@@ -50,6 +51,9 @@ export interface Along {
 /** The tail of a thread that is not the first. */
 const tailOf = (needle: string): string => `${needle}, tail`;
 
+/** Thread that is knotted where another is hitched. */
+export type Tied = 'elastic' | 'cord';
+
 export interface WeaveOptions {
   /** Rows that make one unit (one repeat of the weave). */
   readonly rowsPerUnit?: RowsPerUnit;
@@ -61,8 +65,12 @@ export interface WeaveOptions {
   readonly room?: (role: string) => number;
   /** Trips that the finished work makes through a hole beside hidden ways, where that is known: they keep their room. */
   readonly fixed?: (bead: Bead, hole: number) => number;
-  /** Its thread is tied and not hitched, as elastic is, on which no hitch holds. */
-  readonly tied?: boolean;
+  /** What its thread is where it is knotted and not hitched: no hitch holds on elastic, nor well on cord. */
+  readonly tied?: Tied | null;
+  /** How the first beads are kept on where a stitch asks for a stop bead: the maker's school. */
+  readonly stop?: StopBead;
+  /** Whether the work is turned over at the end of each row, so that all are worked the same way. */
+  readonly turning?: boolean;
 }
 
 /** What all parts of a path are written into. */
@@ -127,8 +135,11 @@ export class Weave implements Written {
   readonly links: Links;
   /** @internal */
   readonly fixed: (bead: Bead, hole: number) => number;
-  /** Whether its thread is tied where another is hitched. */
-  readonly tied: boolean;
+  /** What its thread is where it is knotted and not hitched. */
+  readonly tied: Tied | null;
+  /** @internal */
+  readonly stop: StopBead;
+  private readonly turning: boolean;
 
   /**
    * @param part what is woven, of the path that it shares with others
@@ -143,7 +154,9 @@ export class Weave implements Written {
       without = new Set(),
       room = () => Infinity,
       fixed = () => 0,
-      tied = false,
+      tied = null,
+      stop = 'foreign',
+      turning = false,
     }: WeaveOptions = {},
     readonly part: PartId = MAIN,
     private readonly shared: SharedPath = new SharedPath(),
@@ -161,6 +174,8 @@ export class Weave implements Written {
     this.roomOf = room;
     this.fixed = fixed;
     this.tied = tied;
+    this.stop = stop;
+    this.turning = turning;
     this.links = shared.links;
     this.place = { section: this.woven, pass: BASE, unit: from.unit, row: from.row, rowInUnit: 0 };
   }
@@ -337,6 +352,11 @@ export class Weave implements Written {
     this.shared.zips.push({ place: this.place, edges: [beads(one), beads(other)] });
     for (let i = 0; i < Math.min(one.length, other.length); i++)
       needle.enter([one[i] as HoleEnd, other[i] as HoleEnd]);
+  }
+
+  /** At the end of a row: the work is turned over, where that is the maker's way. */
+  turnRow(needle: Needle): void {
+    if (this.turning) needle.turnWork('over');
   }
 
   /** Whether a foreign stop bead is on the thread, to be taken off. */

@@ -42,6 +42,8 @@ export interface Edge {
   readonly alone?: Post;
   /** What sews it to the start in a ring; a part that closes itself as it is woven has none. */
   readonly meeting?: Meeting;
+  /** The beads round the opening of a tube, by which it is drawn shut, from the post that holds what hangs alone back to it. */
+  readonly mouth?: readonly HoleEnd[];
   /** Its beads where each stands in a gap of an edge that it can be zipped to, from one side to the other. */
   readonly zips?: readonly HoleEnd[];
 }

@@ -40,6 +40,8 @@ export interface Written {
   /** Where the moves being written belong. */
   readonly here: Place;
   readonly links: Links;
+  /** How the maker keeps first beads on. */
+  readonly stop: StopBead;
   /** Trips that a hole of a bead takes; travelling keeps to it. */
   room(bead: Bead): number;
   /** Trips that the finished work makes through a hole beside hidden ways, where that is known. */
@@ -71,17 +73,15 @@ export class Needle {
     readonly name: string,
   ) {}
 
-  begin(stop: StopBead): this {
-    this.work.add({ ...this.base(), kind: 'begin', stop });
-    return this;
-  }
+  /** Whether the next bead is a stop bead that stays: gone through once more round its outside. */
+  private stopsFirst = false;
 
-  /** A bead of the pattern as stop bead: strung, and gone through once more round its outside. It stays. */
-  stopWith(name: string, role: string): Bead {
-    this.begin('pattern');
-    const bead = this.pickOne(role, alone(name), name, {});
-    this.around(bead).through(bead);
-    return bead;
+  /** Takes up a thread: with no stop bead, or with one in the maker's own way. A bead of the pattern is the first that is picked up. */
+  begin(stop: 'none' | 'with a stop bead'): this {
+    const how = stop === 'none' ? stop : this.work.stop;
+    this.stopsFirst = how === 'pattern';
+    this.work.add({ ...this.base(), kind: 'begin', stop: how });
+    return this;
   }
 
   /** Picks up beads in the order given, name → role. */
@@ -244,6 +244,10 @@ export class Needle {
       enter: 0,
       as: null,
     });
+    if (this.stopsFirst) {
+      this.stopsFirst = false;
+      this.around(bead).go([{ bead, hole }], 0, null);
+    }
     return bead;
   }
 

@@ -113,7 +113,8 @@ export interface Bridge {
 
 export type Knot = 'half hitch' | 'overhand' | 'square';
 /** A stop bead keeps the first beads on: a foreign one comes off again, one of the pattern stays. */
-export type StopBead = 'none' | 'foreign' | 'pattern';
+export const STOP_BEADS = ['foreign', 'pattern', 'none'] as const;
+export type StopBead = (typeof STOP_BEADS)[number];
 /** What a traversal is for, where that changes how it is told or judged. */
 export type Manner = 'step-up' | 'turn' | 'close' | 'travel' | 'reinforce';
 

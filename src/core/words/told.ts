@@ -1,7 +1,9 @@
 import { head, list, runs } from '../read/runs';
-import type { Act, Direction, Held, Picked, Ref, ToldStep } from '../told/told';
+import type { ThreadMake } from '../materials/material';
+import type { Act, Direction, Held, Leg, Picked, Ref, ToldStep } from '../told/told';
 import { WOVEN, type Section } from '../weave/path';
 import { counted, withCapital } from './figures';
+import { withRefrains } from './refrain';
 import { sectionWords } from './sections';
 
 /** What the maker calls one row of the work. */
@@ -16,8 +18,8 @@ export interface StepWords {
   readonly beadsBack?: Readonly<Record<number, string>>;
   /** What that is called that has two holes, where it is no bead but made apart and held at two of its points. */
   readonly motif?: string;
-  /** Whether thread is carried by a needle: cord and elastic go by themselves. */
-  readonly needled?: boolean;
+  /** What its thread is made of, where that is known: it says how it is carried, begun and finished. */
+  readonly thread?: ThreadMake;
   /** How ways are said: on a motif up leads outwards; of a hollow ball, which is turned in the hand, none are. */
   readonly ways?: 'outwards' | 'none';
 }
@@ -57,33 +59,6 @@ export const heldWords = ({ grows, round }: Held): string =>
 /** Acts that are told in one breath: passes of one manner. */
 const actKey = (act: Act): string => (act.act === 'go' ? `go ${act.as ?? ''}` : act.act);
 
-/** More phrases than this are not said in one breath. */
-const LONGEST_REFRAIN = 4;
-
-/** What is done several times running is told once: `3 times: pick up 1 A, go through the next B …`. */
-function withRefrains(phrases: readonly string[]): string[] {
-  const lines: string[] = [];
-  for (let i = 0; i < phrases.length;) {
-    const { length, times } = refrain(phrases, i);
-    const once = phrases.slice(i, i + length).join(', ');
-    lines.push(times > 1 ? `${times} times: ${once};` : once);
-    i += length * times;
-  }
-  return lines.map((phrase, i) => (i === lines.length - 1 ? phrase.replace(/;$/, '') : phrase));
-}
-
-/** The refrain at a place that saves the most phrases; one phrase, once, where nothing repeats. */
-function refrain(phrases: readonly string[], from: number): { length: number; times: number } {
-  let best = { length: 1, times: 1 };
-  for (let length = 1; length <= LONGEST_REFRAIN; length++) {
-    let times = 1;
-    while (phrases.slice(from, from + length).every((p, k) => phrases[from + times * length + k] === p))
-      times++;
-    if (length * (times - 1) > best.length * (best.times - 1)) best = { length, times };
-  }
-  return best;
-}
-
 /** As they are said on a motif. */
 const OUTWARDS: Readonly<Partial<Record<Direction, string>>> = { up: 'outwards', down: 'inwards' };
 const OUTMOST: Readonly<Partial<Record<Direction, string>>> = { up: 'outermost', down: 'innermost' };
@@ -121,6 +96,14 @@ const BEGIN = {
   pattern: 'leave the tail; the first bead is the stop bead, and stays',
 } as const;
 
+/** How the rest of a thread is dealt with (common practice). */
+const TAILS: Readonly<Record<ThreadMake, string>> = {
+  'gel-spun': 'weave in the rest of this thread and trim it away from any knot',
+  'waxed nylon': 'weave in the rest of this thread and trim it away from any knot, or melt its end',
+  monofilament: 'trim the rest of this cord, not too near the knot',
+  elastic: 'trim the rest of this elastic, not too near the knot',
+};
+
 const ORDINALS = [
   'first',
   'second',
@@ -144,6 +127,16 @@ const ENDINGS = new Map([
 ]);
 const ordinal = (n: number): string =>
   ORDINALS[n - 1] ?? `${n}${(Math.floor((n % 100) / 10) === 1 ? undefined : ENDINGS.get(n % 10)) ?? 'th'}`;
+
+/** `2 A`, `3 loop seeds`: a letter stands for one or many; a word has its plural. */
+export function beadsWords(count: number, role: string, words: Pick<StepWords, 'role'>): string {
+  const name = words.role(role);
+  return `${count} ${name}${count > 1 && name.length > 1 ? 's' : ''}`;
+}
+
+/** Whether a leg leads to a bead that is told by the number of its row. */
+const inOtherRow = ({ to }: Leg): boolean =>
+  to?.of !== undefined && to.of.section === WOVEN && to.of.row >= 0;
 
 type Go = Extract<Act, { act: 'go' }>;
 
@@ -207,19 +200,10 @@ class Wording {
         return `pick up ${this.picks(act.beads)}`;
       case 'weave': {
         const how = this.fresh ? 'weave it in,' : 'weave on, hidden,';
-        return `${how} ${list(
-          act.legs.map(({ way, beads, to, hole }, i) => {
-            // On the same way as before it is not said again.
-            const on = act.legs[i - 1]?.way === way ? '' : `${this.way(way)} `;
-            const what = to
-              ? `${this.bead(to, hole ? this.words.motif : undefined)}${this.byHole(hole)}`
-              : counted(beads, 'bead');
-            return `${on}through ${what}`;
-          }),
-        )}${act.asBefore ? ', so that it comes out where the old thread did' : ''}`;
+        return `${how} ${this.legs(act.legs)}${act.asBefore ? ', so that it comes out where the old thread did' : ''}`;
       }
       case 'attach':
-        return `go through the ${act.finding}`;
+        return `go ${act.hole === 0 ? '' : 'back '}through the ${act.finding}`;
       case 'under': {
         const which = act.on ? `the ${HOLES[act.on]} thread` : 'the thread';
         return `go under ${which} between ${this.pair(act.between)}`;
@@ -231,6 +215,8 @@ class Wording {
       case 'again':
         return 'go round the same way again';
       case 'knot':
+        if (act.knot === 'square' && this.words.thread === 'monofilament')
+          return 'tie a square knot, and put a drop of glue on it';
         if (act.knot === 'square' && act.pulledIn)
           return 'tie a square knot with one more turn while it is stretched, and let it slip into the bead';
         return `make a ${act.knot}${act.pulledIn ? ' and pull it into the bead' : ''}`;
@@ -239,10 +225,32 @@ class Wording {
       case 'release':
         return 'take off the stop bead';
       case 'tail':
-        return 'weave in the rest of this thread and trim it away from any knot';
+        return this.words.thread ? TAILS[this.words.thread] : TAILS['gel-spun'];
       default:
         throw new Error(`A ${act.act} is told in a run.`);
     }
+  }
+
+  /** A hidden way; beads that are told alike, but for their rows, are told together. */
+  private legs(legs: readonly Leg[]): string {
+    const alike = runs(legs, (leg) =>
+      inOtherRow(leg) ? JSON.stringify({ ...leg, to: { ...leg.to, of: null } }) : `${legs.indexOf(leg)}`,
+    );
+    let before: Direction | null = null;
+    return list(
+      alike.map((run) => {
+        const { way, beads, to, hole } = head(run);
+        // On the same way as before it is not said again.
+        const on = before === way ? '' : `${this.way(way)} `;
+        before = way;
+        if (!to) return `${on}through ${counted(beads, 'bead')}`;
+        const noun = hole ? this.words.motif : undefined;
+        if (run.length === 1) return `${on}through ${this.bead(to, noun)}${this.byHole(hole)}`;
+        const rows = run.flatMap((leg) => (leg.to?.of ? [`${leg.to.of.row + 1}`] : []));
+        const { of: _of, ...which } = to;
+        return `${on}through ${this.bead(which, noun)} of ${this.words.row}s ${list(rows)} in turn${this.byHole(hole)}`;
+      }),
+    );
   }
 
   /** `1 A and 2 B`, and for which rows they are where they are for several. */
@@ -251,12 +259,9 @@ class Wording {
     return list(
       same.map((run) => {
         const { role, part, hole, back } = head(run);
-        const name = this.words.role(role);
-        // A letter stands for one or many; a word has its plural.
-        const several = run.length > 1 && name.length > 1 ? 's' : '';
         const forPart = part === undefined ? '' : ` for the ${part}`;
         const row = back === undefined ? '' : ` ${forPart ? 'of' : 'for'} ${this.rowBack(back)}`;
-        return `${run.length} ${name}${several}${this.byHole(hole)}${forPart}${row}`;
+        return `${beadsWords(run.length, role, this.words)}${this.byHole(hole)}${forPart}${row}`;
       }),
     );
   }

@@ -13,10 +13,12 @@ import type { Flat } from '@/core/layout/outline';
 import { sizeOf } from '@/core/materials/material';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
-import { asDrawn, planUnits } from '@/core/plan/steps';
+import { asDrawn, planPictures, planUnits } from '@/core/plan/steps';
 import { heldWords } from '@/core/words/told';
 import { frames } from '@/core/read/play';
 import type { ToldUnit } from '@/core/read/steps';
+import type { StepPicture } from '@/core/told/picture';
+import { StepDrawing } from '../piece/StepDrawing';
 import { SeenBead } from '../piece/BeadShape';
 import { THREAD_COLOUR } from '../piece/beadLook';
 import styles from './gallery.module.css';
@@ -80,6 +82,13 @@ export function StitchPlayer({ piece, plan }: Props) {
           move {now + 1} of {last + 1}
         </span>
       </div>
+      {step?.picture && (
+        <StepDrawing
+          picture={step.picture}
+          beadOf={(role) => beadOf(plan.seen, role)}
+          label="This step, drawn."
+        />
+      )}
       <p className={styles.told} aria-live={playing ? 'off' : 'polite'}>
         {step ? (
           <>
@@ -94,6 +103,13 @@ export function StitchPlayer({ piece, plan }: Props) {
   );
 }
 
+/** The step that a move belongs to. */
+interface ToldMove {
+  readonly where: string;
+  readonly text: string;
+  readonly picture: StepPicture | null;
+}
+
 interface Film {
   readonly picture: ReturnType<typeof drawing>;
   readonly frames: readonly {
@@ -102,7 +118,7 @@ interface Film {
     readonly way: readonly Flat[];
   }[];
   /** The step that each move belongs to. */
-  readonly told: readonly ({ readonly where: string; readonly text: string } | undefined)[];
+  readonly told: readonly (ToldMove | undefined)[];
   readonly from: Flat;
   readonly to: Flat;
 }
@@ -115,9 +131,13 @@ function filmOf(piece: PartOfPiece, plan: Plan): Film {
     (role) => sizeOf(beadOf(piece, role)),
     'above',
   );
+  const pictureOf = planPictures(plan, asDrawn(plan));
   const steps = new Map(
     planUnits(plan).flatMap((unit) =>
-      unit.steps.flatMap(({ moves, text }) => moves.map((move) => [move, { where: whereWords(unit), text }])),
+      unit.steps.flatMap(({ moves, text }) => {
+        const told = { where: whereWords(unit), text, picture: pictureOf(moves) };
+        return moves.map((move) => [move, told] as const);
+      }),
     ),
   );
   const all = frames(work.thread, work.layout);

@@ -18,7 +18,7 @@ import { BodySection } from './body/BodySection';
 import { CountHills } from './CountHills';
 import { CountRules } from './CountRules';
 import { RowLists } from './RowLists';
-import { Steps } from './Steps';
+import { HowTold, Steps } from './Steps';
 import styles from './PlanScreen.module.css';
 
 interface Props {
@@ -111,7 +111,12 @@ export function CountSection({ piece, plan, stands, catalogue, stepsOpen, onStep
           onToggle={(event) => onStepsOpen(event.currentTarget.open)}
         >
           <summary>How it is worked, step by step</summary>
-          {stepsOpen && later && <StepsOfAll plan={later.plan} />}
+          {stepsOpen && later && (
+            <>
+              <HowTold />
+              <StepsOfAll plan={later.plan} />
+            </>
+          )}
         </details>
       )}
       {!plan.weaveable.pathless && later && <RowLists plan={later.plan} />}

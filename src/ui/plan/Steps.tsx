@@ -3,19 +3,52 @@
 import { useMemo } from 'react';
 import { sectionAt } from '@/core/plan/along';
 import type { Plan } from '@/core/plan/plan';
-import { heldOf, planSteps } from '@/core/plan/steps';
+import { beadOf } from '@/core/piece/part';
+import { heldOf, planPictures, planSteps } from '@/core/plan/steps';
+import type { StepPicture } from '@/core/told/picture';
 import { distinct } from '@/core/structures/structure';
-import { tells, type StepGroup } from '@/core/read/steps';
+import { tells, type Step, type StepGroup } from '@/core/read/steps';
 import { needleWords, WORKING } from '@/core/words/needles';
 import { heldWords } from '@/core/words/told';
 import { stepTitle } from '@/core/words/stepTitles';
 import { isTraversal, WOVEN } from '@/core/weave/path';
+import { Choice } from '../fields/Choice';
+import { Toggle } from '../fields/Toggle';
+import { useAtHand } from '../shell/atHand';
+import { changeSettings } from '../shell/settingsSync';
+import { StepDrawing } from '../piece/StepDrawing';
 import { usePointed, usePointer, type Pointed } from './pointed';
 import styles from './Steps.module.css';
 
+/** How much is told of each step: chosen once, for all pieces, and changed at any time. */
+export function HowTold() {
+  const { settings } = useAtHand();
+  return (
+    <div className={styles.howTold}>
+      <Choice
+        label="Told"
+        value={settings.steps}
+        options={[
+          { value: 'full', label: 'in full' },
+          { value: 'brief', label: 'in brief, for who knows the stitch' },
+        ]}
+        onChange={(steps) => changeSettings({ settings: { steps } })}
+      />
+      <Toggle
+        label="With pictures"
+        checked={settings.stepsDrawn}
+        onChange={(stepsDrawn) => changeSettings({ settings: { stepsDrawn } })}
+      />
+    </div>
+  );
+}
+
 /** How it is worked, read off the thread path. */
 export function Steps({ plan }: { plan: Plan }) {
+  const { settings } = useAtHand();
   const groups = useMemo(() => planSteps(plan), [plan]);
+  const drawn = settings.stepsDrawn && groups.length > 0;
+  const pictureOf = useMemo(() => (drawn ? planPictures(plan) : null), [plan, drawn]);
   const pointer = usePointer();
   const pointed = usePointed();
   const lit = (group: StepGroup) =>
@@ -54,13 +87,16 @@ export function Steps({ plan }: { plan: Plan }) {
               {group.info.optional && <span className={styles.tension}>can be left out</span>}
             </h3>
             {group.steps.map((step, k) => (
-              <p key={k}>
-                {/* A piece with one needle need not say with which. */}
-                {step.needle !== WORKING && (
-                  <span className={styles.needle}>with the {needleWords(step.by, step.lies)}</span>
-                )}
-                {step.text}
-              </p>
+              <div key={k} className={styles.step}>
+                <p>
+                  {/* A piece with one needle need not say with which. */}
+                  {step.needle !== WORKING && (
+                    <span className={styles.needle}>with the {needleWords(step.by, step.lies)}</span>
+                  )}
+                  {settings.steps === 'full' ? step.text : step.brief}
+                </p>
+                <Picture plan={plan} step={step} of={pictureOf} />
+              </div>
             ))}
             {group.info.why && <p className="soft">{group.info.why}</p>}
           </li>
@@ -91,4 +127,21 @@ function pointedStep({ steps, section, pass, fromUnit, toUnit }: StepGroup): Poi
     place: { section, pass },
     bead: null,
   };
+}
+
+/** A step as it is drawn, for the first of the units that it is told for. */
+function Picture({
+  plan,
+  step,
+  of,
+}: {
+  readonly plan: Plan;
+  readonly step: Step;
+  readonly of: ((moves: Step['moves']) => StepPicture | null) | null;
+}) {
+  const picture = useMemo(() => of?.(step.moves) ?? null, [of, step]);
+  if (!picture) return null;
+  return (
+    <StepDrawing picture={picture} beadOf={(role) => beadOf(plan.seen, role)} label="This step, drawn." />
+  );
 }

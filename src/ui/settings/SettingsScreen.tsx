@@ -101,6 +101,23 @@ export function SettingsScreen() {
           onChange={(singleKeys) => set({ singleKeys })}
         />
       </section>
+      <section className={`card ${styles.section}`} aria-labelledby="steps">
+        <h2 id="steps">Steps</h2>
+        <Choice
+          label="Steps are told"
+          value={settings.steps}
+          options={[
+            { value: 'full', label: 'in full' },
+            { value: 'brief', label: 'in brief, for who knows the stitch' },
+          ]}
+          onChange={(steps) => set({ steps })}
+        />
+        <Toggle
+          label="With pictures"
+          checked={settings.stepsDrawn}
+          onChange={(stepsDrawn) => set({ stepsDrawn })}
+        />
+      </section>
       <section className={`card ${styles.section}`} aria-labelledby="thread">
         <h2 id="thread">Thread</h2>
         <LengthInput

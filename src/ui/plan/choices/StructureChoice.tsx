@@ -7,8 +7,11 @@ import { ownUnit } from '@/core/structures/ownUnit';
 import type { Structure } from '@/core/structures/structure';
 import { inStructure } from '@/core/piece/variants';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import { STOP_BEADS } from '@/core/weave/path';
+import { STOP_WORDS } from '@/core/words/stopBeads';
 import { Choice } from '../../fields/Choice';
 import { Pick } from '../../fields/Pick';
+import { Toggle } from '../../fields/Toggle';
 import { WithTerms } from '../../glossary/WithTerms';
 import { PassToggles } from './PassToggles';
 import { Suited } from './Suited';
@@ -57,6 +60,23 @@ export function StructureChoice({ piece, plan, findings, onChange }: Props) {
         onChange={(hand) => onChange({ hand })}
         help="For the left hand, steps and picture are mirrored."
       />
+      {structure?.stopBead && (
+        <Choice
+          label="Stop bead"
+          value={piece.stop}
+          options={STOP_BEADS.map((value) => ({ value, label: STOP_WORDS[value] }))}
+          onChange={(stop) => onChange({ stop })}
+          help="It keeps the first beads from running off."
+        />
+      )}
+      {structure?.turnsRows?.(piece.structure.params) && (
+        <Toggle
+          label="Turn the work at the end of each row"
+          help="Every row is then worked the same way; steps and their pictures turn with it."
+          checked={piece.turning}
+          onChange={(turning) => onChange({ turning })}
+        />
+      )}
       {structure && (
         <ul className={styles.watch}>
           {structure.looks.map(({ after, look }) => (
