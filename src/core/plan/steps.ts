@@ -51,11 +51,15 @@ const laid = (plan: Plan, { path, layout }: Work, held: Held): Laid => ({
   path,
   layout,
   held,
-  seen: { strokes: strokes(path, layout), partOf: partOf(plan) },
+  // Cord and elastic go by themselves: there is no needle to be put through several at once.
+  seen: {
+    strokes: plan.gear.needleMm === null ? undefined : strokes(path, layout),
+    partOf: partOf(plan),
+  },
 });
 
 /** What a bead is a part of: of what is woven in the stitch itself, which knows its slots. */
-export const partOf =
+const partOf =
   ({ weaveable: { slots = {} } }: Pick<Plan, 'weaveable'>) =>
   ({ place: { section }, slot }: Bead): string | undefined =>
     section === WOVEN ? slots[slot.of] : undefined;

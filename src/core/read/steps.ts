@@ -2,7 +2,6 @@ import { given } from '../tools/given';
 import {
   passInfo,
   sectionKey,
-  tailsOf,
   type Move,
   type NeedleName,
   type PassInfo,

@@ -1,7 +1,7 @@
 import { head, list, runs } from '../read/runs';
 import type { ThreadMake } from '../materials/material';
 import type { Act, Direction, Held, Leg, Picked, Ref, ToldStep } from '../told/told';
-import { WOVEN, type Section } from '../weave/path';
+import { WOVEN, type Knot, type Section } from '../weave/path';
 import { counted, withCapital } from './figures';
 import { withRefrains } from './refrain';
 import { sectionWords } from './sections';
@@ -95,6 +95,12 @@ const BEGIN = {
   foreign: 'put on a stop bead that comes off later, leaving the tail',
   pattern: 'leave the tail; the first bead is the stop bead, and stays',
 } as const;
+
+const KNOTS: Readonly<Record<Knot, string>> = {
+  'half hitch': 'make a half hitch',
+  overhand: 'make an overhand knot',
+  square: 'tie a square knot',
+};
 
 /** How the rest of a thread is dealt with (common practice). */
 const TAILS: Readonly<Record<ThreadMake, string>> = {
@@ -219,7 +225,7 @@ class Wording {
           return 'tie a square knot, and put a drop of glue on it';
         if (act.knot === 'square' && act.pulledIn)
           return 'tie a square knot with one more turn while it is stretched, and let it slip into the bead';
-        return `make a ${act.knot}${act.pulledIn ? ' and pull it into the bead' : ''}`;
+        return `${KNOTS[act.knot]}${act.pulledIn ? ' and pull it into the bead' : ''}`;
       case 'turn':
         return act.how === 'over' ? 'turn the work over' : 'turn the work end for end';
       case 'release':

@@ -82,22 +82,24 @@ export function StitchPlayer({ piece, plan }: Props) {
           move {now + 1} of {last + 1}
         </span>
       </div>
-      {step?.picture && (
-        <StepDrawing
-          picture={step.picture}
-          beadOf={(role) => beadOf(plan.seen, role)}
-          label="This step, drawn."
-        />
-      )}
-      <p className={styles.told} aria-live={playing ? 'off' : 'polite'}>
-        {step ? (
-          <>
-            <strong>{step.where}</strong> {step.text}
-          </>
-        ) : (
-          ' '
+      <div className={styles.toldStep}>
+        {step?.picture && (
+          <StepDrawing
+            picture={step.picture}
+            beadOf={(role) => beadOf(plan.seen, role)}
+            label="This step, drawn."
+          />
         )}
-      </p>
+        <p className={styles.told} aria-live={playing ? 'off' : 'polite'}>
+          {step ? (
+            <>
+              <strong>{step.where}</strong> {step.text}
+            </>
+          ) : (
+            ' '
+          )}
+        </p>
+      </div>
       {plan.round && <p className="soft">{heldWords(asDrawn(plan))}</p>}
     </div>
   );

@@ -16,8 +16,8 @@ interface Props {
 const STRENGTH: Readonly<Record<BeadPart, number>> = { new: 1, through: 0.8, there: 0.4 };
 
 /** The smallest bead is drawn so large, and the picture no larger than this, pixels. */
-const BEAD_PX = 30;
-const MOST_PX = { wide: 420, high: 340 };
+const BEAD_PX = 24;
+const MOST_PX = { wide: 330, high: 250 };
 
 /** Numbers on beads and points of arrows, as parts of the smallest bead. */
 const FIGURE = 0.62;
