@@ -91,12 +91,15 @@ describe('strokes of the needle', () => {
   };
 
   it('20 beads of 1.5 mm in a line are 30 mm: one stroke, and one bead more begins the next', () => {
-    expect(sizes(strung(20), 0)).toEqual([20]);
-    expect(sizes(strung(21), 0)).toEqual([20, 1]);
+    const inOneRow = (n: number) => strung(1, Array<string>(n).fill('A'));
+    expect(sizes(inOneRow(20), 0)).toEqual([20]);
+    expect(sizes(inOneRow(21), 0)).toEqual([20, 1]);
+    // In rows of three it is told row by row.
+    expect(sizes(strung(4, ['A', 'A', 'A']), 0)).toEqual([3, 3, 3, 3]);
   });
 
   it('a needle does not go round a corner', () =>
-    expect(sizes(strung(4), Math.PI / 3)).toEqual([1, 1, 1, 1]));
+    expect(sizes(strung(1, ['A', 'A', 'A', 'A']), Math.PI / 3)).toEqual([1, 1, 1, 1]));
 
   it('a stroke is said in the step', () => {
     const w = new Weave();
