@@ -261,15 +261,26 @@ class Wording {
 
   /** `1 A and 2 B`, and for which rows they are where they are for several. */
   private picks(beads: readonly Picked[]): string {
+    const [first, ...more] = beads;
+    // What several different ones are for is said once.
+    const all = first?.part !== undefined && more.some(({ role }) => role !== first.role);
+    if (all && more.every(({ part, back }) => part === first.part && back === first.back)) {
+      const plain = beads.map(({ part: _part, back: _back, ...bead }) => bead);
+      return `${this.picks(plain)}, all${this.isFor(first)}`;
+    }
     const same = runs(beads, ({ role, part, hole, back = 0 }) => [role, part, hole, back].join('/'));
     return list(
       same.map((run) => {
-        const { role, part, hole, back } = head(run);
-        const forPart = part === undefined ? '' : ` for the ${part}`;
-        const row = back === undefined ? '' : ` ${forPart ? 'of' : 'for'} ${this.rowBack(back)}`;
-        return `${beadsWords(run.length, role, this.words)}${this.byHole(hole)}${forPart}${row}`;
+        const bead = head(run);
+        return `${beadsWords(run.length, bead.role, this.words)}${this.byHole(bead.hole)}${this.isFor(bead)}`;
       }),
     );
+  }
+
+  /** What a bead is picked up for: a part of this row, or another row. */
+  private isFor({ part, back }: Pick<Picked, 'part' | 'back'>): string {
+    const forPart = part === undefined ? '' : ` for the ${part}`;
+    return back === undefined ? forPart : `${forPart} ${forPart ? 'of' : 'for'} ${this.rowBack(back)}`;
   }
 
   private byHole(hole: Direction | undefined): string {
