@@ -35,48 +35,73 @@ interface Changed {
 export function withNewThreads(path: Path, { before, room }: Changed): Path {
   if (before.length === 0) return path;
   const at = new Set(before);
-  const trips = new Map<number, number>();
-  const count = ({ bead, hole }: HoleEnd): number => trips.get(holeKey(bead, hole)) ?? 0;
-  const add = ({ bead, hole }: HoleEnd) => trips.set(holeKey(bead, hole), count({ bead, hole, end: 0 }) + 1);
-  for (const move of path.moves) if (isTraversal(move)) add({ ...move, end: move.enter });
-  const hasRoom = (end: HoleEnd): boolean => count(end) < room(end.bead.role);
-
   const moves: Move[] = [];
   const links = new Links({ moves, threads: path.threads });
+  const holes = new Holes(path.moves, room);
   path.moves.forEach((move, i) => {
-    if (at.has(i)) {
-      const { needle } = move;
-      const last = moves.findLast((one) => one.needle === needle);
-      if (last) {
-        const { section } = last.place;
-        const place = { ...last.place, section: finishOf(section.part), pass: NEW_THREAD };
-        const base = { needle, place };
-        const out = links.lastOut(needle);
-        const came = out ? cameThrough(moves, needle).slice(-WOVEN_IN) : [];
-        const shared = came.at(-1);
-        const lead = roomy(came.slice(0, -1).reverse(), hasRoom).reverse();
-        if (shared) add(shared);
-        for (const end of lead) add(end);
-        const on = out ? wayOn(links, out, hasRoom) : [];
-        // Where no thread leads on it goes back the way it came.
-        const back = came.toReversed().map((end): HoleEnd => ({ ...end, end: otherEnd(end.end) }));
-        const oldEnd = on.length > 0 ? on : [...back.slice(0, 1), ...roomy(back.slice(1), hasRoom)];
-        for (const end of oldEnd) add(end);
-        moves.push(
-          ...(oldEnd.length > 0 ? [hitch(base)] : []),
-          ...oldEnd.map((end) => travel(base, end)),
-          ...(oldEnd.length > 1 ? [hitch(base)] : []),
-          { ...base, kind: 'tail' },
-          { ...base, kind: 'begin', stop: 'none' },
-          ...lead.map((end) => travel(base, end)),
-          ...(lead.length > 0 ? [hitch(base)] : []),
-          ...(shared ? [travel(base, shared)] : []),
-        );
-      }
-    }
+    if (at.has(i)) moves.push(...changeOf(move.needle, moves, links, holes));
     moves.push(move);
   });
   return { ...path, moves };
+}
+
+/** Trips that the finished work makes through holes, and what is left. */
+class Holes {
+  private readonly trips = new Map<number, number>();
+
+  constructor(
+    moves: readonly Move[],
+    private readonly room: (role: string) => number,
+  ) {
+    this.take(moves.filter(isTraversal).map(enteredBy));
+  }
+
+  take(way: readonly HoleEnd[]): void {
+    for (const { bead, hole } of way) {
+      const key = holeKey(bead, hole);
+      this.trips.set(key, (this.trips.get(key) ?? 0) + 1);
+    }
+  }
+
+  has({ bead, hole }: HoleEnd): boolean {
+    return (this.trips.get(holeKey(bead, hole)) ?? 0) < this.room(bead.role);
+  }
+
+  /** The first of these that have room one after another. */
+  roomy(way: readonly HoleEnd[]): HoleEnd[] {
+    const full = way.findIndex((end) => !this.has(end));
+    return full < 0 ? [...way] : way.slice(0, full);
+  }
+}
+
+/** What a needle does where its thread is changed, after the moves so far. */
+function changeOf(needle: string, moves: readonly Move[], links: Links, holes: Holes): Move[] {
+  const last = moves.findLast((one) => one.needle === needle);
+  if (!last) return [];
+  const place = { ...last.place, section: finishOf(last.place.section.part), pass: NEW_THREAD };
+  const base: Base = { needle, place };
+  const out = links.lastOut(needle);
+  const came = out ? cameThrough(moves, needle) : [];
+  // The new one comes out by the hole that the old one came out by, whatever room that has.
+  const [shared, ...earlier] = came.toReversed();
+  const lead = holes.roomy(earlier).reverse();
+  const newEnd = shared ? [...lead, shared] : [];
+  holes.take(newEnd);
+  const on = out ? wayOn(links, out, holes) : [];
+  // Where no thread leads on it goes back the way it came.
+  const back = came.toReversed().map((end): HoleEnd => ({ ...end, end: otherEnd(end.end) }));
+  const oldEnd = on.length > 0 ? on : [...back.slice(0, 1), ...holes.roomy(back.slice(1))];
+  holes.take(oldEnd);
+  return [
+    ...(oldEnd.length > 0 ? [hitch(base)] : []),
+    ...oldEnd.map((end) => travel(base, end)),
+    ...(oldEnd.length > 1 ? [hitch(base)] : []),
+    { ...base, kind: 'tail' },
+    { ...base, kind: 'begin', stop: 'none' },
+    ...lead.map((end) => travel(base, end)),
+    ...(lead.length > 0 ? [hitch(base)] : []),
+    ...(shared ? [travel(base, shared)] : []),
+  ];
 }
 
 interface Base {
@@ -96,12 +121,6 @@ const travel = (base: Base, { bead, hole, end }: HoleEnd): Move => ({
   as: 'travel',
 });
 
-/** The first of these that have room one after another. */
-function roomy(way: readonly HoleEnd[], hasRoom: (end: HoleEnd) => boolean): HoleEnd[] {
-  const full = way.findIndex((end) => !hasRoom(end));
-  return full < 0 ? [...way] : way.slice(0, full);
-}
-
 /** Holes that a needle came through last in one go, each by the end it went in; the newest last. */
 function cameThrough(moves: readonly Move[], needle: string): HoleEnd[] {
   const way: HoleEnd[] = [];
@@ -118,7 +137,7 @@ function cameThrough(moves: readonly Move[], needle: string): HoleEnd[] {
 const enteredBy = ({ bead, hole, enter }: Traversal): HoleEnd => ({ bead, hole, end: enter });
 
 /** A way on from where thread comes out, along thread that is there and through holes with room: as long as is wanted, or as can be. */
-function wayOn(links: Links, out: HoleEnd, hasRoom: (end: HoleEnd) => boolean): HoleEnd[] {
+function wayOn(links: Links, out: HoleEnd, holes: Holes): HoleEnd[] {
   let best: HoleEnd[] = [];
   const seen = new Set([holeKey(out.bead, out.hole)]);
   const go = (from: HoleEnd, way: HoleEnd[]): void => {
@@ -126,7 +145,7 @@ function wayOn(links: Links, out: HoleEnd, hasRoom: (end: HoleEnd) => boolean): 
     for (const into of links.neighbours(from)) {
       if (best.length === WOVEN_IN) return;
       const key = holeKey(into.bead, into.hole);
-      if (seen.has(key) || !hasRoom(into)) continue;
+      if (seen.has(key) || !holes.has(into)) continue;
       seen.add(key);
       go({ ...into, end: otherEnd(into.end) }, [...way, into]);
     }

@@ -233,6 +233,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     clasp: piece.ends.clasp,
     kind: piece.kind,
     hand: piece.hand,
+    turning: piece.turning && (structure.turnsRows?.(piece.structure.params) ?? false),
     make: makeOf(piece.thread),
     toLayOut: part.toLayOut,
     candidates: part.candidates,

@@ -51,6 +51,8 @@ export interface Plan extends WovenReadings {
   readonly clasp: Clasp;
   readonly kind: Kind;
   readonly hand: PartOfPiece['hand'];
+  /** Whether it is turned over at the end of each row. */
+  readonly turning: boolean;
   readonly wear: Wear;
   readonly sit: Sit | null;
   readonly closure: ClosurePlan;

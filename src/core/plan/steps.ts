@@ -12,7 +12,8 @@ import { strokes } from '../read/strokes';
 import { stepPictures } from '../told/picture';
 import type { Held } from '../told/told';
 import { WOVEN, type Bead, type Place } from '../weave/path';
-import { goingWords, type StepWords } from '../words/told';
+import { goingWords } from '../words/held';
+import type { StepWords } from '../words/told';
 
 /** How the steps of a plan are worded. */
 export const stepWords = (plan: Plan): StepWords => ({

@@ -111,6 +111,18 @@ export const GLOSSARY = [
     example: { structureId: 'flat-peyote' },
   },
   {
+    word: 'up bead',
+    meaning:
+      'In peyote: a bead of the row before, which stands out along the edge that is worked on. The needle goes through it.',
+    example: { structureId: 'flat-peyote' },
+  },
+  {
+    word: 'down bead',
+    meaning:
+      'In peyote: a bead that lies low between two up beads. The new bead sits on it, and it is skipped.',
+    example: { structureId: 'flat-peyote' },
+  },
+  {
     word: 'brick stitch',
     meaning:
       'Each bead hung from a thread bridge of the row before. It looks like peyote turned by a quarter, and grows the other way.',
@@ -165,6 +177,18 @@ export const GLOSSARY = [
     word: 'half hitch',
     meaning:
       'Under a thread bridge, and through the loop before it is drawn tight: the knot that ends a thread.',
+    example: null,
+  },
+  {
+    word: 'square knot',
+    meaning:
+      'Left over right, then right over left: it holds two ends to each other, where no hitch would, as in elastic and cord.',
+    example: null,
+  },
+  {
+    word: 'bead tip',
+    meaning:
+      'A shell with a hole: thread comes in by it, a seed and its knot lie inside, and the shell is closed over them.',
     example: null,
   },
   {

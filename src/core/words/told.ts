@@ -1,8 +1,8 @@
 import { head, list, runs } from '../read/runs';
 import type { ThreadMake } from '../materials/material';
-import type { Act, Direction, Held, Leg, Picked, Ref, ToldStep } from '../told/told';
+import type { Act, Direction, Leg, Picked, Ref, ToldStep } from '../told/told';
 import { WOVEN, type Knot, type Section } from '../weave/path';
-import { counted, withCapital } from './figures';
+import { counted } from './figures';
 import { withRefrains } from './refrain';
 import { sectionWords } from './sections';
 
@@ -31,30 +31,6 @@ export function toldWords({ acts, going, row, section }: ToldStep, words: StepWo
   const text = withRefrains(phrases).join(', then ').replaceAll(';, then ', '; then ');
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
-
-/** The way that a step goes, or those that it goes by turns; nothing where it grows that way all along. */
-export function goingWords(going: readonly (Direction | null)[], { grows, round }: Held): string {
-  const across = going.flatMap((way) => (way === 'left' || way === 'right' ? [way] : []));
-  if (across.length < going.length || (across.length === 1 && across[0] === grows)) return '';
-  const from = round ? AROUND : ACROSS;
-  const ways = list(across.map((way) => from[way]));
-  return `${withCapital(across.length > 1 ? `by turns ${ways}` : ways)}.`;
-}
-
-const ACROSS = { left: 'from right to left', right: 'from left to right' } as const;
-const AROUND = { left: 'round to the left', right: 'round to the right' } as const;
-
-/** How the work is held, in words. */
-export const heldWords = ({ grows, round }: Held): string =>
-  round === 'tube'
-    ? 'Held upright, its start below: left and right are as you see the side that is towards you.'
-    : round
-      ? 'Turned as you go, so that outwards is up: left and right are as you see it then.'
-      : grows === null
-        ? 'Turned in the hand as you go.'
-        : grows === 'up'
-          ? 'Held so that it grows upwards, its start below.'
-          : `Held so that it grows to the ${grows}.`;
 
 /** Acts that are told in one breath: passes of one manner. */
 const actKey = (act: Act): string => (act.act === 'go' ? `go ${act.as ?? ''}` : act.act);

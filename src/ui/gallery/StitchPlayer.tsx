@@ -14,7 +14,7 @@ import { sizeOf } from '@/core/materials/material';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { asDrawn, planPictures, planUnits } from '@/core/plan/steps';
-import { heldWords } from '@/core/words/told';
+import { heldWords } from '@/core/words/held';
 import { frames } from '@/core/read/play';
 import type { ToldUnit } from '@/core/read/steps';
 import type { StepPicture } from '@/core/told/picture';

@@ -9,7 +9,7 @@ import type { StepPicture } from '@/core/told/picture';
 import { distinct } from '@/core/structures/structure';
 import { tells, type Step, type StepGroup } from '@/core/read/steps';
 import { needleWords, WORKING } from '@/core/words/needles';
-import { heldWords } from '@/core/words/told';
+import { heldWords } from '@/core/words/held';
 import { stepTitle } from '@/core/words/stepTitles';
 import { isTraversal, WOVEN } from '@/core/weave/path';
 import { Choice } from '../fields/Choice';
@@ -57,7 +57,7 @@ export function Steps({ plan }: { plan: Plan }) {
   if (groups.length === 0) return null;
   return (
     <>
-      <p className="soft">{heldWords(heldOf(plan))}</p>
+      <p className="soft">{heldWords(heldOf(plan), plan.turning)}</p>
       <ol className={styles.steps}>
         {groups.map((group, i) => (
           <li key={i} className={lit(group) ? styles.lit : undefined}>
