@@ -9,7 +9,7 @@ import type { Plan } from '@/core/plan/plan';
 import { Choice } from '../fields/Choice';
 import { SketchDrawing } from '../piece/SketchDrawing';
 import { PointedProvider } from '../plan/pointed';
-import { Steps } from '../plan/Steps';
+import { HowTold, Steps } from '../plan/Steps';
 import { useLayouts } from '../layouts/useLayouts';
 import { planSample } from './sample';
 import { StitchPlayer } from './StitchPlayer';
@@ -42,6 +42,7 @@ export function StitchPicture({ piece, plan }: Props) {
       <details className={styles.steps} open>
         <summary>Step by step</summary>
         <PointedProvider>
+          <HowTold />
           <Steps plan={plan} />
         </PointedProvider>
       </details>
