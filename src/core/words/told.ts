@@ -3,6 +3,7 @@ import type { ThreadMake } from '../materials/material';
 import type { Act, Direction, Leg, Picked, Ref, ToldStep } from '../told/told';
 import { WOVEN, type Knot, type Section } from '../weave/path';
 import { counted } from './figures';
+import { inTurn, ordinal, small } from './numbers';
 import { withRefrains } from './refrain';
 import { sectionWords } from './sections';
 
@@ -86,39 +87,19 @@ const TAILS: Readonly<Record<ThreadMake, string>> = {
   elastic: 'trim the rest of this elastic, not too near the knot',
 };
 
-const ORDINALS = [
-  'first',
-  'second',
-  'third',
-  'fourth',
-  'fifth',
-  'sixth',
-  'seventh',
-  'eighth',
-  'ninth',
-  'tenth',
-];
-const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'] as const;
-/** A small number in a word. */
-const small = (n: number): string => NUMBERS[n] ?? `${n}`;
-/** Not the eleventh to the thirteenth: `21st`, `22nd`, `23rd`, `24th`, `111th`. */
-const ENDINGS = new Map([
-  [1, 'st'],
-  [2, 'nd'],
-  [3, 'rd'],
-]);
-const ordinal = (n: number): string =>
-  ORDINALS[n - 1] ?? `${n}${(Math.floor((n % 100) / 10) === 1 ? undefined : ENDINGS.get(n % 10)) ?? 'th'}`;
-
 /** `2 A`, `3 loop seeds`: a letter stands for one or many; a word has its plural. */
 export function beadsWords(count: number, role: string, words: Pick<StepWords, 'role'>): string {
   const name = words.role(role);
   return `${count} ${name}${count > 1 && name.length > 1 ? 's' : ''}`;
 }
 
-/** Whether a leg leads to a bead that is told by the number of its row. */
-const inOtherRow = ({ to }: Leg): boolean =>
-  to?.of !== undefined && to.of.section === WOVEN && to.of.row >= 0;
+/** What is gone through, in words; of a bead that is told by the number of its row without it. */
+interface Stop {
+  readonly way: string;
+  readonly what: string;
+  readonly row: number | null;
+  readonly hole: string;
+}
 
 type Go = Extract<Act, { act: 'go' }>;
 
@@ -213,26 +194,49 @@ class Wording {
     }
   }
 
-  /** A hidden way; beads that are told alike, but for their rows, are told together. */
+  /** A hidden way. */
   private legs(legs: readonly Leg[]): string {
-    const alike = runs(legs, (leg) =>
-      inOtherRow(leg) ? JSON.stringify({ ...leg, to: { ...leg.to, of: null } }) : `${legs.indexOf(leg)}`,
+    const stops = legs.map(({ way, beads, to, hole }): Stop => {
+      if (to) return { way: this.way(way), ...this.stop(to, 1, hole) };
+      return { way: this.way(way), what: counted(beads, 'bead'), row: null, hole: '' };
+    });
+    return list(this.throughAll(stops, true));
+  }
+
+  /** What is gone through, in words: one bead, or several in a run. */
+  private stop(to: Ref, length: number, hole?: Direction): Omit<Stop, 'way'> {
+    const { of, ...which } = to;
+    const row = of && of.section === WOVEN && of.row >= 0 ? of.row : null;
+    const ref = row === null ? to : which;
+    const noun = hole ? this.words.motif : undefined;
+    const what =
+      length === 1
+        ? this.bead(ref, noun)
+        : to.next === undefined
+          ? this.several(ref, length)
+          : `the next ${small(length)} ${this.called(ref).whats}${this.called(ref).of}`;
+    return { what, row, hole: this.byHole(hole) };
+  }
+
+  /**
+   * One after another, those told alike but for their rows together: `through the next bead of rows 5, 4 and 3 in turn`.
+   * @param once whether a way is not said again while it stays the same
+   */
+  private throughAll(stops: readonly Stop[], once: boolean): string[] {
+    const alike = runs(stops, (stop) =>
+      stop.row === null ? `${stops.indexOf(stop)}` : [stop.way, stop.what, stop.hole].join('|'),
     );
-    let before: Direction | null = null;
-    return list(
-      alike.map((run) => {
-        const { way, beads, to, hole } = head(run);
-        // On the same way as before it is not said again.
-        const on = before === way ? '' : `${this.way(way)} `;
-        before = way;
-        if (!to) return `${on}through ${counted(beads, 'bead')}`;
-        const noun = hole ? this.words.motif : undefined;
-        if (run.length === 1) return `${on}through ${this.bead(to, noun)}${this.byHole(hole)}`;
-        const rows = run.flatMap((leg) => (leg.to?.of ? [`${leg.to.of.row + 1}`] : []));
-        const { of: _of, ...which } = to;
-        return `${on}through ${this.bead(which, noun)} of ${this.words.row}s ${list(rows)} in turn${this.byHole(hole)}`;
-      }),
-    );
+    let before = '';
+    return alike.map((run) => {
+      const { way, what, row, hole } = head(run);
+      const on = way === '' || (once && way === before) ? '' : `${way} `;
+      before = way;
+      const rows = inTurn(run.map((stop) => (stop.row ?? 0) + 1));
+      const word = this.words.row;
+      const of =
+        row === null ? '' : run.length === 1 ? ` of ${word} ${row + 1}` : ` of ${word}s ${rows} in turn`;
+      return `${on}through ${what}${of}${hole}`;
+    });
   }
 
   /** `1 A and 2 B`, and for which rows they are where they are for several. */
@@ -265,33 +269,22 @@ class Wording {
 
   /** What several holes gone through one after another are called: those of beads in a run together. */
   private goes(run: readonly Go[]): string[] {
-    const told: string[] = [];
+    const stops: Stop[] = [];
     for (let i = 0; i < run.length;) {
-      const length = this.inARun(run, i);
       const go = run[i] as Go;
+      const length = Math.max(this.inARun(run, i), this.nextsInARun(run, i), 1);
       // Stepping up says that it leads up.
       const way = go.as === 'step-up' && go.way === 'up' ? '' : this.wayWords(go.way);
-      const nexts = this.nextsInARun(run, i);
-      if (nexts > 1) {
-        const { whats, of } = this.called(go.to);
-        told.push(`${way}through the next ${small(nexts)} ${whats}${of}`);
-        i += nexts;
-        continue;
-      }
-      told.push(
-        length > 1
-          ? `${way}through ${this.several(go.to, length)}`
-          : `${way}through ${this.bead(go.to, go.hole ? this.words.motif : undefined)}${this.byHole(go.hole)}`,
-      );
+      stops.push({ way, ...this.stop(go.to, length, go.hole) });
       i += length;
     }
-    return told;
+    return this.throughAll(stops, this.going === null);
   }
 
   /** The way is left out where it is the way that the row goes; up and down are always said. */
   private wayWords(way: Direction): string {
     if (this.words.ways === 'none' || (way === this.going && way !== 'up' && way !== 'down')) return '';
-    return `${this.way(way)} `;
+    return this.way(way);
   }
 
   private way(way: Direction): string {
