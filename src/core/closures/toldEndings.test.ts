@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { byId, CLASPS, THREADS } from '../materials/catalogue';
 import { makeOf, type ThreadMake } from '../materials/material';
+import { NEW_THREAD } from '../joints/newThread';
 import { newPart } from '../piece/newPiece';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { planPart } from '../plan/plan';
@@ -58,6 +59,22 @@ describe('what closes it is called by its name', () => {
   });
 });
 
+describe('a change of thread', () => {
+  it('of cord is knotted, for no hitch holds on it, and takes no needle', () => {
+    const cord = at(
+      THREADS.filter((thread) => makeOf(thread) === 'monofilament'),
+      0,
+    );
+    const threadChanges = [{ needle: 'working', pass: 'base', unit: 3 }];
+    const plan = planned('strung-line', { thread: cord, threadChanges });
+    const made = plan.work().path.moves.filter(({ place }) => place.pass === NEW_THREAD);
+    expect(made.flatMap((move) => (move.kind === 'knot' ? [move.knot] : []))).toContain('overhand');
+    expect(knots(plan).map(({ knot }) => knot)).not.toContain('half hitch');
+    expect(words(plan)).toContain('take up the next length');
+    expect(words(plan)).not.toMatch(/needle/);
+  });
+});
+
 describe('finished as its thread is (common practice; glue and flame are cautioned of)', () => {
   const inThread = (make: ThreadMake, id: string) =>
     planned(id, {
@@ -87,7 +104,9 @@ describe('finished as its thread is (common practice; glue and flame are caution
     expect(words(inThread('gel-spun', 'cross-weave'))).toContain(
       'a needle on each end of the thread, and mark one',
     );
-    expect(words(inThread('monofilament', 'cross-weave'))).toContain('Mark one end of the cord');
+    const cord = words(inThread('monofilament', 'cross-weave'));
+    expect(cord).toContain('Mark one end of the cord');
+    expect(cord).not.toMatch(/needle/);
     expect(words(planned('strung-line', { doubled: true }))).toContain('both ends of the thread together');
   });
 });
@@ -147,6 +166,8 @@ it('a tube is drawn shut where something hangs in its middle, once round, and ne
   expect(shut(drawn)).toHaveLength(2 * round);
   expect(new Set(shut(drawn).map(({ bead }) => bead.id)).size).toBe(2 * round);
   expect(shut(left)).toHaveLength(0);
+  expect(words(left)).not.toMatch(/drawn shut|Pull until/);
+  expect(planSteps(left).map(({ pass }) => pass)).not.toContain('go to where it is drawn shut');
   expect(drawn.optionalPasses.map(({ name }) => name)).toContain('draw the end shut');
   expect(words(drawn)).toContain('Pull until the opening closes');
 });

@@ -1,9 +1,10 @@
-import { holeKey, Links } from '../weave/links';
+import { holeKey, Links, tripsThrough } from '../weave/links';
 import {
   finishOf,
   isTraversal,
   otherEnd,
   type HoleEnd,
+  type Knot,
   type Move,
   type Path,
   type Place,
@@ -25,6 +26,8 @@ interface Changed {
   readonly before: readonly number[];
   /** Trips that a hole of a role takes. */
   readonly room: (role: string) => number;
+  /** What holds an end of its thread on the thread beside it. */
+  readonly knot: Knot;
 }
 
 /**
@@ -32,14 +35,14 @@ interface Changed {
  * or back the way it came; the new one follows the last beads that the old one came through, so that it comes out of the same
  * hole the same way. Both keep to holes with room, but for the one that they share.
  */
-export function withNewThreads(path: Path, { before, room }: Changed): Path {
+export function withNewThreads(path: Path, { before, room, knot }: Changed): Path {
   if (before.length === 0) return path;
   const at = new Set(before);
   const moves: Move[] = [];
   const links = new Links({ moves, threads: path.threads });
   const holes = new Holes(path.moves, room);
   path.moves.forEach((move, i) => {
-    if (at.has(i)) moves.push(...changeOf(move.needle, moves, links, holes));
+    if (at.has(i)) moves.push(...changeOf(move.needle, { moves, links, holes, knot }));
     moves.push(move);
   });
   return { ...path, moves };
@@ -47,13 +50,13 @@ export function withNewThreads(path: Path, { before, room }: Changed): Path {
 
 /** Trips that the finished work makes through holes, and what is left. */
 class Holes {
-  private readonly trips = new Map<number, number>();
+  private readonly trips: Map<number, number>;
 
   constructor(
     moves: readonly Move[],
     private readonly room: (role: string) => number,
   ) {
-    this.take(moves.filter(isTraversal).map(enteredBy));
+    this.trips = tripsThrough(moves);
   }
 
   take(way: readonly HoleEnd[]): void {
@@ -74,12 +77,20 @@ class Holes {
   }
 }
 
+/** The work as far as it has come. */
+interface SoFar extends Pick<Changed, 'knot'> {
+  readonly moves: readonly Move[];
+  readonly links: Links;
+  readonly holes: Holes;
+}
+
 /** What a needle does where its thread is changed, after the moves so far. */
-function changeOf(needle: string, moves: readonly Move[], links: Links, holes: Holes): Move[] {
+function changeOf(needle: string, { moves, links, holes, knot }: SoFar): Move[] {
   const last = moves.findLast((one) => one.needle === needle);
   if (!last) return [];
   const place = { ...last.place, section: finishOf(last.place.section.part), pass: NEW_THREAD };
   const base: Base = { needle, place };
+  const hitch: Move = { ...base, kind: 'knot', knot, into: null };
   const out = links.lastOut(needle);
   const came = out ? cameThrough(moves, needle) : [];
   // The new one comes out by the hole that the old one came out by, whatever room that has.
@@ -93,13 +104,13 @@ function changeOf(needle: string, moves: readonly Move[], links: Links, holes: H
   const oldEnd = on.length > 0 ? on : [...back.slice(0, 1), ...holes.roomy(back.slice(1))];
   holes.take(oldEnd);
   return [
-    ...(oldEnd.length > 0 ? [hitch(base)] : []),
+    ...(oldEnd.length > 0 ? [hitch] : []),
     ...oldEnd.map((end) => travel(base, end)),
-    ...(oldEnd.length > 1 ? [hitch(base)] : []),
+    ...(oldEnd.length > 1 ? [hitch] : []),
     { ...base, kind: 'tail' },
     { ...base, kind: 'begin', stop: 'none' },
     ...lead.map((end) => travel(base, end)),
-    ...(lead.length > 0 ? [hitch(base)] : []),
+    ...(lead.length > 0 ? [hitch] : []),
     ...(shared ? [travel(base, shared)] : []),
   ];
 }
@@ -108,8 +119,6 @@ interface Base {
   readonly needle: string;
   readonly place: Place;
 }
-
-const hitch = (base: Base): Move => ({ ...base, kind: 'knot', knot: 'half hitch', into: null });
 
 /** Through a hole by one of its ends, by a hidden way. */
 const travel = (base: Base, { bead, hole, end }: HoleEnd): Move => ({

@@ -1,7 +1,7 @@
 import type { Weave } from '../weave/builder';
 import type { Edge, Hold, Post } from '../weave/edge';
 import type { Needle } from '../weave/needle';
-import { otherEnd, type HoleEnd, type JointId } from '../weave/path';
+import { isSameEnd, otherEnd, type JointId } from '../weave/path';
 
 /** The pass in which the needle comes to where a clasp half is sewn on. */
 const GO_TO_THE_LOOP = 'go to the loop';
@@ -16,12 +16,10 @@ export function postsFor({ posts, alone }: Edge, loops: number): Post[] {
   );
 }
 
-const same = (a: HoleEnd, b: HoleEnd): boolean => a.bead === b.bead && a.hole === b.hole && a.end === b.end;
-
 /** The way of a post that begins where the needle stands. */
 export function holdAt(w: Weave, needle: Needle, post: Post): Hold | null {
   const stands = w.links.lastOut(needle.name);
-  return (stands && post.find(({ out }) => same(out, stands))) ?? null;
+  return (stands && post.find(({ out }) => isSameEnd(out, stands))) ?? null;
 }
 
 /**

@@ -225,7 +225,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     ...facts,
     ...readings,
     // Where nobody has told the path, or a measure stands for it, its thread is not known move by move.
-    ...(!pathless && !byMeasure && { work: once(() => changedWork(readings.work(), thread, part.room)) }),
+    ...(!pathless && !byMeasure && { work: once(() => changedWork(readings.work(), thread, part)) }),
     weaveable,
     seen: { beads: piece.beads, colourings: piece.colourings },
     ...made,

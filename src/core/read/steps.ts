@@ -79,13 +79,12 @@ export interface ToldUnit {
 /** Every unit of the work in order, in words. Thread is made ready for the needle before it is worked with, and so is a tail. */
 export function unitSteps({ path, layout, held, seen }: Laid, words: StepWords): ToldUnit[] {
   const { thread } = words;
-  const ready = new Map(thread ? preparations(path, thread) : []);
+  const toMakeReady = new Set(thread ? preparations(path, thread) : []);
   const readyFor = (needle: string): string | null => {
-    const first = ready.get(needle);
-    ready.delete(needle);
-    // The two arms of one thread are made ready together.
-    if (first) for (const [other, phrase] of ready) if (phrase === first) ready.delete(other);
-    return first?.words ?? null;
+    const found = [...toMakeReady].find(({ needles }) => needles.includes(needle));
+    if (!found) return null;
+    toMakeReady.delete(found);
+    return found.words;
   };
   const stepOf = ({ step, moves }: Told): Step => {
     const { needle, going, lies = null } = step;

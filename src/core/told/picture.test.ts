@@ -1,15 +1,21 @@
 // Pictures of steps, for every stitch: what is new is drawn, the thread goes on where it was left, and the face that is up is seen.
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Point } from '../layout/layout';
+import type { Flat } from '../layout/outline';
+import { cross, dot, mean, sub, unit } from '../layout/solver/vectors';
+import { BEADS } from '../materials/catalogue';
 import { newPart } from '../piece/newPiece';
-import { planPart } from '../plan/plan';
+import { madeApart } from '../plan/madeApart';
+import { planPart, planPiece } from '../plan/plan';
 import type { Plan } from '../plan/planned';
 import { planPictures, planSteps, planUnits } from '../plan/steps';
 import { MADE_WHOLE, STRUCTURES } from '../structures/registry';
 import type { Structure } from '../structures/structure';
+import { anyComposed } from '../testing/anyComposed';
 import { anyParams } from '../testing/anyParams';
 import { runs } from '../testing/thorough';
-import type { Move } from '../weave/path';
+import type { Bead, Move } from '../weave/path';
 import type { StepPicture } from './picture';
 
 const every = [...STRUCTURES, ...MADE_WHOLE];
@@ -19,6 +25,9 @@ const planOf = (structure: Structure, more: object = {}) => {
   const closing = structure.madeWhole ? ('open' as const) : ('clasp' as const);
   return planPart({ ...part, units: 5, ends: { ...part.ends, closing }, ...more });
 };
+
+/** Other beads than the stitch starts with, role by role; or its own. */
+const anyBeads = fc.array(fc.option(fc.constantFrom(...BEADS)), { minLength: 8, maxLength: 8 });
 
 /** Each step of a plan with its picture. */
 const drawn = (plan: Plan): { moves: readonly Move[]; picture: StepPicture | null }[] => {
@@ -32,10 +41,19 @@ describe.each(every.map((structure) => [structure.id, structure] as const))('%s'
   it('every step shows all that is new in it, within the picture, and numbers what it goes through in turn', () => {
     let seen = 0;
     fc.assert(
-      fc.property(anyParams(structure), fc.constantFrom('right', 'left'), (params, hand) => {
-        const asked = planOf(structure, { structure: { id: structure.id, params }, hand });
-        const plan = asked.ok ? asked : planOf(structure, { hand });
-        if (!plan.ok) return;
+      fc.property(anyParams(structure), fc.constantFrom('right', 'left'), anyBeads, (params, hand, beads) => {
+        const own = { structure: { id: structure.id, params }, hand };
+        const usual = newPart('Drawn', structure.id, null).beads;
+        const inBeads = Object.fromEntries(
+          Object.entries(usual).map(([role, bead], i) => [role, { ...bead, ...beads[i] }]),
+        );
+        const tries = [
+          planOf(structure, { ...own, beads: inBeads }),
+          planOf(structure, own),
+          planOf(structure, { hand }),
+        ];
+        const plan = tries.find(({ ok }) => ok);
+        if (!plan?.ok) return;
         for (const { moves, picture } of drawn(plan)) {
           const picks = moves.flatMap((move) => (move.kind === 'pick' ? [move.bead.id] : []));
           const through = moves.filter(({ kind }) => kind === 'pass' || kind === 'attach').length;
@@ -64,6 +82,97 @@ describe.each(every.map((structure) => [structure.id, structure] as const))('%s'
     );
     expect(seen).toBeGreaterThan(0);
   });
+});
+
+/** Where a bead lies in a picture: of several turns of a tube, where it is nearest to a place. */
+const nearestTo = ([x, y]: Flat, bead: Bead, { beads }: StepPicture): Flat =>
+  beads
+    .filter((one) => one.bead === bead)
+    .map(({ at }) => at)
+    .reduce((best, at) =>
+      Math.hypot(at[0] - x, at[1] - y) < Math.hypot(best[0] - x, best[1] - y) ? at : best,
+    );
+
+/**
+ * Three beads that turn clockwise for whoever looks at them from outside turn clockwise in the picture, whose y leads down: in a mirror
+ * they would turn the other way. From outside is from the front, or from the other face when it is turned over; of a tube
+ * and a ball it is away from the middle.
+ */
+describe.each(
+  every.flatMap((structure) =>
+    (['right', 'left'] as const).flatMap((hand) =>
+      [false, true].map((turning) => [structure.id, hand, turning, structure] as const),
+    ),
+  ),
+)('%s, %s hand, turned: %s', (_, hand, turning, structure) => {
+  it('is never seen in a mirror', () => {
+    const plan = planOf(structure, { hand, turning });
+    if (!plan.ok) throw new Error(plan.problem.code);
+    const { path, layout } = plan.work();
+    const place = (id: number) => layout.poses[id]?.centre ?? [0, 0, 0];
+    const middle = mean(path.beads.map(({ id }) => place(id)));
+    const inBall = structure.madeWhole?.by === 'its middle';
+    let [turns, seen] = [0, 0];
+    for (const { moves, picture } of drawn(plan)) {
+      turns += moves.filter((move) => move.kind === 'turn').length;
+      if (!picture || moves.some((move) => move.place.section.zone === 'joint')) continue;
+      // Of what is laid open, only what lies near to each other is as in the hand.
+      const all = [...new Map(picture.beads.map((one) => [one.bead.id, one])).values()];
+      for (let i = 0; i + 2 < all.length; i++) {
+        const three = all.slice(i, i + 3);
+        const [a, b, c] = three.map(({ bead }) => nearestTo(three[0]?.at ?? [0, 0], bead, picture)) as [
+          Flat,
+          Flat,
+          Flat,
+        ];
+        const [p, q, r] = three.map(({ bead }) => place(bead.id)) as [Point, Point, Point];
+        const normal = cross(sub(q, p), sub(r, p));
+        const at = mean([p, q, r]);
+        const out: Point = inBall
+          ? unit(sub(at, middle))
+          : plan.round === 'tube'
+            ? unit([0, at[1], at[2]])
+            : [0, 0, turns % 2 === 0 ? -1 : 1];
+        const facing = dot(unit(normal), out);
+        const area = (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
+        const near = [sub(q, p), sub(r, p)].every((v) => Math.hypot(...v) < 3 * picture.beadMm);
+        const asFar =
+          Math.hypot(b[0] - a[0], b[1] - a[1]) < 4 * picture.beadMm &&
+          Math.hypot(c[0] - a[0], c[1] - a[1]) < 4 * picture.beadMm;
+        if (!near || !asFar || Math.abs(facing) < 0.8 || Math.abs(area) < 0.2 * picture.beadMm ** 2) continue;
+        seen++;
+        // Turning with the clock as one looks is against the right hand's thumb; y leads down, so that is a positive area.
+        expect(Math.sign(area)).toBe(-Math.sign(facing));
+      }
+    }
+    // In a single line no three beads turn either way.
+    if (!['strung-line', 'graduated-line'].includes(structure.id)) expect(seen).toBeGreaterThan(0);
+  });
+});
+
+it('pieces of parts are drawn too, part by part', () => {
+  let pictures = 0;
+  fc.assert(
+    fc.property(anyComposed, (piece) => {
+      const few = {
+        ...piece,
+        parts: piece.parts.map((part) => ({ ...part, units: Math.min(part.units ?? 6, 6) })),
+      };
+      const plan = planPiece(few);
+      if (!plan.ok) return;
+      for (const one of [plan, ...madeApart(plan).map(({ component }) => component.plan)]) {
+        if (one.weaveable.pathless) continue;
+        for (const { picture } of drawn(one)) {
+          if (!picture) continue;
+          pictures++;
+          for (const value of [...picture.from, ...picture.to, ...picture.ways.flat(2)])
+            expect(Number.isFinite(value)).toBe(true);
+        }
+      }
+    }),
+    { numRuns: runs(20) },
+  );
+  expect(pictures).toBeGreaterThan(0);
 });
 
 /** Where the first new bead of each step lies from the middle of its picture, towards the right. */

@@ -46,9 +46,9 @@ export interface Pictured {
   readonly inner?: Drawable['inner'];
 }
 
-/** Beads beyond the step that are seen around it, as many times the smallest. */
+/** Beads beyond the step that are seen around it, as many times the smallest (by eye). */
 const AROUND = 1.5;
-/** A picture is no smaller than this either way, as many times the smallest. */
+/** A picture is no smaller than this either way, as many times the smallest (by eye). */
 const LEAST = 5;
 
 /**
@@ -87,13 +87,15 @@ export function stepPictures(
     );
     const inBox = ([x, y]: Flat, more = 0) =>
       x >= from[0] - more && x <= to[0] + more && y >= from[1] - more && y <= to[1] + more;
+    const reachMm = ({ role }: Bead): number => {
+      const { lengthMm, diameterMm } = layout.body(role);
+      return Math.max(lengthMm, diameterMm) / 2;
+    };
     const within = path.beads.filter((bead) => {
       const at = strungAt.get(bead);
       const place = layout.poses[bead.id]?.centre;
       if (at === undefined || at > last || !place || hides(place)) return false;
-      const { lengthMm, diameterMm } = layout.body(bead.role);
-      const reachMm = Math.max(lengthMm, diameterMm) / 2;
-      return turns(viewing.flat(place), unrolledMm).some((flat) => inBox(flat, reachMm));
+      return turns(viewing.flat(place), unrolledMm).some((flat) => inBox(flat, reachMm(bead)));
     });
     const seen = { path: { ...path, beads: within }, layout, inner };
     const { shapes, beads } = drawing(seen, sizeOf, viewing);
@@ -102,7 +104,9 @@ export function stepPictures(
     return {
       shapes,
       beads: beads.flatMap((bead) =>
-        turns(bead.at, unrolledMm).map((at) => ({ ...bead, at, part: partOf(bead.bead) })),
+        turns(bead.at, unrolledMm)
+          .filter((at) => inBox(at, reachMm(bead.bead)))
+          .map((at) => ({ ...bead, at, part: partOf(bead.bead) })),
       ),
       ways: lines,
       marks: marksOf(moves, lines),
@@ -164,7 +168,7 @@ const eyeOf = (held: Held, place: Point): Eye => {
 function eyeFromOutside(out: Point): Eye {
   const near = Math.hypot(...out) < 1e-6 ? ([0, 0, -1] as const) : unit(out);
   const right = unit(cross(Math.abs(near[1]) < 0.9 ? [0, 1, 0] : [1, 0, 0], near));
-  return { right, down: cross(right, near).map((v) => -v) as unknown as Point, near };
+  return { right, down: cross(right, near), near };
 }
 
 /** A tube laid open: how far round is how far to the right, as from outside, counted from where the step begins. */

@@ -3,6 +3,7 @@
  * she has laid. It stops where nothing fits, or two things do. It shares no more than types with what writes steps.
  */
 import type { Point } from '../layout/layout';
+import { Hand, minus, times, type Vector } from './readersHand';
 import type { Act, Direction, Held, Leg, Ref, ToldStep } from './told';
 
 /** A bead as it lies in the work: its middle, and both ends of each hole, the one by which it is strung first. */
@@ -20,11 +21,6 @@ export class Stopped extends Error {
 }
 
 type HoleEnd = readonly [bead: number, hole: number, end: 0 | 1];
-type Vector = readonly [number, number, number];
-
-const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const times = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const turn = (v: Vector): Vector => [-v[0], -v[1], -v[2]];
 const middleOf = ([a, b]: readonly [Vector, Vector]): Vector => [
   (a[0] + b[0]) / 2,
   (a[1] + b[1]) / 2,
@@ -70,17 +66,18 @@ class Reader {
   private readonly inFull = new Map<string, readonly Round[]>();
   private round: Round[] | null = null;
   private step: ToldStep | null = null;
-  /** How the work has been turned since it was begun. */
-  private readonly turned = { over: false, ends: false };
+  private readonly hand: Hand;
   /** Where thread came out as the step began. */
   private from: HoleEnd | null = null;
 
   constructor(
     private readonly lies: (bead: number) => Lying,
-    private readonly held: Held,
+    held: Held,
     /** The other end of the thread on each needle. */
     private readonly otherEnds: ReadonlyMap<string, string>,
-  ) {}
+  ) {
+    this.hand = new Hand(held);
+  }
 
   read(step: ToldStep): void {
     this.step = step;
@@ -103,7 +100,7 @@ class Reader {
   private seeThatItLies(name: string, side: Direction): void {
     const [one, other] = [this.needle(name).out, this.needle(this.otherEnds.get(name) ?? name).out];
     const [here, there] = [one, other].map((end) => end && this.lies(end[0]).holes[end[1]]?.[end[2]]);
-    if (!here || !there || times(this.ways(here)[side], minus(here, there)) <= 0)
+    if (!here || !there || times(this.hand.ways(here)[side], minus(here, there)) <= 0)
       throw new Stopped(`The needle does not lie ${side} of the other.`);
   }
 
@@ -188,8 +185,7 @@ class Reader {
         return;
       case 'turn':
         note('turn', act.how);
-        if (act.how === 'over') this.turned.over = !this.turned.over;
-        else this.turned.ends = !this.turned.ends;
+        this.hand.turn(act.how);
         return;
       case 'tail':
         note('tail');
@@ -292,7 +288,7 @@ class Reader {
   /** How far a hole's end lies to a side of its bead. */
   private aside([bead, hole, end]: HoleEnd, side: Direction): number {
     const { middle, holes } = this.lies(bead);
-    return times(this.ways(middle)[side], minus(holes[hole]?.[end] ?? middle, middle));
+    return times(this.hand.ways(middle)[side], minus(holes[hole]?.[end] ?? middle, middle));
   }
 
   /** How far from its strung end on a hole leads a way, as a part of its length. */
@@ -300,7 +296,7 @@ class Reader {
     const { middle, holes } = this.lies(bead);
     const [from, to] = holes[hole] ?? [middle, middle];
     const along = minus(to, from);
-    return times(this.ways(middle)[way], along) / Math.max(1e-9, Math.hypot(...along));
+    return times(this.hand.ways(middle)[way], along) / Math.max(1e-9, Math.hypot(...along));
   }
 
   /** The hole of a bead on a side of it, or the one that leads a way where they cross. */
@@ -308,58 +304,13 @@ class Reader {
     const { middle, holes } = this.lies(bead);
     if (holes.length < 2) return 0;
     const fits = holes.flatMap((ends, hole) => {
-      const aside = side ? times(this.ways(middle)[side], minus(middleOf(ends), middle)) : 0;
+      const aside = side ? times(this.hand.ways(middle)[side], minus(middleOf(ends), middle)) : 0;
       const there = side ? aside > 0 : way === null || Math.abs(this.leads(bead, hole, way)) > LEADS.crossing;
       return there ? [hole] : [];
     });
     const [only, ...more] = fits;
     if (only === undefined || more.length > 0) throw new Stopped(`${fits.length} holes fit.`);
     return only;
-  }
-
-  /** The ways of the hand where a bead lies. */
-  private ways(place: Point): Readonly<Record<Direction, Vector>> {
-    const { over, ends } = this.turned;
-    const [begunUp, begunRight, begunTowards] = this.axes(place);
-    const up = ends ? turn(begunUp) : begunUp;
-    const right = over === ends ? begunRight : turn(begunRight);
-    const towards = over ? turn(begunTowards) : begunTowards;
-    return { up, down: turn(up), right, left: turn(right), towards, away: turn(towards) };
-  }
-
-  /** Up, right, and towards whoever looks. */
-  private axes(place: Point): readonly [Vector, Vector, Vector] {
-    const front: Vector = [0, 0, -1];
-    const out = this.outOf(place);
-    if (out && this.held.round === 'tube')
-      return [
-        [1, 0, 0],
-        [0, -out[1], out[0]],
-        [0, ...out],
-      ];
-    if (out) return [[...out, 0], [-out[1], out[0], 0], front];
-    switch (this.held.grows) {
-      case 'up':
-        return [[1, 0, 0], [0, 1, 0], front];
-      case 'left':
-        return [[0, 1, 0], [-1, 0, 0], front];
-      default:
-        return [[0, -1, 0], [1, 0, 0], front];
-    }
-  }
-
-  /** The way out from the middle that the work turns about, in the plane that it turns in. */
-  private outOf(place: Point): readonly [number, number] | null {
-    const off = this.offMiddle(place);
-    if (!off) return null;
-    const far = Math.hypot(...off);
-    return far < 1e-9 ? [0, -1] : [off[0] / far, off[1] / far];
-  }
-
-  private offMiddle([x, y, z]: Point): readonly [number, number] | null {
-    const { round } = this.held;
-    if (round === null) return null;
-    return round === 'tube' ? [y, z] : [x - round.aboutMm, y];
   }
 
   /** The one bead that all that is said fits. */
@@ -402,7 +353,7 @@ class Reader {
   private farthest(all: readonly number[], side: Direction): number[] {
     const far = (bead: number) => {
       const { middle } = this.lies(bead);
-      return times(this.ways(middle)[side], middle);
+      return times(this.hand.ways(middle)[side], middle);
     };
     const most = Math.max(...all.map(far));
     return all.filter((bead) => far(bead) > most - AS_FAR_MM);
@@ -421,11 +372,11 @@ class Reader {
     const start = this.lies(from).middle;
     const on = (bead: number): number => {
       const { middle } = this.lies(bead);
-      const way = this.ways(start)[going];
-      const [a, b] = [this.offMiddle(start), this.offMiddle(middle)];
+      const way = this.hand.ways(start)[going];
+      const [a, b] = [this.hand.offMiddle(start), this.hand.offMiddle(middle)];
       if (!a || !b || going === 'up' || going === 'down') return times(way, minus(middle, start));
       const angle = Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]);
-      const round: Vector = this.held.round === 'tube' ? [0, -a[1], a[0]] : [-a[1], a[0], 0];
+      const round = this.hand.round(a);
       const turn = Math.sign(times(way, round)) * angle;
       return (turn < 0 ? turn + 2 * Math.PI : turn) * Math.hypot(...a);
     };

@@ -2,6 +2,7 @@ import type { Layout } from '../layout/layout';
 import { runs } from '../read/runs';
 import { Links } from '../weave/links';
 import {
+  isSameEnd,
   isTraversal,
   otherEnd,
   sectionKey,
@@ -345,9 +346,6 @@ class Teller {
 }
 
 const other = ([one, two]: readonly [string, string], needle: string): string => (needle === one ? two : one);
-
-const isSameEnd = (one: HoleEnd | null, other: HoleEnd | null): boolean =>
-  one !== null && one.bead === other?.bead && one.hole === other.hole && one.end === other.end;
 
 /** The bead from which what is ahead is counted: of beads just picked up, the one before them. */
 const standsAt = ({ out, began, added }: Stand): Bead | null =>

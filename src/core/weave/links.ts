@@ -9,6 +9,17 @@ export const holeKey = (bead: Bead, hole: number): number => bead.id * MOST_HOLE
 /** A number for each end of each hole. */
 export const endKey = ({ bead, hole, end }: HoleEnd): number => holeKey(bead, hole) * 2 + end;
 
+/** How often each hole is gone through, by its key. */
+export function tripsThrough(moves: readonly Move[]): Map<number, number> {
+  const trips = new Map<number, number>();
+  for (const move of moves) {
+    if (!isTraversal(move)) continue;
+    const key = holeKey(move.bead, move.hole);
+    trips.set(key, (trips.get(key) ?? 0) + 1);
+  }
+  return trips;
+}
+
 /** A link from one hole end to another, and when thread last made it. */
 interface Link {
   readonly to: HoleEnd;

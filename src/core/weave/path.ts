@@ -105,6 +105,10 @@ export interface HoleEnd {
   readonly end: End;
 }
 
+/** Whether two hole ends are one. */
+export const isSameEnd = (one: HoleEnd | null, other: HoleEnd | null): boolean =>
+  one !== null && one.bead === other?.bead && one.hole === other.hole && one.end === other.end;
+
 /** Bare thread between two hole ends, under which a needle can go. */
 export interface Bridge {
   readonly from: HoleEnd;

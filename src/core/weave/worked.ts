@@ -1,7 +1,7 @@
 import type { WeaveOptions } from './builder';
 import { PathError } from './needle';
 import { withFreeKnots } from './knots';
-import { holeKey } from './links';
+import { holeKey, tripsThrough } from './links';
 import { isTraversal, type Path } from './path';
 
 /** Weaves with ways that keep to the room in holes. */
@@ -33,7 +33,8 @@ function withRoom(weave: Weaving, room: Working['room']): Path {
   if (!soon) return weave({});
   const hidden = soon.moves.filter(isTraversal).filter(({ as }) => as === 'travel');
   if (hidden.length === 0) return soon;
-  const { all, fixed } = trips(soon);
+  const all = tripsThrough(soon.moves);
+  const fixed = tripsThrough(soon.moves.filter((move) => move.kind !== 'pass' || move.as !== 'travel'));
   const barred = hidden.some(({ bead, hole }) => (all.get(holeKey(bead, hole)) ?? 0) > room(bead.role));
   if (!barred) return soon;
   return attempt(weave, { room, fixed: (bead, hole) => fixed.get(holeKey(bead, hole)) ?? 0 }) ?? soon;
@@ -47,16 +48,4 @@ function attempt(weave: Weaving, ways: Parameters<Weaving>[0]): Path | null {
     if (error instanceof PathError) return null;
     throw error;
   }
-}
-
-/** Trips through every hole, all of them and those that are no hidden ways. */
-function trips({ moves }: Path) {
-  const [all, fixed] = [new Map<number, number>(), new Map<number, number>()];
-  for (const move of moves) {
-    if (!isTraversal(move)) continue;
-    const key = holeKey(move.bead, move.hole);
-    all.set(key, (all.get(key) ?? 0) + 1);
-    if (move.as !== 'travel') fixed.set(key, (fixed.get(key) ?? 0) + 1);
-  }
-  return { all, fixed };
 }

@@ -22,7 +22,7 @@ export function briefWords(step: ToldStep, words: StepWords): string {
     return phrase === null ? [] : [phrase];
   });
   if (phrases.length === 0) return toldWords(step, words);
-  return `${withCapital(lineOf(phrases, ' × '))}.`;
+  return `${withCapital(lineOf(phrases))}.`;
 }
 
 const briefKey = (act: Act): string => (act.act === 'go' ? `go ${act.as ?? ''}` : act.act);

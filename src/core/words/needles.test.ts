@@ -24,4 +24,5 @@ it('a needle goes by the stretch or the seam that it works', () => {
     'marked needle of section 3',
   ]);
   expect(needleWords({ of: null, name: 'right' }, 'up')).toBe('plain needle, now above');
+  expect(needleWords({ of: null, name: 'left' }, null, false)).toBe('marked end');
 });

@@ -25,9 +25,11 @@ export const armWords = (needle: string): string => ARMS[needle] ?? needle;
 /**
  * A needle as one says it: `working needle`, `tail`, `needle of seam 1`, `tail of section 2`, `marked needle, now above`.
  * @param lies on which side of the other needle of its cord
+ * @param needled whether there is one: cord and elastic go by their own ends
  */
-export function needleWords({ of, name }: NeedleName, lies: Direction | null = null): string {
-  const own = name === TAIL ? TAIL : of && name === WORKING ? 'needle' : `${armWords(name)} needle`;
+export function needleWords({ of, name }: NeedleName, lies: Direction | null = null, needled = true): string {
+  const carrier = needled ? 'needle' : 'end';
+  const own = name === TAIL ? TAIL : of && name === WORKING ? carrier : `${armWords(name)} ${carrier}`;
   const side = lies ? `, now ${SIDES[lies]}` : '';
   return `${of ? `${own} of ${of}` : own}${side}`;
 }

@@ -1,5 +1,5 @@
 import { head, list, runs } from '../read/runs';
-import type { ThreadMake } from '../materials/material';
+import { needsNeedle, type ThreadMake } from '../materials/material';
 import type { Act, Direction, Leg, Picked, Ref, ToldStep } from '../told/told';
 import { WOVEN, type Knot, type Section } from '../weave/path';
 import { counted } from './figures';
@@ -132,6 +132,12 @@ class Wording {
     }
   }
 
+  /** Whether thread is carried by a needle: cord and elastic go by themselves. */
+  private get needled(): boolean {
+    const { thread } = this.words;
+    return thread === undefined || needsNeedle({ make: thread, name: '' });
+  }
+
   private go(run: readonly Go[]): string {
     const holes = list(this.goes(run));
     const together = run.length > 1 && run.slice(1).every((go) => go.together);
@@ -157,7 +163,8 @@ class Wording {
     switch (act.act) {
       case 'begin':
         this.fresh = act.next ?? false;
-        return act.next ? 'thread the next length on the needle' : BEGIN[act.stop];
+        if (!act.next) return BEGIN[act.stop];
+        return this.needled ? 'thread the next length on the needle' : 'take up the next length';
       case 'pick':
         this.picked = act.beads.length;
         return `pick up ${this.picks(act.beads)}`;
@@ -355,7 +362,7 @@ class Wording {
   private bead({ out, began, added, newest, side, next, strung, ...place }: Ref, noun = 'bead'): string {
     if (out) return `the ${noun} that you are in`;
     if (began) return `the ${noun} that you came out of`;
-    if (newest) return `the ${noun} that the other needle has just picked up`;
+    if (newest) return `the ${noun} that the other ${this.needled ? 'needle' : 'end'} has just picked up`;
     if (added !== undefined)
       // Of motifs one is picked up at a time, between beads.
       return this.picked === 1 || noun !== 'bead' ? `the new ${noun}` : `the ${ordinal(added)} new bead`;

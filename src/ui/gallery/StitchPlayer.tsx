@@ -19,6 +19,7 @@ import { frames } from '@/core/read/play';
 import type { ToldUnit } from '@/core/read/steps';
 import type { StepPicture } from '@/core/told/picture';
 import { StepDrawing } from '../piece/StepDrawing';
+import { useAtHand } from '../shell/atHand';
 import { SeenBead } from '../piece/BeadShape';
 import { THREAD_COLOUR } from '../piece/beadLook';
 import styles from './gallery.module.css';
@@ -37,6 +38,7 @@ const BEAT_MS = 420;
 export function StitchPlayer({ piece, plan }: Props) {
   const film = useMemo(() => filmOf(piece, plan), [piece, plan]);
   const last = film.frames.length - 1;
+  const { settings } = useAtHand();
   const [at, setAt] = useState(0);
   const [playing, setPlaying] = useState(false);
   const now = Math.min(at, last);
@@ -83,7 +85,7 @@ export function StitchPlayer({ piece, plan }: Props) {
         </span>
       </div>
       <div className={styles.toldStep}>
-        {step?.picture && (
+        {settings.stepsDrawn && step?.picture && (
           <StepDrawing
             picture={step.picture}
             beadOf={(role) => beadOf(plan.seen, role)}
@@ -93,7 +95,7 @@ export function StitchPlayer({ piece, plan }: Props) {
         <p className={styles.told} aria-live={playing ? 'off' : 'polite'}>
           {step ? (
             <>
-              <strong>{step.where}</strong> {step.text}
+              <strong>{step.where}</strong> {settings.steps === 'full' ? step.text : step.brief}
             </>
           ) : (
             ' '
@@ -109,6 +111,7 @@ export function StitchPlayer({ piece, plan }: Props) {
 interface ToldMove {
   readonly where: string;
   readonly text: string;
+  readonly brief: string;
   readonly picture: StepPicture | null;
 }
 
@@ -136,8 +139,8 @@ function filmOf(piece: PartOfPiece, plan: Plan): Film {
   const pictureOf = planPictures(plan, asDrawn(plan));
   const steps = new Map(
     planUnits(plan).flatMap((unit) =>
-      unit.steps.flatMap(({ moves, text }) => {
-        const told = { where: whereWords(unit), text, picture: pictureOf(moves) };
+      unit.steps.flatMap(({ moves, text, brief }) => {
+        const told = { where: whereWords(unit), text, brief, picture: pictureOf(moves) };
         return moves.map((move) => [move, told] as const);
       }),
     ),

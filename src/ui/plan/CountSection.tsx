@@ -18,7 +18,8 @@ import { BodySection } from './body/BodySection';
 import { CountHills } from './CountHills';
 import { CountRules } from './CountRules';
 import { RowLists } from './RowLists';
-import { HowTold, Steps } from './Steps';
+import { HowTold } from '../settings/HowTold';
+import { Steps } from './Steps';
 import styles from './PlanScreen.module.css';
 
 interface Props {

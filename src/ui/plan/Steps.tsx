@@ -12,36 +12,10 @@ import { needleWords, WORKING } from '@/core/words/needles';
 import { heldWords } from '@/core/words/held';
 import { stepTitle } from '@/core/words/stepTitles';
 import { isTraversal, WOVEN } from '@/core/weave/path';
-import { Choice } from '../fields/Choice';
-import { Toggle } from '../fields/Toggle';
 import { useAtHand } from '../shell/atHand';
-import { changeSettings } from '../shell/settingsSync';
 import { StepDrawing } from '../piece/StepDrawing';
 import { usePointed, usePointer, type Pointed } from './pointed';
 import styles from './Steps.module.css';
-
-/** How much is told of each step: chosen once, for all pieces, and changed at any time. */
-export function HowTold() {
-  const { settings } = useAtHand();
-  return (
-    <div className={styles.howTold}>
-      <Choice
-        label="Told"
-        value={settings.steps}
-        options={[
-          { value: 'full', label: 'in full' },
-          { value: 'brief', label: 'in brief, for who knows the stitch' },
-        ]}
-        onChange={(steps) => changeSettings({ settings: { steps } })}
-      />
-      <Toggle
-        label="With pictures"
-        checked={settings.stepsDrawn}
-        onChange={(stepsDrawn) => changeSettings({ settings: { stepsDrawn } })}
-      />
-    </div>
-  );
-}
 
 /** How it is worked, read off the thread path. */
 export function Steps({ plan }: { plan: Plan }) {
@@ -91,7 +65,9 @@ export function Steps({ plan }: { plan: Plan }) {
                 <p>
                   {/* A piece with one needle need not say with which. */}
                   {step.needle !== WORKING && (
-                    <span className={styles.needle}>with the {needleWords(step.by, step.lies)}</span>
+                    <span className={styles.needle}>
+                      with the {needleWords(step.by, step.lies, plan.gear.needleMm !== null)}
+                    </span>
                   )}
                   {settings.steps === 'full' ? step.text : step.brief}
                 </p>

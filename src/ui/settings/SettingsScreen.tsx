@@ -11,6 +11,7 @@ import { useAtHand } from '../shell/atHand';
 import { useLengths } from '../shell/lengths';
 import { ScreenHeader } from '../shell/ScreenHeader';
 import { changeSettings, useSettingsState } from '../shell/settingsSync';
+import { HowTold } from './HowTold';
 import styles from './settings.module.css';
 
 const MARGINS = [0.05, 0.1, 0.15, 0.2, 0.3] as const;
@@ -103,20 +104,7 @@ export function SettingsScreen() {
       </section>
       <section className={`card ${styles.section}`} aria-labelledby="steps">
         <h2 id="steps">Steps</h2>
-        <Choice
-          label="Steps are told"
-          value={settings.steps}
-          options={[
-            { value: 'full', label: 'in full' },
-            { value: 'brief', label: 'in brief, for who knows the stitch' },
-          ]}
-          onChange={(steps) => set({ steps })}
-        />
-        <Toggle
-          label="With pictures"
-          checked={settings.stepsDrawn}
-          onChange={(stepsDrawn) => set({ stepsDrawn })}
-        />
+        <HowTold />
       </section>
       <section className={`card ${styles.section}`} aria-labelledby="thread">
         <h2 id="thread">Thread</h2>
