@@ -211,7 +211,7 @@ test('a stop bead in the maker’s own way, and the work turned at the end of ea
   await expect(page.getByText(/the first bead is the stop bead, and stays/)).toBeVisible();
   await expect(page.getByText('Take off the stop bead', { exact: true })).toHaveCount(0);
   await page.getByLabel('Turn the work at the end of each row').click();
-  await expect(page.getByText(/Turn the work over, then pick up/).first()).toBeVisible();
+  await expect(page.getByText(/^Turn the work over\. From right to left\. Pick up/).first()).toBeVisible();
 });
 
 test('a piece is put away and put back', LONG, async ({ page }) => {

@@ -155,12 +155,12 @@ describe.each(STRUCTURES.map((structure) => [structure.id, structure] as const))
 it('a tube is drawn shut where something hangs in its middle, once round, and need not be', () => {
   const [drawn, left] = [
     planned('tubular-peyote'),
-    planned('tubular-peyote', { without: ['draw the end shut'] }),
+    planned('tubular-peyote', { without: ['ends drawn shut'] }),
   ];
   const shut = (plan: Plan) =>
     plan
       .work()
-      .path.moves.filter(({ place }) => place.pass === 'draw the end shut')
+      .path.moves.filter(({ place }) => place.pass === 'ends drawn shut')
       .filter(isTraversal);
   const round = Number(newPart('x', 'tubular-peyote', null).structure.params['around']) / 2;
   expect(shut(drawn)).toHaveLength(2 * round);
@@ -168,6 +168,6 @@ it('a tube is drawn shut where something hangs in its middle, once round, and ne
   expect(shut(left)).toHaveLength(0);
   expect(words(left)).not.toMatch(/drawn shut|Pull until/);
   expect(planSteps(left).map(({ pass }) => pass)).not.toContain('go to where it is drawn shut');
-  expect(drawn.optionalPasses.map(({ name }) => name)).toContain('draw the end shut');
+  expect(drawn.optionalPasses.map(({ name }) => name)).toContain('ends drawn shut');
   expect(words(drawn)).toContain('Pull until the opening closes');
 });

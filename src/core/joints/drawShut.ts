@@ -5,7 +5,7 @@ import type { JointId } from '../weave/path';
 import { goToPost, postsFor } from './post';
 
 /** The pass in which the opening of a tube is drawn shut, before anything hangs there. */
-export const DRAW_SHUT = 'draw the end shut';
+export const DRAW_SHUT = 'ends drawn shut';
 
 /** Draws the opening of a tube shut: once round through its outermost beads, from the post where the needle then is again. */
 export function drawShut(w: Weave, needle: Needle, joint: JointId, edge: Edge): void {

@@ -13,7 +13,7 @@ import type { Direction, Held } from '../told/told';
 import { tell, type Seen, type Told } from '../told/writer';
 import { briefWords } from '../words/brief';
 import { preparations } from '../words/preparations';
-import { toldWords, type StepWords } from '../words/told';
+import { toldWords, turnedFirst, type StepWords } from '../words/told';
 import { head, runs } from './runs';
 
 /** What one stretch of work asks of the maker. */
@@ -24,7 +24,7 @@ export interface Step {
   /** Of the two needles of one thread: on which side of the other it lies. */
   readonly lies: Direction | null;
   readonly text: string;
-  /** What is made ready before it, in words of its own; null where nothing is. */
+  /** What is made ready before it, and how the work is turned, in words of its own; null where nothing is. */
   readonly ready: string | null;
   /** The same for who knows the stitch. */
   readonly brief: string;
@@ -88,14 +88,17 @@ export function unitSteps({ path, layout, held, seen }: Laid, words: StepWords):
   };
   const stepOf = ({ step, moves }: Told): Step => {
     const { needle, going, lies = null } = step;
-    const text = toldWords(step, words);
-    const brief = briefWords(step, words);
+    // Which way it goes is said as the work is then held.
+    const turned = turnedFirst(step);
+    const told = turned?.step ?? step;
+    const text = toldWords(told, words);
+    const brief = briefWords(told, words);
     return {
       needle,
       by: given(path.needles.get(needle), 'name of a needle'),
       lies,
       text,
-      ready: readyFor(needle),
+      ready: [readyFor(needle), turned?.words].filter(Boolean).join(' ') || null,
       brief,
       going: [going],
       moves,

@@ -2,7 +2,7 @@ import { head, list, runs } from '../read/runs';
 import { needsNeedle, type ThreadMake } from '../materials/material';
 import type { Act, Direction, Leg, Picked, Ref, ToldStep } from '../told/told';
 import { WOVEN, type Knot, type Section } from '../weave/path';
-import { counted } from './figures';
+import { counted, withCapital } from './figures';
 import { inTurn, ordinal, small } from './numbers';
 import { withRefrains } from './refrain';
 import { sectionWords } from './sections';
@@ -30,7 +30,17 @@ export function toldWords({ acts, going, row, section }: ToldStep, words: StepWo
   const teller = new Wording(words, section.zone === 'woven' ? going : null, row);
   const phrases = runs(acts, actKey).flatMap((run) => teller.phrases(run));
   const text = withRefrains(phrases).join(', then ').replaceAll(';, then ', '; then ');
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+  return `${withCapital(text)}.`;
+}
+
+const TURNED = { over: 'turn the work over', 'end for end': 'turn the work end for end' } as const;
+
+/** How the work is turned before anything else is done in a step, in words, and the step without that; null where it is not, or is all there is. */
+export function turnedFirst(step: ToldStep): { readonly words: string; readonly step: ToldStep } | null {
+  const [first, ...acts] = step.acts;
+  return first?.act === 'turn'
+    ? { words: `${withCapital(TURNED[first.how])}.`, step: { ...step, acts } }
+    : null;
 }
 
 /** Acts that are told in one breath: passes of one manner. */
@@ -191,7 +201,7 @@ class Wording {
           return 'tie a square knot with one more turn while it is stretched, and let it slip into the bead';
         return `${KNOTS[act.knot]}${act.pulledIn ? ' and pull it into the bead' : ''}`;
       case 'turn':
-        return act.how === 'over' ? 'turn the work over' : 'turn the work end for end';
+        return TURNED[act.how];
       case 'release':
         return 'take off the stop bead';
       case 'tail':
