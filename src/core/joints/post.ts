@@ -23,11 +23,12 @@ export function holdAt(w: Weave, needle: Needle, post: Post): Hold | null {
 }
 
 /**
- * Brings the needle to a post, and says how to hold what hangs there: the way that begins where it stands, or the usual
- * one. Thread that has not been anywhere comes out there.
+ * Brings the needle to a post, and says how to hold what hangs there: the way that begins where it stands, or the
+ * usual one of those that it can come to. Thread that has not been anywhere comes out there.
  */
 export function goToPost(w: Weave, needle: Needle, joint: JointId, post: Post, pass = GO_TO_THE_LOOP): Hold {
-  const hold = holdAt(w, needle, post) ?? post[0];
+  const hold =
+    holdAt(w, needle, post) ?? post.find(({ out, reach }) => reach ?? needle.reaches(out)) ?? post[0];
   if (!hold) throw new Error(`A post at the ${joint} has no way to hold anything.`);
   const stands = w.links.lastOut(needle.name);
   w.joint(joint, pass, () => {

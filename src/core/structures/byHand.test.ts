@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { loopSection } from '../closures/sewnLoop';
 import { holeEnd, distance } from '../layout/layout';
 import { BEADS, byId } from '../materials/catalogue';
+import type { BeadSize } from '../materials/material';
 import { tally, unitTally } from '../read/tally';
 import { threadMm } from '../read/thread';
 import { holeUses } from '../read/traversals';
@@ -19,6 +20,7 @@ import { crossWeave } from './crossWeave';
 import { tileLadder } from './tileLadder';
 import { tubularHerringbone } from './tubularHerringbone';
 import { tubularPeyote } from './tubularPeyote';
+import { twoDecks } from './twoDecks';
 import { twoHoleLine } from './twoHoleLine';
 import { all, bodies, body, eight, eleven, ends, layOut } from '../testing/woven';
 
@@ -391,4 +393,90 @@ it('practice: what a weaver calls what repeats', () => {
       ['B', 'A', 'A', 'A'],
     ]),
   ).toBe('circle');
+});
+
+describe('two decks by hand', () => {
+  it('seven units: two sides each, and eight rungs on either deck', () => {
+    const one = twoDecks.bind({ rung: ['B'], upper: ['C'], rows: 1 });
+    expect(counted(one, 7)).toEqual({ A: 14, B: 8, C: 8 });
+    expect(counted(twoDecks.bind({ rung: ['B', 'B'], upper: ['C'], rows: 1 }), 7)).toEqual({
+      A: 14,
+      B: 16,
+      C: 8,
+    });
+  });
+
+  it('two wide there are three lines of sides, and rungs in both rows of both decks', () => {
+    expect(counted(twoDecks.bind({ rung: ['B'], upper: ['C'], rows: 2 }), 7)).toEqual({
+      A: 21,
+      B: 16,
+      C: 16,
+    });
+  });
+
+  it('in the middle each hole of a side is gone through twice by its circle, or once less', () => {
+    // A circle leads through the side that it goes on by twice, and through the other once; circles take turns.
+    const path = twoDecks.bind({ rung: ['B'], upper: ['B'], rows: 1 }).weave(12, ends);
+    const through = holeUses(path).filter(({ bead }) => bead.slot.of === 'side' && bead.place.row === 6);
+    expect(through.map(({ hole, traversals }) => `${hole}: ${traversals}`).sort()).toEqual([
+      '0: 1',
+      '0: 2',
+      '1: 1',
+      '1: 2',
+    ]);
+  });
+
+  it('closed form: end to end along, a rung between two sides across, and as thick as its sides are broad', () => {
+    const tile = byId(BEADS, 'tile');
+    const band = twoDecks.bind({ rung: ['B'], upper: ['B'], rows: 2 });
+    const form = band.form((role) => (role === 'A' ? tile : eleven), new Set());
+    expect(form.pitchMm).toBe(tile.lengthMm);
+    expect(form.widthMm).toBeCloseTo(3 * tile.diameterMm + 2 * eleven.lengthMm, 9);
+    expect(form.thicknessMm).toBe(tile.widthMm);
+  });
+
+  it('thick sides, rungs without room and decks that differ are told', () => {
+    const band = twoDecks.bind({ rung: ['B'], upper: ['C', 'C', 'C'], rows: 1 });
+    const told = (rung: BeadSize) =>
+      band.advise?.((role) => (role === 'A' ? byId(BEADS, 'lens') : rung)).join() ?? '';
+    expect(told(eight)).toMatch(/no room above each other.*arches/s);
+    expect(told(byId(BEADS, 'seed-15'))).toMatch(/thread shows/);
+  });
+});
+
+describe('tiles with picots by hand', () => {
+  const edged = tileLadder.bind({ ...tileLadder.defaults, edges: 'picots' });
+
+  it('ten tiles: a picot of three on either end of each, and a bead over nine seams on either edge', () => {
+    expect(counted(edged, 10)).toEqual({ A: 10, C: 60, D: 18 });
+    expect(counted(edged, 10, { without: new Set(['picots']) })).toEqual({ A: 10 });
+    const plain = tileLadder.bind({ ...tileLadder.defaults, edges: 'picots', gap: 'none', picot: ['C'] });
+    expect(counted(plain, 10)).toEqual({ A: 10, C: 20 });
+  });
+
+  it('every hole of a middle tile is gone through four times: twice by the ladder, and once by either trip', () => {
+    expect(through(edged, 12, 6)).toMatchObject({ tile: 4, 'tile/1': 4 });
+  });
+
+  it('letters of the tiles cannot be picots, and short picots are told', () => {
+    expect(tileLadder.check({ ...tileLadder.defaults, edges: 'picots', picot: ['A'] }).join()).toMatch(
+      /other letters/,
+    );
+    const short = tileLadder.bind({ ...tileLadder.defaults, edges: 'picots', picot: ['C'] });
+    const sizes = (role: string) => (role === 'A' ? byId(BEADS, 'tile') : eleven);
+    expect(short.advise?.(sizes).join()).toMatch(/Add a seed/);
+  });
+});
+
+describe('a turn with a ring by hand', () => {
+  it('the middle bead of each turn is another, and the clasp hangs on it', () => {
+    const line = twoHoleLine.bind({ ...twoHoleLine.defaults, ring: 'E' });
+    expect(counted(line, 5)).toEqual({ A: 6, B: 10 + 4, C: 20, D: 5, E: 2 });
+    // Both loops of the clasp begin and end in it.
+    const path = line.weave(5, ends);
+    const loops = path.moves.filter(isTraversal).filter(({ place }) => place.section.zone === 'joint');
+    expect(
+      new Set(loops.flatMap(({ bead }) => (woven(bead) || bead.role !== 'loop' ? [bead.role] : []))),
+    ).toEqual(new Set(['E']));
+  });
 });

@@ -3,8 +3,10 @@ import type { Net } from '../layout/solver/held';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
-import type { Needle } from '../weave/needle';
-import type { Bead } from '../weave/path';
+import { forth, outOfWay, reversed } from '../weave/edge';
+import { hole, type Needle, type Passage } from '../weave/needle';
+import type { Bead, HoleEnd } from '../weave/path';
+import type { Target } from '../weave/route';
 import { at, runningSum } from './structure';
 
 /**
@@ -39,7 +41,7 @@ const slanted = (bead: BeadSize) => reachOf(solidOf(bead), Math.SQRT1_2, Math.SQ
  * From a corner of the net to the middles of the beads that meet there, that of a side and that of a rung, mm: they touch
  * halfway between their holes, and their ends are as far from the corner as each other.
  */
-function corner(side: BeadSize, rung: BeadSize): { side: number; rung: number } {
+export function corner(side: BeadSize, rung: BeadSize): { side: number; rung: number } {
   const both = Math.SQRT2 * (slanted(side) + slanted(rung));
   const more = (side.lengthMm - rung.lengthMm) / 2;
   return { side: (both + more) / 2, rung: (both - more) / 2 };
@@ -112,7 +114,12 @@ export function grid(body: (role: string) => BeadSize, { sides, rung, rows }: Si
 export interface Run {
   readonly beads: readonly Bead[];
   readonly forward: boolean;
+  /** Which hole of its beads it is; the first where nothing is said. */
+  readonly hole?: number;
 }
+
+/** The ways through a run as it was strung. */
+const passagesOf = ({ beads, hole: n = 0 }: Run): Passage[] => beads.map((bead) => hole(bead, n));
 
 /** Keeps a run of a row under its place in it. */
 export function put(rows: Run[][], row: number, place: number, run: Run): void {
@@ -120,8 +127,15 @@ export function put(rows: Run[][], row: number, place: number, run: Run): void {
 }
 
 /** Takes a needle through a run, along or against. */
-export const goThrough = (needle: Needle, { beads, forward }: Run, wanted: boolean): Needle =>
-  forward === wanted ? needle.through(...beads) : needle.back(...[...beads].reverse());
+export const goThrough = (needle: Needle, run: Run, wanted: boolean): Needle =>
+  run.forward === wanted ? needle.through(...passagesOf(run)) : needle.back(...passagesOf(run).reverse());
+
+/** The holes of a run that is gone through so. */
+export const holesOf = (run: Run, wanted: boolean): HoleEnd[] =>
+  run.forward === wanted ? forth(...passagesOf(run)) : reversed(forth(...passagesOf(run)));
+
+/** Where thread comes out of a run that it goes through so. */
+export const endOf = (run: Run, wanted: boolean): Target => outOfWay(holesOf(run, wanted));
 
 /** The pass in which row `row` (counted from 0) of several is worked. */
 export const rowPass = (row: number) => `row ${row + 1}`;

@@ -12,11 +12,13 @@ import { bindSections } from './bindSections';
 import { hasSections, type Sections } from './sections';
 import { rightAngleWeave } from './rightAngleWeave';
 import { roundMotif } from './roundMotif';
+import { squareRope } from './squareRope';
 import { strungLine } from './strungLine';
 import type { Graduation, Structure, StrungBy, Weaveable } from './structure';
 import { tileLadder } from './tileLadder';
 import { tubularHerringbone } from './tubularHerringbone';
 import { tubularPeyote } from './tubularPeyote';
+import { twoDecks } from './twoDecks';
 import { twoHoleLine } from './twoHoleLine';
 
 /** Every stitch the gallery knows, in the order it shows them. A new one is one file and one line here. */
@@ -32,6 +34,8 @@ export const STRUCTURES: readonly Structure[] = [
   brickStitch,
   rightAngleWeave,
   crossWeave,
+  squareRope,
+  twoDecks,
   twoHoleLine,
   joinedMotifs,
 ];

@@ -13,10 +13,10 @@ import {
   type Made,
   type Post,
 } from '../weave/edge';
-import { backOutOf, outOf, type Needle } from '../weave/needle';
+import type { Needle } from '../weave/needle';
 import type { Bead } from '../weave/path';
-import type { Target } from '../weave/route';
-import { goThrough, grid, put, rowPass, type Run } from './grid';
+import { goesForward, goRound, isClockwise, type SideName } from './circles';
+import { endOf, goThrough, grid, put, rowPass, type Run } from './grid';
 import { SHORTENS } from './shortening';
 import { cellOf, MOTIF_FIELD, motifSchema } from './motif';
 import { at, distinct, partsOf, sequenceSchema, structure } from './structure';
@@ -52,16 +52,6 @@ const circlesOfUnit = ({ motif }: Pick<Params, 'motif'>) => Math.max(motif.lengt
 const inMotif = ({ motif }: Params, circle: number, level: number, length: number): RoleLetter[] =>
   Array.from({ length }, () => cellOf(motif, circle + motif.length, level));
 
-/** The sides of a circle, seen from above: `left` towards the start of the piece. */
-type SideName = 'top' | 'right' | 'bottom' | 'left';
-const CLOCKWISE: readonly SideName[] = ['top', 'right', 'bottom', 'left'];
-const COUNTER: readonly SideName[] = ['top', 'left', 'bottom', 'right'];
-
-/** Neighbouring circles run opposite ways, along the rows and across them. */
-const isClockwise = (row: number, unit: number) => (row + unit) % 2 === 0;
-/** Whether thread that runs so round a circle goes along a side in +x, or in +y. */
-const goesForward = (side: SideName, clockwise: boolean) => (side === 'top' || side === 'left') === clockwise;
-
 const leftwards = (row: number) => row % 2 === 1;
 
 /**
@@ -79,7 +69,6 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
 
   const circle = (row: number, unit: number, first: boolean) => {
     const clockwise = isClockwise(row, unit);
-    const order = clockwise ? CLOCKWISE : COUNTER;
     const runAt = (side: SideName): Run | undefined => {
       if (side === 'bottom') return row > 0 ? tops[row - 1]?.[unit] : cellar[unit];
       return side === 'top' ? tops[row]?.[unit] : rungs[row]?.[side === 'left' ? unit : unit + 1];
@@ -91,32 +80,25 @@ function weave(p: Params, repeats: number, loom: Loom): Made {
     };
     const shared: SideName = first && row > 0 ? 'bottom' : leftwards(row) ? 'right' : 'left';
     const exit: SideName = leftwards(row) ? 'left' : 'right';
-    const from = order.indexOf(shared);
-    const next = (i: number) => at(order, (from + i) % order.length);
-    const along = (side: SideName) => goThrough(t, runAt(side) as Run, goesForward(side, clockwise));
     // The first row is named as it is strung, so that every unit of it reads alike.
     const strung = ['near', 'rung', 'far'];
-    for (let i = 1; i < order.length; i++) {
-      const side = next(i);
-      if (runAt(side)) along(side);
-      else {
-        const roles =
-          side === 'top' || side === 'bottom'
-            ? sideRoles(p, goesForward(side, clockwise), unit, side === 'top' ? row + 1 : row)
-            : rungRoles(p, side === 'left' ? unit - 1 : unit, row);
-        // The outermost rung of a later row belongs to the unit beyond: there it is what every unit begins with.
-        const outer = row > 0 && first && side === (exit === 'left' ? 'right' : 'left');
-        const beads = outer
-          ? t.string(roles, exit, { row: exit === 'left' ? unit + 1 : -1 })
-          : t.string(roles, row === 0 ? at(strung, i - 1) : side);
-        keep(side, { beads, forward: goesForward(side, clockwise) });
+    goRound({ clockwise, shared, exit }, (side, forward, nth) => {
+      const there = runAt(side);
+      if (there) {
+        goThrough(t, there, forward);
+        return;
       }
-    }
-    along(shared);
-    for (let i = 1; ; i++) {
-      along(next(i));
-      if (next(i) === exit) break;
-    }
+      const roles =
+        side === 'top' || side === 'bottom'
+          ? sideRoles(p, forward, unit, side === 'top' ? row + 1 : row)
+          : rungRoles(p, side === 'left' ? unit - 1 : unit, row);
+      // The outermost rung of a later row belongs to the unit beyond: there it is what every unit begins with.
+      const outer = row > 0 && first && side === (exit === 'left' ? 'right' : 'left');
+      const beads = outer
+        ? t.string(roles, exit, { row: exit === 'left' ? unit + 1 : -1 })
+        : t.string(roles, row === 0 ? at(strung, nth) : side);
+      keep(side, { beads, forward });
+    });
   };
 
   // The rung that the first unit shares with none before it.
@@ -248,11 +230,6 @@ function rolesByPart(p: Params): { side: RoleLetter[]; rung: RoleLetter[] } {
       ),
     );
   return { side: ofLevel(0), rung: ofLevel(1) };
-}
-
-/** Where thread comes out of a run that it goes through so. */
-function endOf({ beads, forward }: Run, wanted: boolean): Target {
-  return forward === wanted ? outOf(at(beads, -1)) : backOutOf(at(beads, 0) as Bead);
 }
 
 const edgeOption = (role: RoleLetter) => ({ value: role, label: `with ${role}` });

@@ -78,7 +78,8 @@ const anyStitch = fc
       return [[field.key, at(options, (drawn.next().value ?? 0) % options.length).value]];
     });
     return { structure, params: { ...Object.fromEntries(picked), sequence, extra } };
-  });
+  })
+  .filter(({ structure, params }) => structure.check(params).length === 0 && !structure.unlike?.not(params));
 
 describe('sections along a piece', () => {
   it('stand in most stitches: all whose units are rows or beads in a sequence', () => {

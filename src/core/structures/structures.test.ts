@@ -181,10 +181,11 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
       const { path, layout } = layOut(weaveable, n);
       const body = bodies(weaveable);
       const form = weaveable.form(body, all);
-      // A later pass may stand out over the ends.
-      const woven = path.beads.filter(
-        ({ place }) => place.section.zone !== 'joint' && !path.passes.has(place.pass),
-      );
+      // What can be left out, or hangs, may stand out over the ends.
+      const woven = path.beads.filter(({ place: { section, pass } }) => {
+        const later = path.passes.get(pass);
+        return section.zone !== 'joint' && !later?.optional && !later?.face;
+      });
       const xs = woven.flatMap((bead) => {
         const { lengthMm, diameterMm, widthMm } = body(bead.role);
         const pose = layout.poses[bead.id] as Pose;

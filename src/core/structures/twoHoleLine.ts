@@ -16,18 +16,21 @@ import { backOutOf, hole, outOf } from '../weave/needle';
 import { wovenAt, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import { at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
-import { ROLE_LETTERS } from './roles';
+import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
 const MOST = 6;
 const LENS = 'A';
 const SMALL = ROLE_LETTERS.slice(1);
 const TURNS = [3, 4, 5] as const;
+const NONE = 'none';
 /** Beads of two holes between an end and where its thread is woven in. */
 const WOVEN_UNITS = 2;
 
 const params = z.object({
   between: sequenceSchema(MOST, SMALL),
   turn: z.literal(TURNS),
+  /** The bead in the middle of a turn, through which a jump ring can go; a seed as the others where it is none. */
+  ring: z.enum([NONE, ...SMALL]).default(NONE),
   overlay: z.enum(['crosses', 'diagonals']),
   over: sequenceSchema(7, SMALL).refine(
     (over) => over.length % 2 === 1,
@@ -42,8 +45,11 @@ const REACHES = 0.9;
 /** How far along the piece a long diagonal reaches, as a part of its length, until it is laid out (from memory). */
 const SLANT = 0.6;
 
-/** The seeds of a turn are those between the beads. */
-const turnRole = ({ between }: Params) => at(between, 0);
+/** What the clasp hangs on: the last of the first half of a turn. */
+const ringOf = ({ turn }: Pick<Params, 'turn'>) => Math.ceil(turn / 2) - 1;
+/** The seeds of a turn are those between the beads, but for the one that holds what hangs there. */
+const turnRoles = ({ between, ring, turn }: Params): RoleLetter[] =>
+  Array.from({ length: turn }, (_, k) => (ring !== NONE && k === ringOf({ turn }) ? ring : at(between, 0)));
 const middleOf = ({ over }: Params) => Math.floor(over.length / 2);
 
 interface Unit {
@@ -70,13 +76,11 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   /** Half the seeds of a turn, what hangs from the one in the middle, and the other half. */
   const turn = (which: EdgeName, row: number): Edge => {
-    const seeds = (count: number, name: string) =>
-      w.in({ section: wovenAt(which, w.part), pass: 'turn', row }, () =>
-        t.string(Array<string>(count).fill(turnRole(p)), name),
-      );
-    const middle = at(seeds(Math.ceil(p.turn / 2), 'turn'), -1);
+    const seeds = (roles: readonly RoleLetter[], name: string) =>
+      w.in({ section: wovenAt(which, w.part), pass: 'turn', row }, () => t.string(roles, name));
+    const middle = at(seeds(turnRoles(p).slice(0, ringOf(p) + 1), 'turn'), -1);
     const edge = loom.reached(which, onePost(straight(forth(middle))), t);
-    seeds(Math.floor(p.turn / 2), 'on');
+    seeds(turnRoles(p).slice(ringOf(p) + 1), 'on');
     return edge;
   };
   const end = turn('end', units);
@@ -122,6 +126,8 @@ function weave(p: Params, units: number, loom: Loom): Made {
   };
 }
 
+const ringOption = (role: RoleLetter) => ({ value: role, label: role });
+
 export const twoHoleLine = structure({
   id: 'two-hole-line',
   name: 'Two-hole line',
@@ -147,7 +153,7 @@ export const twoHoleLine = structure({
     'Keep to one face with the crosses. Turn the work over and they land on the skin.',
   ],
   params,
-  defaults: { between: ['B'], turn: 3, overlay: 'crosses', over: ['C', 'D', 'C'], face: 'front' },
+  defaults: { between: ['B'], turn: 3, ring: NONE, overlay: 'crosses', over: ['C', 'D', 'C'], face: 'front' },
   usual: { A: 'lens', B: 'seed-11', C: 'seed-15', D: 'seed-11' },
   fields: [
     {
@@ -164,6 +170,14 @@ export const twoHoleLine = structure({
       label: 'Seeds that turn the end',
       help: 'The clasp hangs on the one in the middle.',
       options: TURNS.map((value) => ({ value, label: `${value}` })),
+    },
+    {
+      key: 'ring',
+      kind: 'choice',
+      label: 'In the middle of a turn',
+      help: 'A larger bead, such as an 8/0, is a ring that a jump ring goes through.',
+      options: [{ value: NONE, label: 'a seed' }, ...FIRST_ROLES.slice(1).map(ringOption)],
+      roleOption: ringOption,
     },
     {
       key: 'overlay',
@@ -198,6 +212,7 @@ export const twoHoleLine = structure({
     parts: [
       { role: LENS, part: 'bead of two holes', holes: 2 },
       ...partsOf(p.between, 'bead between'),
+      ...(p.ring === NONE ? [] : partsOf([p.ring], 'bead that the clasp hangs on')),
       ...partsOf(p.over, 'bead laid over'),
     ],
     minimumUnits: 2,
@@ -225,9 +240,12 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
   const lens = body(LENS);
   const apart = lens.apartMm ?? lens.diameterMm;
   const between = runningSum(p.between.map((role) => body(role).lengthMm));
-  const seed = body(turnRole(p));
-  const arc = hang(apart, Array<number>(p.turn).fill(seed.lengthMm));
-  const turnMm = Math.max(...arc.map(({ at: [, out] }) => out)) + seed.diameterMm / 2;
+  const turn = turnRoles(p).map((role) => body(role));
+  const arc = hang(
+    apart,
+    turn.map(({ lengthMm }) => lengthMm),
+  );
+  const turnMm = Math.max(...arc.map(({ at: [, out] }, k) => out + at(turn, k).diameterMm / 2));
   const pitch = lens.lengthMm + between.total;
   const girth = Math.max(...p.over.map((role) => body(role).diameterMm));
   const over = { z: (p.face === 'front' ? -1 : 1) * (lens.diameterMm + girth) * 0.5 };
@@ -243,7 +261,7 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
     switch (word) {
       case 'turn':
       case 'on': {
-        const { at: place, way } = at(arc, word === 'turn' ? k : Math.ceil(p.turn / 2) + k);
+        const { at: place, way } = at(arc, word === 'turn' ? k : ringOf(p) + 1 + k);
         const atEnd = section.joint === 'end';
         const to = atEnd ? 1 : -1;
         const x = atEnd ? lensEnd : turnMm;

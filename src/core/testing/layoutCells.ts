@@ -155,9 +155,9 @@ export function laid(
   };
 }
 
-/** The thickest that beads held so can be: on a mat one beside the other, on either face what lies there; on a former the form's. */
+/** The thickest that beads held so can be: on a mat one beside the other, on either face what lies there; in the hand and on a former the form's. */
 function stackMm({ request: { cell, sizes, start }, form }: Laid): number {
-  if (start.held === 'former') return form.thicknessMm * ROUND;
+  if (start.held === 'former' || start.held === 'hand') return form.thicknessMm * ROUND;
   const thickest = (wanted: (bead: CellBead) => boolean) =>
     Math.max(
       0,
@@ -169,7 +169,7 @@ function stackMm({ request: { cell, sizes, start }, form }: Laid): number {
   const facedMm = cell.beads.reduce((sum, { face }, i) => sum + (face ? (sizes[i]?.lengthMm ?? 0) : 0), 0);
   return PLAY * (thickest(({ face }) => face === null) + layersMm + facedMm / cell.units / 2);
 }
-/** A tube may be so much thicker than its form, and anything than its beads: they tip a little. */
+/** A tube, or what stands in three dimensions, may be so much thicker than its form, and anything than its beads: they tip a little. */
 const ROUND = 1.3;
 const PLAY = 1.12;
 /** Bare thread may be so much longer than the closed form's, which a folded state is by half or twice; where it has next to none, by so much. */

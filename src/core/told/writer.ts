@@ -309,10 +309,12 @@ class Teller {
     if (part !== undefined && ofPart.length < all.length)
       places.push({ ref: { ...of, part }, kind: `${places[0]?.kind ?? ''} of the ${part}`, among: ofPart });
     for (const { ref, kind, among } of places) if (among.length === 1) found.push({ ref, kind });
-    for (const { ref, kind, among } of places) {
+    const ahead = places.flatMap(({ ref, kind, among }) => {
       const next = aheadIsSaid ? this.nextOf(bead, among, here) : null;
-      if (next !== null) found.push({ ref: { ...ref, next }, kind: `${kind} next ${next}` });
-    }
+      return next === null ? [] : [{ ref: { ...ref, next }, kind: `${kind} next ${next}`, next }];
+    });
+    // The next A is plainer than the second bead ahead.
+    found.push(...ahead.toSorted((a, b) => a.next - b.next));
     for (const { ref, kind, among } of places)
       for (const side of this.sight.sidesOf(bead, among))
         found.push({ ref: { ...ref, side }, kind: `${kind} ${side}` });
@@ -366,9 +368,9 @@ const rowKey = (section: Section, row: number): string => `${sectionKey(section)
 /** Moves that are told together: picks in a run, a hidden way, others of a kind. */
 const actKey = (move: Move): string => (move.kind === 'pass' && move.as === 'travel' ? 'weave' : move.kind);
 
-/** Moves that are one step: of one needle in one row. */
+/** Moves that are one step: of one needle in one row, or in what of it is told in one breath. */
 const stepKey = ({ needle, place }: Move): string =>
-  `${needle}|${sectionKey(place.section)}|${place.pass}|${place.unit}|${place.row}`;
+  `${needle}|${sectionKey(place.section)}|${place.pass}|${place.unit}|${place.row}|${place.step ?? ''}`;
 
 /** From so many steps it is learned how a stitch is best told: rows enough for a long repeat to come again. */
 const LEARNED = 80;

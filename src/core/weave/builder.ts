@@ -103,6 +103,8 @@ interface Whereabouts {
   readonly rowsPerUnit?: number;
   /** Which of several rows of a net, or of such, the beads strung here belong to. */
   readonly run?: number;
+  /** Of a row too long to be told in one breath: which of its steps is worked here. */
+  readonly step?: number;
 }
 
 /**
@@ -391,6 +393,7 @@ export class Weave implements Written {
       row: from.row + row,
       unit: from.unit + unit,
       rowInUnit,
+      ...(part.step !== undefined && { step: part.step }),
     };
   }
 

@@ -65,6 +65,8 @@ export interface Place {
   readonly row: number;
   /** The row counted from the first of its unit. */
   readonly rowInUnit: number;
+  /** Of a row that is told in several steps: which of them, from 0. */
+  readonly step?: number;
 }
 
 /** Which bead of its row a bead is: what it is a part of, and which of those that were strung together, from 0. */

@@ -75,6 +75,17 @@ export const GLOSSARY = [
     example: { structureId: 'right-angle-weave', roles: ['B'] },
   },
   {
+    word: 'post',
+    meaning: 'Of a square rope: the bead that stands between two rings, at each of their corners.',
+    example: { structureId: 'square-rope', roles: ['B'] },
+  },
+  {
+    word: 'deck',
+    meaning:
+      'Of a band that is two thick: the rungs through the one holes of its sides, and those through the other.',
+    example: { structureId: 'two-decks', roles: ['B'] },
+  },
+  {
     word: 'picot',
     meaning: 'Beads that stand out in a small point along an edge.',
     example: { structureId: 'ladder', roles: ['B'] },

@@ -84,10 +84,15 @@ export function handLaid(
     options,
   );
   options.onProgress?.(last + 1, last + 2);
-  return {
-    settled: start.net === 'square' ? midway(start.state, settled) : settled,
-    snugMm: settled.periodMm,
-  };
+  return { settled: start.net === 'square' ? between(settled) : settled, snugMm: settled.periodMm };
+
+  /** Midway; what stands in three dimensions comes to rest there, for its beads would lie in each other. */
+  function between(snug: Settled): Settled {
+    const soft = midway(start.state, snug);
+    if (start.held === 'mat') return soft;
+    const there = { cell, solids, start, stage: last, hardness: AGAIN, grown: true, pitchHeld: true };
+    return drawn(there, soft.state, options);
+  }
 }
 
 /** The same work in bodies that are nearly the same, from where it rests: the period that it comes to when drawn snug, mm. */
@@ -145,6 +150,8 @@ interface Draw {
   readonly agains?: number;
   /** Whether the beads of the stage lie where they belong, and are not to be strung onto the others. */
   readonly grown: boolean;
+  /** Whether the pitch stays as it is, whatever the stage. */
+  readonly pitchHeld?: boolean;
 }
 
 /** Draws beads to rest, those of the last stage strung onto what is there; `all` holds the whole cell and is moved along. */
@@ -207,7 +214,7 @@ const periodOf = (state: Float64Array): number => given(state.at(-2), 'pitch');
 
 /** What holds the work while it is drawn. */
 function holding(
-  { cell, solids, start, stage }: Draw,
+  { cell, solids, start, stage, pitchHeld = keepsPitch(cell, start, stage) }: Draw,
   { pull = PULL, slack = AT_EASE.slack, threadMm = THREAD }: SolveOptions,
 ): Stage {
   return {
@@ -219,6 +226,6 @@ function holding(
     disc: cell.folds === null ? 0 : HOLD,
     line: start.held === 'line' ? HOLD : 0,
     formerMm: start.held === 'former' ? clearInside(solids, start) / 2 : 0,
-    pitchHeld: keepsPitch(cell, start, stage),
+    pitchHeld,
   };
 }

@@ -1,8 +1,8 @@
 /**
- * How a maker holds the work while she measures it: flat on a mat, a tube on its former, a line pulled straight.
- * The structure tells it.
+ * How a maker holds the work while she measures it: flat on a mat, a tube on its former, a line pulled straight;
+ * what is as thick as it stands lies in the hand, where nothing presses on it. The structure tells it.
  */
-export type Held = 'mat' | 'former' | 'line';
+export type Held = 'mat' | 'former' | 'line' | 'hand';
 
 /**
  * Nets are soft. Circles of single beads rest anywhere from square, as they are first drawn, to a pinwheel, where thread
