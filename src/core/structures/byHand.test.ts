@@ -14,6 +14,7 @@ import { ladder } from './ladder';
 import { flatPeyote } from './flatPeyote';
 import { rightAngleWeave } from './rightAngleWeave';
 import { flatHerringbone } from './flatHerringbone';
+import { stoneLattice } from './stoneLattice';
 import { strungLine } from './strungLine';
 import type { WeaveRequest, Weaveable } from './structure';
 import { crossWeave } from './crossWeave';
@@ -478,5 +479,39 @@ describe('a turn with a ring by hand', () => {
     expect(
       new Set(loops.flatMap(({ bead }) => (woven(bead) || bead.role !== 'loop' ? [bead.role] : []))),
     ).toEqual(new Set(['E']));
+  });
+});
+
+describe('a lattice of stones by hand', () => {
+  const lattice = stoneLattice.bind(stoneLattice.defaults);
+
+  it('five stones stand between six beads: four seeds to a stone, six in the turns, and seven round it on either edge', () => {
+    expect(counted(lattice, 5)).toEqual({ A: 6, B: 5, C: 20 + 6 + 60, D: 10 });
+    expect(counted(lattice, 5, { without: new Set(['edges']) })).toEqual({ A: 6, B: 5, C: 26 });
+  });
+
+  it('thread goes once through each channel of a stone, and twice through each hole of a bead', () => {
+    expect(through(lattice, 9, 5)).toMatchObject({ stone: 1, 'stone/1': 1, bead: 2, 'bead/1': 2 });
+  });
+
+  it('closed form: a unit is a bead, a stone and two gaps of seeds, and each end stands out by its turn', () => {
+    const sizes = (role: string) =>
+      role === 'A' ? byId(BEADS, 'tile') : role === 'B' ? byId(BEADS, 'set-stone') : eleven;
+    const { pitchMm, endWidthMm } = lattice.form(sizes, new Set());
+    expect(pitchMm).toBeCloseTo(5 + 6 + 2 * eleven.lengthMm, 9);
+    expect(endWidthMm).toBe(5);
+  });
+
+  it('stones too large for their edge are told, and an edge that is too long', () => {
+    const told = (edge: readonly string[]) =>
+      stoneLattice
+        .bind({ ...stoneLattice.defaults, edge })
+        .advise?.((role) =>
+          role === 'A' ? byId(BEADS, 'tile') : role === 'B' ? byId(BEADS, 'set-stone') : eleven,
+        )
+        .join();
+    expect(told(['C', 'C', 'C'])).toMatch(/too large for the edge.*Add a seed/);
+    expect(told(Array<string>(9).fill('C'))).toMatch(/Take a seed out/);
+    expect(told(Array<string>(7).fill('C'))).toBe('');
   });
 });

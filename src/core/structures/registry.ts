@@ -13,6 +13,7 @@ import { hasSections, type Sections } from './sections';
 import { rightAngleWeave } from './rightAngleWeave';
 import { roundMotif } from './roundMotif';
 import { squareRope } from './squareRope';
+import { stoneLattice } from './stoneLattice';
 import { strungLine } from './strungLine';
 import type { Graduation, Structure, StrungBy, Weaveable } from './structure';
 import { tileLadder } from './tileLadder';
@@ -37,6 +38,7 @@ export const STRUCTURES: readonly Structure[] = [
   squareRope,
   twoDecks,
   twoHoleLine,
+  stoneLattice,
   joinedMotifs,
 ];
 

@@ -1,30 +1,16 @@
 import * as z from 'zod';
-import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
-import {
-  forth,
-  onePost,
-  ownAndTail,
-  straight,
-  towards,
-  type Edge,
-  type EdgeName,
-  type Loom,
-  type Made,
-} from '../weave/edge';
-import { backOutOf, hole, outOf } from '../weave/needle';
-import { wovenAt, type Bead } from '../weave/path';
+import { ownAndTail, type Loom, type Made } from '../weave/edge';
+import { backOutOf, hole } from '../weave/needle';
+import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import { at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
-import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
+import { FIRST_ROLES, ROLE_LETTERS } from './roles';
+import { NONE, turnFields, turnForm, TURNS, WOVEN_UNITS, weaveTwoRows } from './twoRows';
 
 const MOST = 6;
 const LENS = 'A';
 const SMALL = ROLE_LETTERS.slice(1);
-const TURNS = [3, 4, 5] as const;
-const NONE = 'none';
-/** Beads of two holes between an end and where its thread is woven in. */
-const WOVEN_UNITS = 2;
 
 const params = z.object({
   between: sequenceSchema(MOST, SMALL),
@@ -45,17 +31,7 @@ const REACHES = 0.9;
 /** How far along the piece a long diagonal reaches, as a part of its length, until it is laid out (from memory). */
 const SLANT = 0.6;
 
-/** What the clasp hangs on: the last of the first half of a turn. */
-const ringOf = ({ turn }: Pick<Params, 'turn'>) => Math.ceil(turn / 2) - 1;
-/** The seeds of a turn are those between the beads, but for the one that holds what hangs there. */
-const turnRoles = ({ between, ring, turn }: Params): RoleLetter[] =>
-  Array.from({ length: turn }, (_, k) => (ring !== NONE && k === ringOf({ turn }) ? ring : at(between, 0)));
 const middleOf = ({ over }: Params) => Math.floor(over.length / 2);
-
-interface Unit {
-  readonly lens: Bead;
-  readonly between: readonly Bead[];
-}
 
 /**
  * Beads of two holes in a line, seeds between: along one row of holes, round the end by a few seeds that hold
@@ -65,35 +41,8 @@ interface Unit {
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w } = loom;
   const t = w.needle('working').begin('with a stop bead');
-  const pickLens = () => t.pick({ lens: LENS }).lens;
-
-  const line = w.repeat<Unit | null>(0, units, null, () => ({
-    lens: pickLens(),
-    between: t.string(p.between, 'near'),
-  }));
-  const last = w.in({ row: units, pass: 'closing bead' }, pickLens);
-  const lenses = [...line.items.map((unit) => (unit as Unit).lens), last];
-
-  /** Half the seeds of a turn, what hangs from the one in the middle, and the other half. */
-  const turn = (which: EdgeName, row: number): Edge => {
-    const seeds = (roles: readonly RoleLetter[], name: string) =>
-      w.in({ section: wovenAt(which, w.part), pass: 'turn', row }, () => t.string(roles, name));
-    const middle = at(seeds(turnRoles(p).slice(0, ringOf(p) + 1), 'turn'), -1);
-    const edge = loom.reached(which, onePost(straight(forth(middle))), t);
-    seeds(turnRoles(p).slice(ringOf(p) + 1), 'on');
-    return edge;
-  };
-  const end = turn('end', units);
-  w.pass('back along the other holes', {}, () => {
-    w.in({ row: units }, () => t.back(hole(last, 1)));
-    w.along(line, { backwards: true }, (unit) => {
-      t.string([...p.between].reverse(), 'far');
-      t.back(hole((unit as Unit).lens, 1));
-    });
-  });
-  loom.release(loom.tail);
-  const start = turn('start', 0);
-  w.in({ row: 0, pass: 'close the line' }, () => t.through(at(lenses, 0)));
+  const station = { name: 'lens', role: LENS, between: p.between } as const;
+  const { line, heads: lenses, edges, into } = weaveTwoRows({ loom, t, units, turn: p }, [station]);
 
   const lower = (k: number) => k % 2;
   const why = 'Not too tight: the line must still bend.';
@@ -105,7 +54,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
       t.through(hole(at(lenses, k + 1), lower(k + 1)));
     });
     if (p.overlay === 'diagonals') return true;
-    w.in({ row: units - 1 }, () => t.travel(backOutOf(last, 1 - lower(units))));
+    w.in({ row: units - 1 }, () => t.travel(backOutOf(at(lenses, -1), 1 - lower(units))));
     w.along(line, { backwards: true }, (_, k) => {
       const half = p.over.slice(0, middleOf(p));
       t.string(half, 'across');
@@ -116,17 +65,13 @@ function weave(p: Params, units: number, loom: Loom): Made {
     return true;
   });
 
-  const into = (k: number) =>
-    towards(...[0, 1].flatMap((n) => [outOf(at(lenses, k), n), backOutOf(at(lenses, k), n)]));
   const few = Math.min(WOVEN_UNITS, units);
   const atEnd = done && p.overlay === 'diagonals';
   return {
-    edges: { start, end },
+    edges,
     ends: ownAndTail(loom, t, into(atEnd ? units - few : few), into(few)),
   };
 }
-
-const ringOption = (role: RoleLetter) => ({ value: role, label: role });
 
 export const twoHoleLine = structure({
   id: 'two-hole-line',
@@ -164,21 +109,7 @@ export const twoHoleLine = structure({
       most: MOST,
       roles: SMALL,
     },
-    {
-      key: 'turn',
-      kind: 'choice',
-      label: 'Seeds that turn the end',
-      help: 'The clasp hangs on the one in the middle.',
-      options: TURNS.map((value) => ({ value, label: `${value}` })),
-    },
-    {
-      key: 'ring',
-      kind: 'choice',
-      label: 'In the middle of a turn',
-      help: 'A larger bead, such as an 8/0, is a ring that a jump ring goes through.',
-      options: [{ value: NONE, label: 'a seed' }, ...FIRST_ROLES.slice(1).map(ringOption)],
-      roleOption: ringOption,
-    },
+    ...turnFields(FIRST_ROLES.slice(1)),
     {
       key: 'overlay',
       kind: 'choice',
@@ -240,12 +171,8 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
   const lens = body(LENS);
   const apart = lens.apartMm ?? lens.diameterMm;
   const between = runningSum(p.between.map((role) => body(role).lengthMm));
-  const turn = turnRoles(p).map((role) => body(role));
-  const arc = hang(
-    apart,
-    turn.map(({ lengthMm }) => lengthMm),
-  );
-  const turnMm = Math.max(...arc.map(({ at: [, out] }, k) => out + at(turn, k).diameterMm / 2));
+  const turn = turnForm(p, apart, body);
+  const turnMm = turn.outMm;
   const pitch = lens.lengthMm + between.total;
   const girth = Math.max(...p.over.map((role) => body(role).diameterMm));
   const over = { z: (p.face === 'front' ? -1 : 1) * (lens.diameterMm + girth) * 0.5 };
@@ -255,21 +182,17 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
     (at(diagonal.starts, k) + body(at(p.over, k)).lengthMm / 2) / diagonal.total - 0.5;
   const middle = middleOf(p);
 
-  const pose = ({ slot, role, place: { row, section } }: Bead): Pose => {
-    const { of: word, index: k } = slot;
+  const pose = (bead: Bead): Pose => {
+    const {
+      slot: { of: word, index: k },
+      role,
+      place: { row },
+    } = bead;
     const lensEnd = turnMm + row * pitch + lens.lengthMm;
     switch (word) {
       case 'turn':
-      case 'on': {
-        const { at: place, way } = at(arc, word === 'turn' ? k : ringOf(p) + 1 + k);
-        const atEnd = section.joint === 'end';
-        const to = atEnd ? 1 : -1;
-        const x = atEnd ? lensEnd : turnMm;
-        return {
-          centre: [x + to * place[1], to * (place[0] - apart / 2), 0],
-          axis: [to * way[1], to * way[0], 0],
-        };
-      }
+      case 'on':
+        return turn.pose(bead, { from: turnMm, to: lensEnd });
       case 'near':
       case 'far': {
         const along = word === 'near' ? k : p.between.length - 1 - k;

@@ -74,8 +74,11 @@ function linesOf(
   const along = ways.filter((way) => !isTurn(way));
   const drawn = along.length > 0 ? along : ways;
   const lineOf = new Map(drawn.flatMap((way, k) => way.map((index) => [index, first + k] as const)));
-  for (const index of ways.flat().sort((a, b) => a - b))
-    if (!lineOf.has(index)) lineOf.set(index, lineOf.get(index - 1) ?? first);
+  let last = first;
+  for (const index of ways.flat().sort((a, b) => a - b)) {
+    last = lineOf.get(index) ?? last;
+    lineOf.set(index, last);
+  }
   return { lineOf, next: first + drawn.length };
 }
 
