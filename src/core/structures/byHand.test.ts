@@ -17,6 +17,7 @@ import { flatHerringbone } from './flatHerringbone';
 import { stoneLattice } from './stoneLattice';
 import { strungLine } from './strungLine';
 import type { WeaveRequest, Weaveable } from './structure';
+import { ballBand } from './ballBand';
 import { crossWeave } from './crossWeave';
 import { tileLadder } from './tileLadder';
 import { tubularHerringbone } from './tubularHerringbone';
@@ -513,5 +514,46 @@ describe('a lattice of stones by hand', () => {
     expect(told(['C', 'C', 'C'])).toMatch(/too large for the edge.*Add a seed/);
     expect(told(Array<string>(9).fill('C'))).toMatch(/Take a seed out/);
     expect(told(Array<string>(7).fill('C'))).toBe('');
+  });
+});
+
+describe('cross-weave over balls by hand', () => {
+  const band = ballBand.bind(ballBand.defaults);
+
+  it('seven units: eight balls, a bead of two holes on either side with two seeds each, seven beads on top', () => {
+    // Seeds: four a unit beside the beads of two holes, one in six gaps of either edge, and two in each of four turns.
+    expect(counted(band, 7)).toEqual({ A: 14, B: 8, C: 28 + 12 + 8, D: 7 });
+    expect(counted(band, 7, { without: new Set(['top']) })).toEqual({ A: 14, B: 8, C: 48 });
+    expect(counted(ballBand.bind({ ...ballBand.defaults, sides: 'unlike', top: 'none' }), 7)).toEqual({
+      A: 7,
+      B: 8,
+      C: 48,
+      E: 7,
+    });
+  });
+
+  it('a ball is gone through by both needles and by the pass on top; each hole of a side once', () => {
+    const uses = holeUses(band.weave(9, ends)).filter(({ bead }) => woven(bead) && bead.place.row === 4);
+    const of = (role: string) => uses.filter(({ bead }) => bead.role === role).map((use) => use.traversals);
+    expect(of('B')).toEqual([3]);
+    expect(of('A')).toEqual([1, 1, 1, 1]);
+  });
+
+  it('closed form: a ball’s girth a unit where the sides are shorter, else the side', () => {
+    const sizes = (ball: string) => (role: string) =>
+      role === 'B' ? byId(BEADS, ball) : role === 'A' ? byId(BEADS, 'tile') : eleven;
+    expect(band.form(sizes('pressed-8'), new Set()).pitchMm).toBe(8);
+    expect(band.form(sizes('pressed-6'), new Set()).pitchMm).toBeCloseTo(5 + 2 * eleven.lengthMm, 9);
+  });
+
+  it('sides too short for the balls are told, and an outer edge that is not as long as the inner one', () => {
+    const told = (ball: string, outer: readonly string[]) =>
+      ballBand
+        .bind({ ...ballBand.defaults, outer })
+        .advise?.((role) => byId(BEADS, role === 'B' ? ball : role === 'A' ? 'half-tile' : 'seed-11'))
+        .join();
+    expect(told('pressed-8', ['C', 'C'])).toMatch(/shorter than a ball/);
+    expect(told('pressed-4', ['C', 'C', 'C', 'C'])).toMatch(/band bends/);
+    expect(told('pressed-4', ['C', 'C'])).toBe('');
   });
 });

@@ -1,3 +1,4 @@
+import { ballBand } from './ballBand';
 import { beadedBall } from './beadedBall';
 import { brickStitch } from './brickStitch';
 import { crossWeave } from './crossWeave';
@@ -35,6 +36,7 @@ export const STRUCTURES: readonly Structure[] = [
   brickStitch,
   rightAngleWeave,
   crossWeave,
+  ballBand,
   squareRope,
   twoDecks,
   twoHoleLine,

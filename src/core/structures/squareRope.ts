@@ -68,7 +68,7 @@ const STRUNG_DOWN: readonly number[] = [0, 4, 5];
  */
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w } = loom;
-  const t = w.needle('working').begin('none');
+  const t = w.needle('working');
   const count = units * p.sequence.length;
   /** By rings, then by their sides; by cubes, then by their corners. */
   const rings: Run[][] = [];
@@ -114,6 +114,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   };
 
   w.in({ row: -1 }, () => {
+    t.begin('none');
     const sides = sidesOf(0);
     for (const side of sides) bead(0, side);
     through(0, at(sides, 0));

@@ -55,7 +55,7 @@ const goesOn = ({ rows }: Params, deck: number, row: number) =>
  */
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w } = loom;
-  const t = w.needle('working').begin('none');
+  const t = w.needle('working');
   /** By levels across the band, then by units. */
   const sides: Run[][] = [];
   /** By decks, rows and the places between units. */
@@ -127,7 +127,10 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const end = () => edge(units, (way) => way);
   const reachEnd = () => loom.reached('end', end(), t);
 
-  w.in({ row: -1, run: 0 }, () => putRung(LOWER, 0, 0, true));
+  w.in({ row: -1, run: 0 }, () => {
+    t.begin('none');
+    putRung(LOWER, 0, 0, true);
+  });
   row(LOWER, 0, () => 'left');
   if (p.rows === 1) reachEnd();
   else

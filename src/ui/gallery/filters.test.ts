@@ -12,10 +12,10 @@ describe('the marks of the gallery', () => {
     expect(found({ use: 'edging', handle: 'round like a rope', needles: 'two' })).toEqual([]);
   });
 
-  it('two needles: cross-weave; a rope: the tubes', () => {
-    expect(found({ needles: 'two' })).toEqual(['cross-weave']);
-    expect(found({ thread: 'cord' })).toEqual(['strung-line', 'graduated-line', 'cross-weave']);
-    expect(found({ use: 'rope' })).toEqual(['tubular-herringbone', 'tubular-peyote']);
+  it('two needles: both cross-weaves; a rope: the tubes, round and square', () => {
+    expect(found({ needles: 'two' })).toEqual(['cross-weave', 'ball-band']);
+    expect(found({ thread: 'cord' })).toEqual(['strung-line', 'graduated-line', 'cross-weave', 'ball-band']);
+    expect(found({ use: 'rope' })).toEqual(['tubular-herringbone', 'tubular-peyote', 'square-rope']);
   });
 
   it('with seeds alone no stitch of two-hole beads; with those alone no stitch that needs seeds between', () => {
