@@ -152,7 +152,7 @@ export const ballBand = structure({
     'The last pass without tension: drawn tight it bends the band to one face.',
   ],
   params,
-  defaults: { corner: 'C', outer: ['C'], turn: ['C', 'C'], top: 'D', sides: 'alike' },
+  defaults: { corner: 'C', outer: ['C', 'C'], turn: ['C', 'C'], top: 'D', sides: 'alike' },
   usual: { A: 'half-tile', B: 'pressed-6', C: 'seed-11', D: 'seed-8', E: 'lens' },
   fields: [
     {

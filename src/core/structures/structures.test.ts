@@ -12,7 +12,9 @@ import { cellOf } from '../weave/cell';
 import { isTraversal, type Bead, WOVEN } from '../weave/path';
 import { STRUCTURES } from './registry';
 import type { Weaveable } from './structure';
-import { ROLE_LETTERS } from './roles';
+import { misfit } from './parts';
+import { ROLE_LETTERS, type RoleLetter } from './roles';
+import { BEADS, byId } from '../materials/catalogue';
 import { runs } from '../testing/thorough';
 import { all, bodies, eight, ends, layOut, sum } from '../testing/woven';
 
@@ -63,6 +65,13 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
     if (!key) return;
     expect(structure.check({ ...structure.defaults, [key]: [] }).join()).toMatch(/no beads.*add/i);
     expect(structure.check({ ...structure.defaults, [key]: ['A', 'z'] })).not.toEqual([]);
+  });
+
+  it('starts in beads that suit each other and their parts', () => {
+    const usual = (role: string) => byId(BEADS, structure.usual[role as RoleLetter] ?? 'seed-11');
+    expect(structure.bind(structure.defaults).advise?.(usual) ?? []).toEqual([]);
+    for (const part of structure.bind(structure.defaults).parts)
+      expect(misfit(part, usual(part.role)), part.role).toBeNull();
   });
 
   it('builds at every count from the fewest to 40, and every bead is gone through', () => {
