@@ -8,6 +8,7 @@ import { planSteps } from '../plan/steps';
 import { findingPasses } from '../read/traversals';
 import { STRUCTURES } from '../structures/registry';
 import { planned } from '../testing/planned';
+import { checkPath } from '../weave/check';
 import { holdsOneEnd, suitsKind } from './suits';
 
 /** An earring hangs from its wire by one end, whatever it is made in; the other end is free (common practice, no source). */
@@ -27,6 +28,7 @@ describe.each(STRUCTURES.map(({ id }) => id))('an earring in %s', (id) => {
     expect(plan.stations.totalMm).toBeCloseTo(plan.stations.bodyEndMm, 9);
     expect(plan.stations.bodyStartMm).toBeCloseTo(18 + 3 * piece.beads.loop.lengthMm, 9);
     expect(plan.chosen.finishedMm).toBeCloseTo(plan.stations.totalMm, 2);
+    expect(checkPath(path).filter(({ code }) => code !== 'cell-unlike')).toEqual([]);
   });
 
   it('is told so in words, and what takes up a rest leaves the free end alone', () => {

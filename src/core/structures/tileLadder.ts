@@ -85,18 +85,21 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const tail = inside(at(all, 1), { bead: first, hole: 1, end: 0 });
   const inner = at(all, count - 1 - few);
 
+  // From the last bead thread leads nowhere but round the circle that holds it.
+  const circle = [...against(hole(at(all, count - 2), 1)), ...forth(last)];
   if (p.edges === NONE) {
     // Thread leaves by the last bead's own rung and comes back by its second hole, and from there round again.
     const end = loom.reached('end', edge(outOf(last), forth(hole(last, 1))), t);
-    const own = inside(inner, { bead: last, hole: 0, end: 1 });
+    const own: Anchor =
+      loom.hangs('end') > 0
+        ? inside(inner, { bead: last, hole: 0, end: 1 })
+        : { way: { along: () => circle } };
     return { edges: { start, end }, ends: ownAndTail(loom, t, own, tail) };
   }
   // Thread goes on into the outermost hole, as it does in every bead: what hangs at the end hangs there, and picots begin.
   w.in({ row: count - 1 }, () => t.turnInto({ bead: last, hole: 1, enter: 1 }));
   const end = loom.reached('end', onePost(straight(against(hole(last, 1)))), t);
   const done = picots(p, t, w, all);
-  // Without them thread leads nowhere from there but round the circle that holds the last bead.
-  const circle = [...against(hole(at(all, count - 2), 1)), ...forth(last)];
   const own: Anchor = done
     ? { way: { to: mouths(inner) } }
     : { first: { through: () => forth(last), as: 'turn' }, way: { along: () => circle } };
