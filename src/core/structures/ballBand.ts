@@ -5,8 +5,18 @@ import { forth, inRun, onePost, straight, type Loom, type Made } from '../weave/
 import { hole, type Needle } from '../weave/needle';
 import { BASE, wovenAt, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
-import { at, distinct, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
-import { ringOption as roleOption, smallAfter } from './twoRows';
+import {
+  at,
+  distinct,
+  lengthOf,
+  partsOf,
+  runningSum,
+  sequenceSchema,
+  structure,
+  type Form,
+} from './structure';
+import { roleOption } from './field';
+import { smallAfter } from './twoRows';
 import type { RoleLetter } from './roles';
 
 const MOST = 5;
@@ -226,10 +236,9 @@ export const ballBand = structure({
     holes: { [SIDE]: 2, [OTHER]: 2 },
     work: (loom, units) => weave(p, units, loom),
     advise(body) {
-      const lengthOf = (roles: readonly string[]) => sum(roles.map((role) => body(role).lengthMm));
       const sides: readonly RoleLetter[] = [SIDE, lowerRole(p)];
-      const inner = sides.map((role) => lengthOf(sideOf(p, role)));
-      const outer = sides.map((role) => body(role).lengthMm + lengthOf(p.outer));
+      const inner = sides.map((role) => lengthOf(sideOf(p, role), body));
+      const outer = sides.map((role) => body(role).lengthMm + lengthOf(p.outer, body));
       const ball = body(BALL).diameterMm;
       return [
         ...(Math.min(...inner) < REACHES * ball
@@ -253,8 +262,6 @@ export const ballBand = structure({
 /** Sides shorter than this part of a ball's girth leave thread bare, and edges that differ by more bend the band (from memory). */
 const REACHES = 0.85;
 const BENDS = 1.25;
-
-const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
 
 /**
  * Closed form: a unit is as long as the longest of a ball's girth, a side, and the edge beyond it; sides lie against the ends of the

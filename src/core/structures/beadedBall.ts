@@ -21,6 +21,7 @@ import {
 } from './ballShape';
 import type { Bodies } from './loops';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
+import { roleOption } from './field';
 import { at, partsOf, structure } from './structure';
 
 const params = z.object({
@@ -157,8 +158,6 @@ function sidesOf(p: Params, body: Bodies): { readonly role: RoleLetter; readonly
     });
 }
 
-const sideOption = (role: RoleLetter) => ({ value: role, label: role });
-
 export const beadedBall = structure({
   id: 'beaded-ball',
   name: 'Beaded ball',
@@ -197,16 +196,16 @@ export const beadedBall = structure({
       kind: 'choice',
       label: 'Round its two holes',
       help: 'The circles through which the thread goes that strings it.',
-      options: FIRST_ROLES.map(sideOption),
-      roleOption: sideOption,
+      options: FIRST_ROLES.map(roleOption),
+      roleOption,
     },
     {
       key: 'others',
       kind: 'choice',
       label: 'All others',
       help: 'Beads of another size make the ball longer, or flatter.',
-      options: FIRST_ROLES.map(sideOption),
-      roleOption: sideOption,
+      options: FIRST_ROLES.map(roleOption),
+      roleOption,
     },
   ],
   bind: (p) => ({

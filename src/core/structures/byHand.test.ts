@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { loopSection } from '../closures/sewnLoop';
 import { holeEnd, distance } from '../layout/layout';
-import { BEADS, byId } from '../materials/catalogue';
+import { BEADS, byId, NEEDLES, THREADS } from '../materials/catalogue';
 import type { BeadSize } from '../materials/material';
 import { tally, unitTally } from '../read/tally';
 import { threadMm } from '../read/thread';
@@ -501,6 +501,17 @@ describe('a lattice of stones by hand', () => {
     const { pitchMm, endWidthMm } = lattice.form(sizes, new Set());
     expect(pitchMm).toBeCloseTo(5 + 6 + 2 * eleven.lengthMm, 9);
     expect(endWidthMm).toBe(5);
+  });
+
+  it('needle and thread are tried against the channels of the stones, which are the narrowest', () => {
+    const piece = newPart('x', 'stone-lattice', null);
+    const narrow = { ...piece, units: 12, beads: { ...piece.beads, B: { ...piece.beads.B, holeMm: 0.6 } } };
+    const told = (thread: string, needle: string) =>
+      planned({ ...narrow, thread: byId(THREADS, thread), needle: byId(NEEDLES, needle) }).warnings.flatMap(
+        (warning) => (warning.code === 'thread' && 'role' in warning.doubt ? [warning.doubt.role] : []),
+      );
+    expect(told('gel-8', 'needle-10')).toEqual(['B']);
+    expect(told('gel-4', 'needle-13')).toEqual([]);
   });
 
   it('stones too large for their edge are told, and an edge that is too long', () => {

@@ -4,7 +4,7 @@ import { forth, inRun, onePost, straight, type Loom, type Made } from '../weave/
 import { backOutOf, outOf, type Needle } from '../weave/needle';
 import { BASE } from '../weave/path';
 import { goThrough, grid, rowPass, type Run, put } from './grid';
-import { at, partsOf, sequenceSchema, structure } from './structure';
+import { at, lengthOf, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4] as const;
@@ -183,8 +183,7 @@ export const crossWeave = structure({
     closings: p.rows === 1 ? ['clasp', 'joined', 'open'] : ['clasp', 'open'],
     work: (loom, units) => weave(p, units, loom),
     advise(body) {
-      const length = (roles: readonly string[]) => roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
-      const [one, other] = [length(p.side), length(p.other)];
+      const [one, other] = [lengthOf(p.side, body), lengthOf(p.other, body)];
       return Math.abs(one - other) > BENDS * Math.max(one, other)
         ? [
             'The two sides differ in length, so the piece bends like a collar. Make them alike if it is to lie straight.',

@@ -48,6 +48,9 @@ export type Field = {
     }
 );
 
+/** A bead to choose, by its letter alone. */
+export const roleOption = (role: RoleLetter): Option => ({ value: role, label: role });
+
 /** A small motif on paper: rows one below the other. */
 export interface MotifChart {
   readonly cells: (row: number) => number;

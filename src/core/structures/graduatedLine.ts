@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { ArrangeQuestion } from '../fit/arrange';
 import type { Body, Pose } from '../layout/layout';
 import { weaveLine } from './strungLine';
+import { roleOption } from './field';
 import { at, partsOf, runningSum, sequenceSchema, structure } from './structure';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
@@ -57,8 +58,6 @@ function question(p: Params, body: (role: string) => Body): Omit<ArrangeQuestion
   };
 }
 
-const spacerOption = (role: RoleLetter) => ({ value: role, label: role });
-
 export const graduatedLine = structure({
   id: 'graduated-line',
   name: 'Graduated line',
@@ -104,8 +103,8 @@ export const graduatedLine = structure({
       kind: 'choice',
       label: 'Between every two beads',
       help: 'A small bead keeps larger ones from rubbing.',
-      options: [{ value: NONE, label: 'nothing' }, ...FIRST_ROLES.slice(3).map(spacerOption)],
-      roleOption: spacerOption,
+      options: [{ value: NONE, label: 'nothing' }, ...FIRST_ROLES.slice(3).map(roleOption)],
+      roleOption,
     },
     {
       key: 'apart',

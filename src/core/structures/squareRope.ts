@@ -12,6 +12,7 @@ import {
   type Made,
 } from '../weave/edge';
 import { corner, endOf, goThrough, holesOf, rowPass, type Run } from './grid';
+import { roleOption } from './field';
 import { at, distinct, partsOf, runningSum, sequenceSchema, structure } from './structure';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
@@ -185,8 +186,6 @@ function measures(p: Params, body: (role: string) => BeadSize) {
   };
 }
 
-const postOption = (role: RoleLetter) => ({ value: role, label: role });
-
 export const squareRope = structure({
   id: 'square-rope',
   name: 'Square rope',
@@ -229,8 +228,8 @@ export const squareRope = structure({
       kind: 'choice',
       label: 'Between two rings',
       help: 'One bead at every corner, along the rope.',
-      options: FIRST_ROLES.map(postOption),
-      roleOption: postOption,
+      options: FIRST_ROLES.map(roleOption),
+      roleOption,
     },
     {
       key: 'wide',

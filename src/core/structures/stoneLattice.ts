@@ -5,7 +5,7 @@ import { ownAndTail, type Loom, type Made } from '../weave/edge';
 import { backOutOf, hole } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
-import { at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
+import { at, lengthOf, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
 import { NONE, smallAfter, turnFields, turnForm, TURNS, WOVEN_UNITS, weaveTwoRows } from './twoRows';
 
 const MOST = 4;
@@ -128,9 +128,6 @@ export const stoneLattice = structure({
 
 /** An edge longer than this part of the way along two sides and the end of a stone stands away from it (from memory). */
 const LOOSE = 1;
-
-const lengthOf = (roles: readonly string[], body: (role: string) => Body) =>
-  roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
 
 /** What the edge goes round: so far from bead to bead, and so far beyond their holes. */
 function frameOf(p: Params, body: (role: string) => Body) {

@@ -391,6 +391,10 @@ export const sequenceSchema = (most: number, roles: readonly RoleLetter[] = ROLE
 /** Each value once, in the order it first comes. */
 export const distinct = <T>(values: readonly T[]): T[] => [...new Set(values)];
 
+/** How long these beads are, end to end, mm. */
+export const lengthOf = (roles: readonly string[], body: (role: string) => Body): number =>
+  roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
+
 /** The running sum before each value, and the sum of all: [2, 3] → { starts: [0, 2], total: 5 }. */
 export function runningSum(values: readonly number[]): { starts: number[]; total: number } {
   let total = 0;

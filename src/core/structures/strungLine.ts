@@ -16,7 +16,16 @@ import {
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import { extraField, extraSchema, extraWords, firstOf, ringed } from './extra';
-import { at, distinct, partsOf, runningSum, sequenceSchema, structure, type Unit } from './structure';
+import {
+  at,
+  distinct,
+  lengthOf,
+  partsOf,
+  runningSum,
+  sequenceSchema,
+  structure,
+  type Unit,
+} from './structure';
 
 const MOST = 24;
 const MOST_SWAG = 30;
@@ -121,8 +130,6 @@ const turnedAt = (out: HoleEnd, into: readonly HoleEnd[]): Post => [
   { out, into, round: { through: reversed(into), hitched: true } },
 ];
 
-const lengthOf = (roles: readonly string[], body: (role: string) => Body) =>
-  roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
 const girthOf = (roles: readonly string[], body: (role: string) => Body) =>
   Math.max(...roles.map((role) => body(role).diameterMm));
 

@@ -18,7 +18,8 @@ import type { Target } from '../weave/route';
 import { extraField, extraSchema, extraWords, firstOf } from './extra';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 import { SHORTENS } from './shortening';
-import { at, distinct, inRows, partsOf, runningSum, sequenceSchema, structure } from './structure';
+import { roleOption } from './field';
+import { at, distinct, inRows, lengthOf, partsOf, runningSum, sequenceSchema, structure } from './structure';
 
 const MOST = 12;
 const MOST_OF_A_PICOT = 5;
@@ -135,7 +136,6 @@ function picots(p: Params, t: Needle, w: Weave, tiles: readonly Bead[]): true | 
   });
 }
 
-const gapOption = (role: RoleLetter) => ({ value: role, label: role });
 const hasPicots = ({ edges }: Readonly<Record<string, unknown>>) => edges === PICOTS;
 
 export const tileLadder = structure({
@@ -190,8 +190,8 @@ export const tileLadder = structure({
       kind: 'choice',
       label: 'Between two picots',
       help: 'A small bead over the seam of two beads.',
-      options: [{ value: NONE, label: 'nothing' }, ...FIRST_ROLES.slice(2).map(gapOption)],
-      roleOption: gapOption,
+      options: [{ value: NONE, label: 'nothing' }, ...FIRST_ROLES.slice(2).map(roleOption)],
+      roleOption,
       needs: hasPicots,
     },
   ],
@@ -224,7 +224,7 @@ export const tileLadder = structure({
       const least = Math.min(...p.sequence.map(apart));
       const seam = Math.min(...p.sequence.map((role) => width(role) - apart(role)));
       return [
-        ...(sum(p.picot.map((role) => body(role).lengthMm)) < least
+        ...(lengthOf(p.picot, body) < least
           ? ['A picot is shorter than the holes of a bead are apart, so its thread shows. Add a seed to it.']
           : []),
         ...(Math.max(...p.picot.map((role) => body(role).diameterMm)) > Math.min(...p.sequence.map(width))
@@ -303,5 +303,3 @@ export const tileLadder = structure({
     },
   }),
 });
-
-const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);

@@ -17,7 +17,7 @@ import {
 import type { HoleEnd } from '../weave/path';
 import { goesForward, goRound, isClockwise, type Circle, type SideName } from './circles';
 import { endOf, goThrough, holesOf, put, rowPass, type Run } from './grid';
-import { at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
+import { at, lengthOf, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
 import { FIRST_ROLES, type RoleLetter } from './roles';
 
 const MOST = 5;
@@ -187,9 +187,6 @@ function weave(p: Params, units: number, loom: Loom): Made {
   };
 }
 
-const total = (roles: readonly RoleLetter[], body: (role: string) => BeadSize) =>
-  roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
-
 export const twoDecks = structure({
   id: 'two-decks',
   name: 'Two-deck weave',
@@ -261,7 +258,7 @@ export const twoDecks = structure({
     holes: { [SIDE]: 2 },
     work: (loom, units) => weave(p, units, loom),
     advise(body) {
-      const [lower, upper] = [total(p.rung, body), total(p.upper, body)];
+      const [lower, upper] = [lengthOf(p.rung, body), lengthOf(p.upper, body)];
       const apart = body(SIDE).apartMm ?? 0;
       const thick = (roles: readonly RoleLetter[]) => Math.max(...roles.map((role) => body(role).diameterMm));
       return [

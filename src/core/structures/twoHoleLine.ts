@@ -4,7 +4,7 @@ import { ownAndTail, type Loom, type Made } from '../weave/edge';
 import { backOutOf, hole } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
-import { at, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
+import { at, lengthOf, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
 import { FIRST_ROLES, ROLE_LETTERS } from './roles';
 import { NONE, turnFields, turnForm, TURNS, WOVEN_UNITS, weaveTwoRows } from './twoRows';
 
@@ -163,9 +163,6 @@ export const twoHoleLine = structure({
     form: (body, without) => formOf(p, body, without),
   }),
 });
-
-const lengthOf = (roles: readonly string[], body: (role: string) => Body) =>
-  roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
 
 function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<string>): Form {
   const lens = body(LENS);

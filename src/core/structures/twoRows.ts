@@ -14,6 +14,7 @@ import {
 } from '../weave/edge';
 import { backOutOf, hole, outOf, type Needle } from '../weave/needle';
 import { wovenAt, type Bead } from '../weave/path';
+import { roleOption } from './field';
 import { at } from './structure';
 import { ROLE_LETTERS, type RoleLetter } from './roles';
 
@@ -48,8 +49,6 @@ export const turnRoles = (p: Turn): RoleLetter[] =>
   Array.from({ length: p.turn }, (_, k) =>
     p.ring !== NONE && k === holderOf(p) ? p.ring : at(p.between, 0),
   );
-
-export const ringOption = (role: RoleLetter) => ({ value: role, label: role });
 
 /** A line as it is woven. */
 export interface TwoRows {
@@ -156,8 +155,8 @@ export const turnFields = (roles: readonly RoleLetter[]) =>
       kind: 'choice',
       label: 'In the middle of a turn',
       help: 'A larger bead, such as an 8/0, is a ring that a jump ring goes through.',
-      options: [{ value: NONE, label: 'a seed' }, ...roles.map(ringOption)],
-      roleOption: ringOption,
+      options: [{ value: NONE, label: 'a seed' }, ...roles.map(roleOption)],
+      roleOption,
     },
   ] as const;
 
