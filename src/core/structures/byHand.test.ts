@@ -408,6 +408,23 @@ describe('two decks by hand', () => {
     });
   });
 
+  it('where rungs stand too there is one for both decks, gone through by either of its holes', () => {
+    const standing = twoDecks.bind({ ...twoDecks.defaults, rungs: 'standing' });
+    expect(counted(standing, 7)).toEqual({ A: 14, E: 8 });
+    expect(counted(twoDecks.bind({ ...twoDecks.defaults, rungs: 'standing', rows: 2 }), 7)).toEqual({
+      A: 21,
+      E: 16,
+    });
+    // In either deck it ends one circle and begins the next: strung or entered, gone through again, and on.
+    const uses = holeUses(standing.weave(12, ends)).filter(
+      ({ bead }) => bead.role === 'E' && bead.place.row === 6,
+    );
+    expect(uses.map(({ hole, traversals }) => [hole, traversals])).toEqual([
+      [0, 3],
+      [1, 3],
+    ]);
+  });
+
   it('two wide there are three lines of sides, and rungs in both rows of both decks', () => {
     expect(counted(twoDecks.bind({ rung: ['B'], upper: ['C'], rows: 2 }), 7)).toEqual({
       A: 21,

@@ -9,24 +9,31 @@ import {
   ownAndTail,
   reversed,
   straight,
+  towards,
   type Edge,
   type Hold,
   type Loom,
   type Made,
 } from '../weave/edge';
 import type { HoleEnd } from '../weave/path';
+import { backOutOf, outOf } from '../weave/needle';
 import { goesForward, goRound, isClockwise, type Circle, type SideName } from './circles';
 import { endOf, goThrough, holesOf, put, rowPass, type Run } from './grid';
 import { at, lengthOf, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
-import { FIRST_ROLES, type RoleLetter } from './roles';
+import { smallAfter } from './twoRows';
+import type { RoleLetter } from './roles';
 
 const MOST = 5;
 const ROWS = [1, 2] as const;
 /** The bead of two holes that stands on its edge. */
 const SIDE = 'A';
-const SMALL = FIRST_ROLES.slice(1);
+/** The bead of two holes that is a rung of both decks, where rungs stand too. */
+const STANDING = 'E';
+const SMALL = smallAfter([SIDE, STANDING]);
 /** Units between the start and where both ends of thread are woven in. */
 const WOVEN_UNITS = 2;
+/** What stands on its edge. */
+const STAND = ['tile', 'half tile', 'bar', 'set stone'] as const;
 /** Decks: rungs through the first holes of the sides, and through the second. */
 const LOWER = 0;
 const UPPER = 1;
@@ -36,6 +43,8 @@ const params = z.object({
   rung: sequenceSchema(MOST, SMALL),
   upper: sequenceSchema(MOST, SMALL),
   rows: z.literal(ROWS).default(1),
+  /** Of seeds, on either deck its own, or of one bead of two holes that stands on its edge as the sides do. */
+  rungs: z.enum(['seeds', 'standing']).default('seeds'),
 });
 type Params = z.infer<typeof params>;
 
@@ -44,6 +53,10 @@ const ARCHES = 0.15;
 
 /** Sides so many times as thick as a rung is long leave thread bare beside it, and slide past each other (tried in all beads). */
 const THICK = 1.5;
+
+/** The beads that are strung for a rung of a deck. */
+const rungOn = (p: Params, deck: number): readonly RoleLetter[] =>
+  p.rungs === 'standing' ? [STANDING] : deck === LOWER ? p.rung : p.upper;
 
 /** Which way a row of a deck is worked. The upper deck begins where the lower one ends, and ends at the start. */
 const goesOn = ({ rows }: Params, deck: number, row: number) =>
@@ -78,14 +91,16 @@ function weave(p: Params, units: number, loom: Loom): Made {
           return;
         }
         const boundary = side === 'left' ? unit : unit + 1;
-        const there = rungs[deck]?.[row]?.[boundary];
-        if (there) goThrough(t, there, forward);
+        // A rung that stands is there on both decks.
+        const of = p.rungs === 'standing' ? LOWER : deck;
+        const there = rungs[of]?.[row]?.[boundary];
+        if (there) goThrough(t, { ...there, hole: of === deck ? 0 : deck }, forward);
         else putRung(deck, row, boundary, forward);
       }),
     );
   };
   function putRung(deck: number, row: number, boundary: number, forward: boolean) {
-    const beads = t.string(deck === LOWER ? p.rung : p.upper, deck === LOWER ? 'rung' : 'upper', {
+    const beads = t.string(rungOn(p, deck), deck === LOWER ? 'rung' : 'upper', {
       run: row,
       row: goesOn(p, deck, row) ? boundary - 1 : boundary,
     });
@@ -180,12 +195,19 @@ function weave(p: Params, units: number, loom: Loom): Made {
   }
 
   // No thread leads from one deck to the other there: each end is woven in where it is.
-  const into = (deck: number) => inside(...rungOf(deck, 0, Math.min(units, WOVEN_UNITS)).beads);
+  const into = (deck: number) => {
+    const boundary = Math.min(units, WOVEN_UNITS);
+    if (p.rungs === 'seeds') return inside(...rungOf(deck, 0, boundary).beads);
+    const rung = at(rungOf(LOWER, 0, boundary).beads, 0);
+    return towards(outOf(rung, deck), backOutOf(rung, deck));
+  };
   return {
     edges: { start: edge(0, reversed), end: end() },
     ends: ownAndTail(loom, t, into(UPPER), into(LOWER)),
   };
 }
+
+const ofSeeds = ({ rungs }: Readonly<Record<string, unknown>>) => rungs !== 'standing';
 
 export const twoDecks = structure({
   id: 'two-decks',
@@ -215,9 +237,19 @@ export const twoDecks = structure({
     'Draw the lower deck no tighter than the upper one, or the band curls to that face.',
   ],
   params,
-  defaults: { rung: ['B'], upper: ['B'], rows: 1 },
-  usual: { A: 'tile', B: 'seed-11' },
+  defaults: { rung: ['B'], upper: ['B'], rows: 1, rungs: 'seeds' },
+  usual: { A: 'tile', B: 'seed-11', E: 'half-tile' },
   fields: [
+    {
+      key: 'rungs',
+      kind: 'choice',
+      label: 'Rungs',
+      help: 'Of seeds, on either deck; or bead E, which has two holes and stands on its edge as the sides do.',
+      options: [
+        { value: 'seeds', label: 'of seeds' },
+        { value: 'standing', label: 'standing' },
+      ],
+    },
     {
       key: 'rung',
       kind: 'sequence',
@@ -225,6 +257,7 @@ export const twoDecks = structure({
       help: 'From one bead of two holes to the next, across. Bead A is that of two holes.',
       most: MOST,
       roles: SMALL,
+      needs: ofSeeds,
     },
     {
       key: 'upper',
@@ -233,6 +266,7 @@ export const twoDecks = structure({
       help: 'As long as the lower one, or the band arches.',
       most: MOST,
       roles: SMALL,
+      needs: ofSeeds,
     },
     {
       key: 'rows',
@@ -244,9 +278,10 @@ export const twoDecks = structure({
   ],
   bind: (p) => ({
     parts: [
-      { role: SIDE, part: 'side', holes: 2, shapes: ['tile', 'half tile', 'bar', 'set stone'] },
-      ...partsOf(p.rung, 'rung'),
-      ...partsOf(p.upper, 'rung of the upper deck'),
+      { role: SIDE, part: 'side', holes: 2, shapes: STAND },
+      ...(p.rungs === 'standing'
+        ? [{ role: STANDING, part: 'rung', holes: 2, shapes: STAND } as const]
+        : [...partsOf(p.rung, 'rung'), ...partsOf(p.upper, 'rung of the upper deck')]),
     ],
     minimumUnits: 2,
     rowWord: 'unit',
@@ -255,14 +290,15 @@ export const twoDecks = structure({
     mostLoops: p.rows,
     closings: ['clasp', 'open'],
     notJoined: 'A band of two decks is not joined here: take a clasp.',
-    holes: { [SIDE]: 2 },
+    holes: { [SIDE]: 2, ...(p.rungs === 'standing' && { [STANDING]: 2 }) },
     work: (loom, units) => weave(p, units, loom),
     advise(body) {
-      const [lower, upper] = [lengthOf(p.rung, body), lengthOf(p.upper, body)];
+      const decks = [LOWER, UPPER].map((deck) => rungOn(p, deck));
+      const [lower = 0, upper = 0] = decks.map((roles) => lengthOf(roles, body));
       const apart = body(SIDE).apartMm ?? 0;
       const thick = (roles: readonly RoleLetter[]) => Math.max(...roles.map((role) => body(role).diameterMm));
       return [
-        ...(apart < (thick(p.rung) + thick(p.upper)) / 2
+        ...(p.rungs === 'seeds' && apart < (thick(p.rung) + thick(p.upper)) / 2
           ? [
               'The rungs have no room above each other: the holes of A are nearer than they are thick. Take smaller ones.',
             ]
@@ -296,13 +332,17 @@ const rungForward = (row: number, boundary: number) => goesForward('left', isClo
  * Closed form: sides end to end along the band, or rungs side by side where those are thicker; across it a rung between two sides,
  * which stand on edge, so that their girth lies across the band and their breadth through it.
  */
+const broad = ({ widthMm, diameterMm }: BeadSize) => widthMm ?? diameterMm;
+
 function formOf(p: Params, body: (role: string) => BeadSize): Form {
   const side = body(SIDE);
   const apart = side.apartMm ?? side.diameterMm;
-  const decks = [p.rung, p.upper].map((roles) => ({
-    girthMm: Math.max(...roles.map((role) => body(role).diameterMm)),
-    ...runningSum(roles.map((role) => body(role).lengthMm)),
-  }));
+  const decks = [LOWER, UPPER]
+    .map((deck) => rungOn(p, deck))
+    .map((roles) => ({
+      girthMm: Math.max(...roles.map((role) => body(role).diameterMm)),
+      ...runningSum(roles.map((role) => body(role).lengthMm)),
+    }));
   const girthMm = Math.max(...decks.map((deck) => deck.girthMm));
   const pitchMm = Math.max(side.lengthMm, girthMm);
   const acrossMm = side.diameterMm + Math.max(...decks.map((deck) => deck.total));
@@ -310,7 +350,10 @@ function formOf(p: Params, body: (role: string) => BeadSize): Form {
     pitchMm,
     extraMm: girthMm,
     widthMm: p.rows * acrossMm + side.diameterMm,
-    thicknessMm: Math.max(side.widthMm ?? side.diameterMm, apart + girthMm),
+    thicknessMm:
+      p.rungs === 'standing'
+        ? Math.max(broad(side), broad(body(STANDING)))
+        : Math.max(broad(side), apart + girthMm),
     mayShorten: 0,
     held: 'hand',
     pose({ slot: { of: word, index, run = 0 }, role, place: { row } }): Pose {
@@ -332,9 +375,10 @@ function formOf(p: Params, body: (role: string) => BeadSize): Form {
         centre: [
           start + boundary * pitchMm,
           (run + 0.5 - p.rows / 2) * acrossMm + along,
-          (deck === LOWER ? 0.5 : -0.5) * apart,
+          p.rungs === 'standing' ? 0 : (deck === LOWER ? 0.5 : -0.5) * apart,
         ],
         axis: [0, forward ? 1 : -1, 0],
+        ...(p.rungs === 'standing' && { across: [0, 0, -1] as const }),
       };
     },
   };
