@@ -1,7 +1,10 @@
 import { layOutPiece } from '../layout/pieceLayout';
 import { BEADS, byId } from '../materials/catalogue';
+import { tally } from '../read/tally';
 import { threadMoves } from '../read/thread';
-import type { Weaveable } from '../structures/structure';
+import { holeUses } from '../read/traversals';
+import type { WeaveRequest, Weaveable } from '../structures/structure';
+import type { Section } from '../weave/path';
 
 export const loop = { seedsEachSide: 3, passes: 2 };
 export const ends = { start: loop, end: loop };
@@ -29,3 +32,16 @@ export const layOut = (weaveable: Weaveable, units: number, body = bodies(weavea
 };
 
 export const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
+
+/** Whether a bead is of what is woven, and not of what is sewn on. */
+export const woven = (b: { place: { section: Section } }) => b.place.section.zone !== 'joint';
+/** Beads of what is woven, by their roles. */
+export const counted = (weaveable: Weaveable, n: number, request: Partial<WeaveRequest> = {}) =>
+  Object.fromEntries(tally(weaveable.weave(n, { ...ends, ...request }), woven));
+/** How often the holes of the beads of one row are gone through, by bead and hole. */
+export const through = (weaveable: Weaveable, n: number, row: number) =>
+  Object.fromEntries(
+    holeUses(weaveable.weave(n, ends))
+      .filter(({ bead }) => woven(bead) && bead.place.row === row)
+      .map(({ bead, hole, traversals }) => [hole === 0 ? bead.name : `${bead.name}/${hole}`, traversals]),
+  );
