@@ -67,7 +67,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   );
   w.in({ row: -1 }, () => right.back(first));
   const balls = [first];
-  /** The beads of two holes by their units, and whether they were strung along the piece: all are. */
+  /** The beads of two holes, by their units. */
   const sides = { upper: [] as Bead[], lower: [] as Bead[] };
 
   for (let unit = 0; unit < units; unit++)

@@ -126,7 +126,7 @@ function picots(p: Params, t: Needle, w: Weave, tiles: readonly Bead[]): true | 
         t.through(tile);
       });
     for (const [k, tile] of tiles.entries())
-      w.in({ row: k, run: 1 }, () => {
+      w.in({ row: k }, () => {
         if (k > 0) t.through(tile);
         t.string(p.picot, 'upper');
         t.back(hole(tile, 1));

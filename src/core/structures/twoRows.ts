@@ -45,13 +45,13 @@ interface Turn {
 const holderOf = ({ turn }: Turn) => Math.ceil(turn / 2) - 1;
 
 /** The seeds of a turn are those between the beads, but for the one that holds what hangs there. */
-export const turnRoles = (p: Turn): RoleLetter[] =>
+const turnRoles = (p: Turn): RoleLetter[] =>
   Array.from({ length: p.turn }, (_, k) =>
     p.ring !== NONE && k === holderOf(p) ? p.ring : at(p.between, 0),
   );
 
 /** A line as it is woven. */
-export interface TwoRows {
+interface TwoRows {
   /** By units: the beads of two holes of each. */
   readonly line: Units<readonly Bead[] | null>;
   /** The first bead of each unit, and that which closes the line. */
