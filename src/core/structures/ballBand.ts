@@ -15,12 +15,11 @@ import {
   structure,
   type Form,
 } from './structure';
-import { roleOption } from './field';
+import { beadField, NONE } from './field';
 import { smallAfter } from './twoRows';
 import type { RoleLetter } from './roles';
 
 const MOST = 5;
-const NONE = 'none';
 /** The bead of two holes of a side, the ball of a rung, and the bead of two holes of the lower side where it is another. */
 const SIDE = 'A';
 const BALL = 'B';
@@ -165,14 +164,13 @@ export const ballBand = structure({
   defaults: { corner: 'C', outer: ['C', 'C'], turn: ['C', 'C'], top: 'D', sides: 'alike' },
   usual: { A: 'half-tile', B: 'pressed-6', C: 'seed-11', D: 'seed-8', E: 'lens' },
   fields: [
-    {
+    beadField({
       key: 'corner',
-      kind: 'choice',
       label: 'Beside each bead of two holes',
       help: 'A seed on either side of it. Bead A has two holes, and B is the ball.',
-      options: [{ value: NONE, label: 'nothing' }, ...SMALL.slice(0, 3).map(roleOption)],
-      roleOption,
-    },
+      roles: SMALL.slice(0, 3),
+      without: 'nothing',
+    }),
     {
       key: 'outer',
       kind: 'sequence',
@@ -189,14 +187,13 @@ export const ballBand = structure({
       most: MOST,
       roles: SMALL,
     },
-    {
+    beadField({
       key: 'top',
-      kind: 'choice',
       label: 'Between two balls, on top',
       help: 'One fewer than there are balls.',
-      options: [{ value: NONE, label: 'nothing' }, ...SMALL.slice(0, 3).map(roleOption)],
-      roleOption,
-    },
+      roles: SMALL.slice(0, 3),
+      without: 'nothing',
+    }),
     {
       key: 'sides',
       kind: 'choice',

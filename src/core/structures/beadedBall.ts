@@ -21,7 +21,7 @@ import {
 } from './ballShape';
 import type { Bodies } from './loops';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
-import { roleOption } from './field';
+import { beadField } from './field';
 import { at, partsOf, structure } from './structure';
 
 const params = z.object({
@@ -191,22 +191,18 @@ export const beadedBall = structure({
       help: 'Twelve make six circles of four; thirty make twelve circles of five; ninety make circles of five and six.',
       options: BALL_BEADS.map((value) => ({ value, label: `${value}` })),
     },
-    {
+    beadField({
       key: 'holes',
-      kind: 'choice',
       label: 'Round its two holes',
       help: 'The circles through which the thread goes that strings it.',
-      options: FIRST_ROLES.map(roleOption),
-      roleOption,
-    },
-    {
+      roles: FIRST_ROLES,
+    }),
+    beadField({
       key: 'others',
-      kind: 'choice',
       label: 'All others',
       help: 'Beads of another size make the ball longer, or flatter.',
-      options: FIRST_ROLES.map(roleOption),
-      roleOption,
-    },
+      roles: FIRST_ROLES,
+    }),
   ],
   bind: (p) => ({
     parts: [...partsOf([p.holes], 'bead round a hole'), ...partsOf([p.others], 'bead of a circle')],

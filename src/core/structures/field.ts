@@ -48,8 +48,26 @@ export type Field = {
     }
 );
 
+/** What stands for no bead where one can be left out. */
+export const NONE = 'none';
+
 /** A bead to choose, by its letter alone. */
-export const roleOption = (role: RoleLetter): Option => ({ value: role, label: role });
+const roleOption = (role: RoleLetter): Option => ({ value: role, label: role });
+
+/** The choice of one bead, of these and of later roles that have one; where it can be left out, how that is called. */
+export const beadField = ({
+  roles,
+  without,
+  ...field
+}: Pick<Field, 'key' | 'label' | 'help'> & {
+  readonly roles: readonly RoleLetter[];
+  readonly without?: string;
+}): Field => ({
+  ...field,
+  kind: 'choice',
+  options: [...(without === undefined ? [] : [{ value: NONE, label: without }]), ...roles.map(roleOption)],
+  roleOption,
+});
 
 /** A small motif on paper: rows one below the other. */
 export interface MotifChart {

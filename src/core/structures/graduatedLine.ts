@@ -2,14 +2,13 @@ import * as z from 'zod';
 import type { ArrangeQuestion } from '../fit/arrange';
 import type { Body, Pose } from '../layout/layout';
 import { weaveLine } from './strungLine';
-import { roleOption } from './field';
+import { beadField, NONE } from './field';
 import { at, partsOf, runningSum, sequenceSchema, structure } from './structure';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
 const MOST_STEPS = 6;
 const MOST_OF_A_STEP = 200;
 const APART = [0, 1, 2, 3] as const;
-const NONE = 'none';
 
 const params = z.object({
   /** From the ends to the centre. */
@@ -98,14 +97,13 @@ export const graduatedLine = structure({
         { value: NONE, label: 'the halves meet' },
       ],
     },
-    {
+    beadField({
       key: 'spacer',
-      kind: 'choice',
       label: 'Between every two beads',
       help: 'A small bead keeps larger ones from rubbing.',
-      options: [{ value: NONE, label: 'nothing' }, ...FIRST_ROLES.slice(3).map(roleOption)],
-      roleOption,
-    },
+      roles: FIRST_ROLES.slice(3),
+      without: 'nothing',
+    }),
     {
       key: 'apart',
       kind: 'choice',

@@ -47,6 +47,13 @@ export function corner(side: BeadSize, rung: BeadSize): { side: number; rung: nu
   return { side: (both + more) / 2, rung: (both - more) / 2 };
 }
 
+/** From their middle to the middles of four beads of two holes that point outwards, mm: neighbours touch halfway between their holes. */
+export const fourRound = (bead: BeadSize): number => Math.SQRT2 * slanted(bead);
+
+/** How much farther a bead's middle is from a face that it leans to, by an angle, than if it stood upright on its end there, mm. */
+export const leaning = (bead: BeadSize, by: number): number =>
+  reachOf(solidOf(bead), Math.cos(by), Math.sin(by), 0) - bead.lengthMm / 2;
+
 /**
  * Closed form: circles as square as their beads let them be. A unit is its side, less what its end beads reach beyond
  * their middles, and what the corners take; √2·D for equal balls. Rows across the same way.

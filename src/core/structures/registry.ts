@@ -1,8 +1,10 @@
 import { ballBand } from './ballBand';
+import { barBand } from './barBand';
 import { beadedBall } from './beadedBall';
 import { brickStitch } from './brickStitch';
 import { crossWeave } from './crossWeave';
 import { flatHerringbone } from './flatHerringbone';
+import { flowerBand } from './flowerBand';
 import { flatPeyote } from './flatPeyote';
 import { graduatedLine } from './graduatedLine';
 import { hangingDrop } from './hangingDrop';
@@ -41,6 +43,8 @@ export const STRUCTURES: readonly Structure[] = [
   twoDecks,
   twoHoleLine,
   stoneLattice,
+  flowerBand,
+  barBand,
   joinedMotifs,
 ];
 

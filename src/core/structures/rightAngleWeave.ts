@@ -19,12 +19,12 @@ import { goesForward, goRound, isClockwise, type SideName } from './circles';
 import { endOf, goThrough, grid, put, rowPass, type Run } from './grid';
 import { SHORTENS } from './shortening';
 import { cellOf, MOTIF_FIELD, motifSchema } from './motif';
+import { NONE } from './field';
 import { at, distinct, partsOf, sequenceSchema, structure } from './structure';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4, 5] as const;
-const NONE = 'none';
 const EDGE_FILL = 'edge fill';
 /** Units between an end and where its thread is woven in. */
 const WOVEN_UNITS = 2;

@@ -12,7 +12,7 @@ import {
   type Made,
 } from '../weave/edge';
 import { corner, endOf, goThrough, holesOf, rowPass, type Run } from './grid';
-import { roleOption } from './field';
+import { beadField } from './field';
 import { at, distinct, partsOf, runningSum, sequenceSchema, structure } from './structure';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
@@ -223,14 +223,12 @@ export const squareRope = structure({
       help: 'Each letter is one ring of four beads.',
       most: MOST,
     },
-    {
+    beadField({
       key: 'post',
-      kind: 'choice',
       label: 'Between two rings',
       help: 'One bead at every corner, along the rope.',
-      options: FIRST_ROLES.map(roleOption),
-      roleOption,
-    },
+      roles: FIRST_ROLES,
+    }),
     {
       key: 'wide',
       kind: 'choice',

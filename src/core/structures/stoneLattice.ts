@@ -6,7 +6,8 @@ import { backOutOf, hole } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import { at, lengthOf, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
-import { NONE, smallAfter, turnFields, turnForm, TURNS, WOVEN_UNITS, weaveTwoRows } from './twoRows';
+import { smallAfter, turnFields, turnForm, TURNS, WOVEN_UNITS, weaveTwoRows } from './twoRows';
+import { NONE } from './field';
 
 const MOST = 4;
 const MOST_AT_THE_EDGE = 9;

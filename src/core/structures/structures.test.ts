@@ -7,6 +7,7 @@ import { tally, unitTally } from '../read/tally';
 import { threadMm, threadMoves } from '../read/thread';
 import { findingPasses } from '../read/traversals';
 import { steps } from '../read/steps';
+import { longDefault } from '../testing/anyParams';
 import { inALine } from '../testing/inALine';
 import { cellOf } from '../weave/cell';
 import { isTraversal, type Bead, WOVEN } from '../weave/path';
@@ -27,8 +28,8 @@ const anyParams = (structure: (typeof STRUCTURES)[number]) =>
           field.key,
           field.kind === 'sequence'
             ? fc.array(fc.constantFrom(...(field.roles ?? ROLE_LETTERS)), {
-                minLength: 1,
-                maxLength: Math.min(5, field.most),
+                minLength: longDefault(structure, field.key) ?? 1,
+                maxLength: longDefault(structure, field.key) ?? Math.min(5, field.most),
               })
             : field.kind === 'switch'
               ? fc.boolean()

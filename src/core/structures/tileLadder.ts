@@ -18,12 +18,11 @@ import type { Target } from '../weave/route';
 import { extraField, extraSchema, extraWords, firstOf } from './extra';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 import { SHORTENS } from './shortening';
-import { roleOption } from './field';
+import { beadField, NONE } from './field';
 import { at, distinct, inRows, lengthOf, partsOf, runningSum, sequenceSchema, structure } from './structure';
 
 const MOST = 12;
 const MOST_OF_A_PICOT = 5;
-const NONE = 'none';
 /** Beads between an end and where its thread is woven in. */
 const WOVEN_TILES = 2;
 
@@ -186,12 +185,13 @@ export const tileLadder = structure({
       needs: hasPicots,
     },
     {
-      key: 'gap',
-      kind: 'choice',
-      label: 'Between two picots',
-      help: 'A small bead over the seam of two beads.',
-      options: [{ value: NONE, label: 'nothing' }, ...FIRST_ROLES.slice(2).map(roleOption)],
-      roleOption,
+      ...beadField({
+        key: 'gap',
+        label: 'Between two picots',
+        help: 'A small bead over the seam of two beads.',
+        roles: FIRST_ROLES.slice(2),
+        without: 'nothing',
+      }),
       needs: hasPicots,
     },
   ],

@@ -4,9 +4,11 @@ import { ownAndTail, type Loom, type Made } from '../weave/edge';
 import { backOutOf, hole } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
+import { crossDiagonals, edgeAt, faceField, layDiagonals, oddSequence, overlayPose } from './overlay';
 import { at, lengthOf, partsOf, runningSum, sequenceSchema, structure, type Form } from './structure';
 import { FIRST_ROLES, ROLE_LETTERS } from './roles';
-import { NONE, turnFields, turnForm, TURNS, WOVEN_UNITS, weaveTwoRows } from './twoRows';
+import { turnFields, turnForm, TURNS, WOVEN_UNITS, weaveTwoRows } from './twoRows';
+import { NONE } from './field';
 
 const MOST = 6;
 const LENS = 'A';
@@ -18,10 +20,7 @@ const params = z.object({
   /** The bead in the middle of a turn, through which a jump ring can go; a seed as the others where it is none. */
   ring: z.enum([NONE, ...SMALL]).default(NONE),
   overlay: z.enum(['crosses', 'diagonals']),
-  over: sequenceSchema(7, SMALL).refine(
-    (over) => over.length % 2 === 1,
-    'A diagonal has a bead in its middle where two cross: give it an odd number of beads.',
-  ),
+  over: oddSequence(7, SMALL),
   face: z.enum(['front', 'back']),
 });
 type Params = z.infer<typeof params>;
@@ -30,8 +29,6 @@ type Params = z.infer<typeof params>;
 const REACHES = 0.9;
 /** How far along the piece a long diagonal reaches, as a part of its length, until it is laid out (from memory). */
 const SLANT = 0.6;
-
-const middleOf = ({ over }: Params) => Math.floor(over.length / 2);
 
 /**
  * Beads of two holes in a line, seeds between: along one row of holes, round the end by a few seeds that hold
@@ -42,26 +39,22 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const { w } = loom;
   const t = w.needle('working').begin('with a stop bead');
   const station = { name: 'lens', role: LENS, between: p.between } as const;
-  const { line, heads: lenses, edges, into } = weaveTwoRows({ loom, t, units, turn: p }, [station]);
+  const { heads: lenses, edges, into } = weaveTwoRows({ loom, t, units, turn: p }, [station]);
 
-  const lower = (k: number) => k % 2;
+  const over = {
+    over: p.over,
+    gaps: units,
+    inGap: (gap: number, work: () => void) => w.in({ row: gap }, work),
+    through: (k: number, n: 0 | 1, onward: boolean) =>
+      onward ? t.through(hole(at(lenses, k), n)) : t.back(hole(at(lenses, k), n)),
+  };
   const why = 'Not too tight: the line must still bend.';
   const shortens = SHORTENS['crosses over a two-hole base'];
   const done = w.pass(p.overlay, { optional: true, tension: 'medium', face: p.face, why, shortens }, () => {
-    const middles: Bead[] = [];
-    w.along(line, {}, (_, k) => {
-      middles.push(at(t.string(p.over, 'over'), middleOf(p)));
-      t.through(hole(at(lenses, k + 1), lower(k + 1)));
-    });
+    const middles = layDiagonals(t, over);
     if (p.overlay === 'diagonals') return true;
-    w.in({ row: units - 1 }, () => t.travel(backOutOf(at(lenses, -1), 1 - lower(units))));
-    w.along(line, { backwards: true }, (_, k) => {
-      const half = p.over.slice(0, middleOf(p));
-      t.string(half, 'across');
-      t.back(at(middles, k));
-      t.string([...half].reverse(), 'beyond');
-      t.back(hole(at(lenses, k), 1 - lower(k)));
-    });
+    w.in({ row: units - 1 }, () => t.travel(backOutOf(at(lenses, -1), edgeAt(units, 'second'))));
+    crossDiagonals(t, over, middles, false);
     return true;
   });
 
@@ -128,16 +121,7 @@ export const twoHoleLine = structure({
       most: 7,
       roles: SMALL,
     },
-    {
-      key: 'face',
-      kind: 'choice',
-      label: 'On the',
-      help: 'Which face it lies on.',
-      options: [
-        { value: 'front', label: 'front' },
-        { value: 'back', label: 'back' },
-      ],
-    },
+    faceField,
   ],
   bind: (p) => ({
     parts: [
@@ -173,11 +157,9 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
   const pitch = lens.lengthMm + between.total;
   const girth = Math.max(...p.over.map((role) => body(role).diameterMm));
   const over = { z: (p.face === 'front' ? -1 : 1) * (lens.diameterMm + girth) * 0.5 };
-  const diagonal = runningSum(p.over.map((role) => body(role).lengthMm));
-  /** How far along a diagonal its k-th bead lies, from −½ to ½. */
-  const part = (k: number) =>
-    (at(diagonal.starts, k) + body(at(p.over, k)).lengthMm / 2) / diagonal.total - 0.5;
-  const middle = middleOf(p);
+  const lengthsMm = p.over.map((role) => body(role).lengthMm);
+  const reachMm = Math.max(between.total, SLANT * lengthOf(p.over, body));
+  const overlay = { reachMm, apartMm: apart, z: over.z, lengthsMm };
 
   const pose = (bead: Bead): Pose => {
     const {
@@ -202,15 +184,8 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
       case 'over':
       case 'across':
       case 'beyond': {
-        // Diagonals rise from one row of holes to the other, by turns; what crosses them falls, strung from its far end.
-        const rises = (row % 2 === 0) === (word === 'over') ? 1 : -1;
-        const t = part(word === 'beyond' ? middle - 1 - k : word === 'across' ? p.over.length - 1 - k : k);
-        const to = word === 'over' ? 1 : -1;
-        const reach = Math.max(between.total, SLANT * diagonal.total);
-        return {
-          centre: [lensEnd + between.total / 2 + t * reach, rises * t * apart, over.z],
-          axis: unit(to * reach, to * rises * apart),
-        };
+        const { centre, axis } = overlayPose(bead, overlay, word === 'over');
+        return { centre: [lensEnd + between.total / 2 + centre[0], centre[1], centre[2]], axis };
       }
       default:
         return {
@@ -229,9 +204,4 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
     held: 'mat',
     pose,
   };
-}
-
-function unit(x: number, y: number): Pose['axis'] {
-  const length = Math.hypot(x, y);
-  return [x / length, y / length, 0];
 }

@@ -14,7 +14,7 @@ import {
 } from '../weave/edge';
 import { backOutOf, hole, outOf, type Needle } from '../weave/needle';
 import { wovenAt, type Bead } from '../weave/path';
-import { roleOption } from './field';
+import { beadField, NONE } from './field';
 import { at } from './structure';
 import { ROLE_LETTERS, type RoleLetter } from './roles';
 
@@ -22,7 +22,6 @@ import { ROLE_LETTERS, type RoleLetter } from './roles';
 export const TURNS = [3, 4, 5] as const;
 /** Beads of two holes between an end and where its thread is woven in. */
 export const WOVEN_UNITS = 2;
-export const NONE = 'none';
 
 /** A bead of two holes of a unit, and the seeds after it in either row of holes. */
 interface Station {
@@ -150,14 +149,13 @@ export const turnFields = (roles: readonly RoleLetter[]) =>
       help: 'The clasp hangs on the one in the middle.',
       options: TURNS.map((value) => ({ value, label: `${value}` })),
     },
-    {
+    beadField({
       key: 'ring',
-      kind: 'choice',
       label: 'In the middle of a turn',
       help: 'A larger bead, such as an 8/0, is a ring that a jump ring goes through.',
-      options: [{ value: NONE, label: 'a seed' }, ...roles.map(roleOption)],
-      roleOption,
-    },
+      roles: roles,
+      without: 'a seed',
+    }),
   ] as const;
 
 /** The roles after these, which are played by beads of two holes. */

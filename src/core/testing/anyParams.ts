@@ -5,6 +5,13 @@ import type { Structure } from '../structures/structure';
 
 type Params = Readonly<Record<string, unknown>>;
 
+/** What reaches from edge to edge of a band is long, or does not reach: so many beads it has; of shorter sequences nothing is said. */
+export function longDefault({ defaults }: Pick<Structure, 'defaults'>, key: string): number | null {
+  const usual = defaults[key];
+  return Array.isArray(usual) && usual.length > LONG ? usual.length : null;
+}
+const LONG = 9;
+
 /** A stitch with any of its options, in short sequences of its first four roles; as it starts where they do not go together. */
 export function anyParams({ fields, defaults, check }: Structure): fc.Arbitrary<Params> {
   const fieldOf = (field: Structure['fields'][number]): fc.Arbitrary<unknown> => {

@@ -13,6 +13,7 @@ import { misfit } from '../structures/parts';
 import { STRUCTURES, structureById } from '../structures/registry';
 import type { Form, Structure } from '../structures/structure';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from '../structures/roles';
+import { longDefault } from './anyParams';
 import { ends } from './woven';
 
 /** A stitch with its options, in a bead of the catalogue for each role. */
@@ -97,7 +98,8 @@ export function drawnCells(count: number, random: () => number): LayoutCell[] {
         if (field.kind === 'choice') return [[field.key, oneOf(field.options).value]];
         if (field.kind !== 'sequence') return [];
         const roles = (field.roles ?? ROLE_LETTERS).slice(0, 3);
-        return [[field.key, Array.from({ length: 1 + Math.floor(3 * random()) }, () => oneOf(roles))]];
+        const length = longDefault(structure, field.key) ?? 1 + Math.floor(3 * random());
+        return [[field.key, Array.from({ length }, () => oneOf(roles))]];
       }),
     );
     const beads = new Map<RoleLetter, string>(FIRST_ROLES.map((role) => [role, oneOf(BEADS).id]));

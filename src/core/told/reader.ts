@@ -4,7 +4,16 @@
  */
 import type { Point } from '../layout/layout';
 import { Hand, minus, times, type Vector } from './readersHand';
-import type { Act, Direction, Held, Leg, Ref, ToldStep } from './told';
+import {
+  waysOf,
+  type Act,
+  type Corner,
+  type Direction,
+  type Held,
+  type Leg,
+  type Ref,
+  type ToldStep,
+} from './told';
 
 /** A bead as it lies in the work: its middle, and both ends of each hole, the one by which it is strung first. */
 export interface Lying {
@@ -142,7 +151,8 @@ class Reader {
         return;
       }
       case 'go':
-        this.go(name, this.find(act.to, name), act.way, act.hole, note);
+        if (act.to.along) this.leg(name, { way: act.way, beads: 1 }, note);
+        else this.go(name, this.find(act.to, name), act.way, act.hole, note);
         return;
       case 'weave':
         for (const leg of act.legs) this.leg(name, leg, note);
@@ -350,10 +360,14 @@ class Reader {
   }
 
   /** Those that lie farthest to a side; several where that is not clear. */
-  private farthest(all: readonly number[], side: Direction): number[] {
+  private farthest(all: readonly number[], side: Direction | Corner): number[] {
     const far = (bead: number) => {
       const { middle } = this.lies(bead);
-      return times(this.hand.ways(middle)[side], middle);
+      const ways = waysOf(side);
+      return (
+        ways.reduce((sum, way) => sum + times(this.hand.ways(middle)[way], middle), 0) /
+        Math.sqrt(ways.length)
+      );
     };
     const most = Math.max(...all.map(far));
     return all.filter((bead) => far(bead) > most - AS_FAR_MM);

@@ -2,7 +2,7 @@ import { distance, type Layout, type Point } from '../layout/layout';
 import { dot, mean, sub } from '../layout/solver/vectors';
 import { isTraversal, type Bead, type HoleEnd, type Move, type Path, type Traversal } from '../weave/path';
 import { aboutMiddle, frameAt, holeIn, onRound, wayOf, type Frame } from './frame';
-import { heldAfter, type Direction, type Held } from './told';
+import { heldAfter, waysOf, type Corner, type Direction, type Held } from './told';
 
 /**
  * What is told apart is farther by this part of the smallest bead: of two beads moved by a fifth of one either way, the nearer stays
@@ -124,16 +124,17 @@ export class Sight {
     return { on, clear, is: on >= clear && on <= 2 * Math.PI - clear };
   }
 
-  /** The sides to which a bead lies clearly farther than all others. */
-  sidesOf(bead: Bead, among: readonly Bead[]): Direction[] {
+  /** Those of these sides to which a bead lies clearly farther than all others. */
+  sidesOf<S extends Direction | Corner>(bead: Bead, among: readonly Bead[], sides: readonly S[]): S[] {
     if (among.length < 2 || this.held.round || !this.held.grows) return [];
     const frame = this.frame(this.centre(bead));
     const clear = CLEAR * this.beadMm;
-    return (['left', 'right', 'up', 'down', 'towards', 'away'] as const).filter((side) =>
-      among.every(
-        (one) => one === bead || dot(frame[side], sub(this.centre(bead), this.centre(one))) > clear,
-      ),
-    );
+    const farther = (one: Bead, side: S): boolean => {
+      const off = sub(this.centre(bead), this.centre(one));
+      const ways = waysOf(side);
+      return ways.reduce((sum, way) => sum + dot(frame[way], off), 0) / Math.sqrt(ways.length) > clear;
+    };
+    return sides.filter((side) => among.every((one) => one === bead || farther(one, side)));
   }
 }
 

@@ -11,6 +11,14 @@ import type { Knot, Manner, Section, StopBead } from '../weave/path';
 export const DIRECTIONS = ['up', 'down', 'left', 'right', 'away', 'towards'] as const;
 export type Direction = (typeof DIRECTIONS)[number];
 
+/** Towards a corner of the work: halfway between two ways. */
+export const CORNERS = ['up left', 'up right', 'down left', 'down right'] as const;
+export type Corner = (typeof CORNERS)[number];
+
+/** The ways that a side is between; one, where it is no corner. */
+export const waysOf = (side: Direction | Corner): readonly Direction[] =>
+  side.split(' ').filter((way): way is Direction => DIRECTIONS.some((one) => one === way));
+
 /**
  * A bead by what is true of it alone: all that is said must hold. What is not said does not matter.
  */
@@ -21,6 +29,8 @@ export interface Ref {
   readonly began?: true;
   /** Which of the last beads picked up, from 1. */
   readonly added?: number;
+  /** Thread leads to it from where the needle is, the way that it is gone through, and no other does. */
+  readonly along?: true;
   /** The newest of the whole work, which another needle picked up. */
   readonly newest?: true;
   /** It is of the section of the step, so many rows back: 0 for the row of the step, ahead below 0. */
@@ -30,8 +40,8 @@ export interface Ref {
   readonly role?: string;
   /** It is a part of such: a rung, a tip. */
   readonly part?: string;
-  /** The farthest of all these to one side, by half a bead at least. */
-  readonly side?: Direction;
+  /** The farthest of all these to one side, or towards a corner, by half a bead at least. */
+  readonly side?: Direction | Corner;
   /** Which of these ahead, the way the step goes, counted from where the thread is. */
   readonly next?: number;
   /** Which of these in the order in which they were strung: from 1, or from the newest back from -1. */

@@ -15,7 +15,7 @@ import {
 } from '../weave/path';
 import { goesAgain } from './again';
 import { Sight } from './sight';
-import type { Act, Direction, Held, Leg, Ref, ToldStep } from './told';
+import { CORNERS, type Act, type Direction, type Held, type Leg, type Ref, type ToldStep } from './told';
 
 /** Where a needle is, for what is told of it. */
 interface Stand {
@@ -151,7 +151,7 @@ class Teller {
         return (run as Traversal[]).map((pass): Act => {
           const told: Act = {
             act: 'go',
-            to: this.ref(pass.bead, here, this.sight.wayThrough(pass)),
+            to: this.ref(pass.bead, here, this.sight.wayThrough(pass), pass),
             way: this.sight.wayThrough(pass),
             ...this.sight.holeOf(pass),
             ...(pass.as && { as: pass.as }),
@@ -253,7 +253,7 @@ class Teller {
     for (const pass of passes) {
       const way = this.sight.wayThrough(pass);
       const last = legs.at(-1);
-      if (!this.leadsOnce(here.stand.out, pass, way))
+      if (!this.leadsOnce(here.stand.out, pass, way, SURELY))
         legs.push({ way, beads: 1, to: this.ref(pass.bead, here, way), ...this.sight.holeOf(pass) });
       else if (last && last.way === way && !last.to) legs[legs.length - 1] = { way, beads: last.beads + 1 };
       else legs.push({ way, beads: 1 });
@@ -263,16 +263,19 @@ class Teller {
   }
 
   /** Whether no other thread leads from where it comes out through a bead that way, nor nearly that way. */
-  private leadsOnce(out: HoleEnd | null, pass: Traversal, way: Direction): boolean {
+  private leadsOnce(out: HoleEnd | null, pass: Traversal, way: Direction, surely: number): boolean {
     if (!out) return false;
     const leads = (end: HoleEnd): number => this.sight.leads(end, way);
     const [only, ...more] = this.links.neighbours(out).filter((into) => leads(into) > LIKELY);
-    return only?.bead === pass.bead && more.length === 0 && leads(only) > SURELY;
+    return only?.bead === pass.bead && more.length === 0 && leads(only) > surely;
   }
 
-  /** A reference that fits this bead alone: of those that do the one that was said most often, else the plainest. */
-  private ref(bead: Bead, here: Here, way?: Direction): Ref {
-    const fitting = this.fitting(bead, here, way);
+  /**
+   * A reference that fits this bead alone: of those that do the one that was said most often, else the plainest.
+   * @param pass where the needle goes through it
+   */
+  private ref(bead: Bead, here: Here, way?: Direction, pass?: Traversal): Ref {
+    const fitting = this.fitting(bead, here, way, pass);
     let best = fitting[0];
     let most = this.used.get(best.kind) ?? 0;
     for (const other of fitting) {
@@ -284,7 +287,12 @@ class Teller {
   }
 
   /** All references that fit a bead alone, the plainest first. */
-  private fitting(bead: Bead, here: Here, way: Direction | undefined): [Fitting, ...Fitting[]] {
+  private fitting(
+    bead: Bead,
+    here: Here,
+    way: Direction | undefined,
+    pass: Traversal | undefined,
+  ): [Fitting, ...Fitting[]] {
     const { stand, needle, section, row, going } = here;
     // What is ahead is plain where the way of the row is said, or where the needle goes through the bead that way.
     const aheadIsSaid = section.zone === 'woven' || going === way;
@@ -316,8 +324,15 @@ class Teller {
     // The next A is plainer than the second bead ahead.
     found.push(...ahead.toSorted((a, b) => a.next - b.next));
     for (const { ref, kind, among } of places)
-      for (const side of this.sight.sidesOf(bead, among))
+      for (const side of this.sight.sidesOf(bead, among, SIDES))
         found.push({ ref: { ...ref, side }, kind: `${kind} ${side}` });
+    // What can be told by nothing else is at a corner, or where the thread leads, or has a number that is to be counted.
+    if (found.length === 0)
+      for (const { ref, kind, among } of places)
+        for (const side of this.sight.sidesOf(bead, among, CORNERS))
+          found.push({ ref: { ...ref, side }, kind: `${kind} ${side}` });
+    if (found.length === 0 && pass && way && this.leadsOnce(stand.out, pass, way, MOSTLY))
+      return [{ ref: { along: true }, kind: 'along' }];
     const nth = all.indexOf(bead);
     found.push({ ref: { ...of, strung: nth + 1 }, kind: `strung ${nth}` });
     found.push({ ref: { ...of, strung: nth - all.length }, kind: `strung ${nth - all.length}` });
@@ -354,6 +369,8 @@ const standsAt = ({ out, began, added }: Stand): Bead | null =>
   out && added.includes(out.bead) ? began : (out?.bead ?? null);
 
 const BOTH = [0, 1] as const;
+/** Sides in the order in which they are plain. */
+const SIDES: readonly Direction[] = ['left', 'right', 'up', 'down', 'towards', 'away'];
 /** After these thread comes out of no bead. */
 const LEAVES: ReadonlySet<Move['kind']> = new Set(['attach', 'under', 'between', 'tail'] as const);
 /**
@@ -362,6 +379,8 @@ const LEAVES: ReadonlySet<Move['kind']> = new Set(['attach', 'under', 'between',
  */
 const LIKELY = 0.2;
 const SURELY = 0.8;
+/** Where the needle goes on through one bead along its thread, this much of a way is enough: what lies slantwise is told by it too. */
+const MOSTLY = 0.6;
 
 const rowKey = (section: Section, row: number): string => `${sectionKey(section)}|${row}`;
 

@@ -1,6 +1,6 @@
 import { head, list, runs } from '../read/runs';
 import { needsNeedle, type ThreadMake } from '../materials/material';
-import type { Act, Direction, Leg, Picked, Ref, ToldStep } from '../told/told';
+import type { Act, Corner, Direction, Leg, Picked, Ref, ToldStep } from '../told/told';
 import { WOVEN, type Knot, type Section } from '../weave/path';
 import { counted, withCapital } from './figures';
 import { inTurn, ordinal, small } from './numbers';
@@ -8,7 +8,7 @@ import { withRefrains } from './refrain';
 import { sectionWords } from './sections';
 
 /** What the maker calls one row of the work. */
-export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop';
+export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop' | 'flower';
 
 export interface StepWords {
   /** What the maker calls a bead of this role. */
@@ -48,7 +48,7 @@ const actKey = (act: Act): string => (act.act === 'go' ? `go ${act.as ?? ''}` : 
 
 /** As they are said on a motif. */
 const OUTWARDS: Readonly<Partial<Record<Direction, string>>> = { up: 'outwards', down: 'inwards' };
-const OUTMOST: Readonly<Partial<Record<Direction, string>>> = { up: 'outermost', down: 'innermost' };
+const OUTMOST: Readonly<Partial<Record<Direction | Corner, string>>> = { up: 'outermost', down: 'innermost' };
 
 const WAYS: Readonly<Record<Direction, string>> = {
   up: 'up',
@@ -59,15 +59,20 @@ const WAYS: Readonly<Record<Direction, string>> = {
   away: 'to the back',
 };
 
-/** Which of several beads lies farthest to a side, or which hole of one. */
-const FARTHEST: Readonly<Record<Direction, string>> = {
+/** Which of several beads lies farthest to a side, or towards a corner. */
+const FARTHEST: Readonly<Record<Direction | Corner, string>> = {
   up: 'top',
   down: 'bottom',
   left: 'leftmost',
   right: 'rightmost',
   towards: 'front',
   away: 'back',
+  'up left': 'top left',
+  'up right': 'top right',
+  'down left': 'bottom left',
+  'down right': 'bottom right',
 };
+/** Which of the holes of a bead. */
 const HOLES: Readonly<Record<Direction, string>> = {
   up: 'upper',
   down: 'lower',
@@ -229,9 +234,11 @@ class Wording {
     const what =
       length === 1
         ? this.bead(ref, noun)
-        : to.next === undefined
-          ? this.several(ref, length)
-          : `the next ${small(length)} ${this.called(ref).whats}${this.called(ref).of}`;
+        : to.along
+          ? `the next ${small(length)} beads along the thread`
+          : to.next === undefined
+            ? this.several(ref, length)
+            : `the next ${small(length)} ${this.called(ref).whats}${this.called(ref).of}`;
     return { what, row, hole: this.byHole(hole) };
   }
 
@@ -326,13 +333,15 @@ class Wording {
     }
   }
 
-  /** How many from here on are each the next of the same row. */
+  /** How many from here on are each the next of the same row, or along the thread. */
   private nextsInARun(run: readonly Go[], from: number): number {
     const first = run[from] as Go;
-    if (first.to.next !== 1 || first.hole) return 0;
+    if ((first.to.next !== 1 && !first.to.along) || first.hole) return 0;
     const like = JSON.stringify(first.to);
     let length = 1;
-    while (JSON.stringify(run[from + length]?.to) === like && run[from + length]?.way === first.way) length++;
+    const isLike = (go: Go | undefined) =>
+      go?.way === first.way && !go.hole && JSON.stringify(go.to) === like;
+    while (isLike(run[from + length])) length++;
     return length;
   }
 
@@ -369,9 +378,13 @@ class Wording {
   }
 
   /** One bead, by what is true of it alone. */
-  private bead({ out, began, added, newest, side, next, strung, ...place }: Ref, noun = 'bead'): string {
+  private bead(
+    { out, began, along, added, newest, side, next, strung, ...place }: Ref,
+    noun = 'bead',
+  ): string {
     if (out) return `the ${noun} that you are in`;
     if (began) return `the ${noun} that you came out of`;
+    if (along) return `the next ${noun} along the thread`;
     if (newest) return `the ${noun} that the other ${this.needled ? 'needle' : 'end'} has just picked up`;
     if (added !== undefined)
       // Of motifs one is picked up at a time, between beads.

@@ -1,0 +1,175 @@
+// How a band of bars lies: plus groups of four, brick groups between them, links, and crosses over all of it.
+import { hang } from '../layout/arc';
+import type { Pose } from '../layout/layout';
+import type { BeadSize } from '../materials/material';
+import type { Bead } from '../weave/path';
+import { fourRound, leaning } from './grid';
+import { overlayPose, type Before } from './overlay';
+import { at, lengthOf, runningSum, type Form } from './structure';
+import type { RoleLetter } from './roles';
+
+/** The bars of a plus, and those that lie like bricks. */
+export const ARM = 'A';
+export const BRICK = 'B';
+/** Passes over the base. */
+export const CROSSES = 'small crosses';
+export const ALONG = 'diagonals along';
+
+/** How a trip of diagonals is told apart by its beads: whether it leads towards the end, and at which edge it began. */
+export const laidBy = (onward: boolean, before: Before): number => 2 * before + (onward ? 1 : 0);
+
+/** A band of bars by its numbers and beads. */
+interface Bars {
+  readonly bricks: number;
+  readonly link: readonly RoleLetter[];
+  readonly cross: readonly RoleLetter[];
+  readonly over: readonly RoleLetter[];
+  readonly face: 'front' | 'back';
+}
+
+/** How far apart two holes of a bead are, and how far it reaches beyond them, mm. */
+const holesOfBar = ({ apartMm, widthMm, diameterMm }: BeadSize) => {
+  const apart = apartMm ?? diameterMm;
+  return { apart, beyondMm: ((widthMm ?? diameterMm) - apart) / 2 };
+};
+
+/** What is measured of a band in these beads, mm. */
+export function measures(p: Bars, body: (role: string) => BeadSize) {
+  const [arm, bar] = [body(ARM), body(BRICK)];
+  const [ofArm, ofBar] = [holesOfBar(arm), holesOfBar(bar)];
+  const middleMm = fourRound(arm);
+  const outerMm = middleMm + ofArm.apart / 2;
+  // Seeds leave a hole halfway to the side.
+  const off = leaning(body(at(p.link, 0)), Math.PI / 4);
+  const tallMm = p.bricks * bar.lengthMm;
+  /** Where a link leaves a plus and comes to the bricks, beside the middle of the band. */
+  const [fromMm, toMm] = [arm.lengthMm / 2 + off, tallMm / 2 + off];
+  const rise = toMm - fromMm;
+  const touching = ofArm.beyondMm + ofBar.beyondMm;
+  const reach = Math.sqrt(Math.max(0, lengthOf(p.link, body) ** 2 - rise ** 2));
+  const apartMm = Math.max(touching, reach);
+  return {
+    middleMm,
+    outerMm,
+    beyondMm: ofArm.beyondMm,
+    fromMm,
+    toMm,
+    apartMm,
+    barApartMm: ofBar.apart,
+    tallMm,
+    linkMm: Math.hypot(touching, rise),
+    pitchMm: 2 * (outerMm + apartMm) + ofBar.apart,
+    /** Of the crosses over a plus and over bricks: how far they reach along and across. */
+    crosses: [
+      { acrossMm: 2 * middleMm - ofArm.apart, tallMm: arm.lengthMm },
+      { acrossMm: ofBar.apart, tallMm },
+    ],
+  };
+}
+
+/** Closed form: plus groups whose bars touch, and links as long as their seeds, or bars end to end where those are shorter. */
+export function formOf(p: Bars, body: (role: string) => BeadSize, without: ReadonlySet<string>): Form {
+  const { middleMm, outerMm, beyondMm, fromMm, toMm, apartMm, barApartMm, tallMm, pitchMm, crosses } =
+    measures(p, body);
+  const [arm, bar] = [body(ARM), body(BRICK)];
+  const girth = (roles: readonly RoleLetter[]) => Math.max(...roles.map((role) => body(role).diameterMm));
+  const thick = Math.max(arm.diameterMm, bar.diameterMm);
+  const crossMm = without.has(CROSSES) ? 0 : girth(p.cross);
+  const overMm = without.has(ALONG) ? 0 : girth(p.over);
+  const sense = p.face === 'front' ? -1 : 1;
+  const first = beyondMm + outerMm;
+  const middleX = (row: number) => first + row * pitchMm;
+  const bricksX = (row: number) => middleX(row) + pitchMm / 2;
+  const arc = hang(
+    Math.hypot(apartMm, toMm - fromMm),
+    p.link.map((role) => body(role).lengthMm),
+  );
+  const lengths = (roles: readonly RoleLetter[]) => roles.map((role) => body(role).lengthMm);
+  const overlay = {
+    reachMm: pitchMm - arm.lengthMm,
+    apartMm: 2 * outerMm,
+    z: sense * (thick / 2 + crossMm + overMm / 2),
+    lengthsMm: lengths(p.over),
+  };
+
+  /** A seed of a link on the upper side: the k-th from the start of the band. */
+  const linked = (run: number, k: number, row: number) => {
+    const toBricks = run === 0;
+    const { at: lies, way } = at(arc, k);
+    const slant = Math.hypot(apartMm, toMm - fromMm);
+    const [c, s] = [apartMm / slant, ((toBricks ? 1 : -1) * (toMm - fromMm)) / slant];
+    const from = bricksX(row) + (toBricks ? -barApartMm / 2 - apartMm : barApartMm / 2);
+    return {
+      x: from + lies[0] * c - lies[1] * s,
+      y: (toBricks ? fromMm : toMm) + lies[0] * s + lies[1] * c,
+      way: [way[0] * c - way[1] * s, way[0] * s + way[1] * c] as const,
+    };
+  };
+  /** A bead of a small cross, from the middle of its group. */
+  const crossed = ({ slot: { of, index, run = 0 } }: Bead): Pose => {
+    const { starts, total } = runningSum(lengths(p.cross));
+    const half = (p.cross.length - 1) / 2;
+    const part = (k: number) => (at(starts, k) + body(at(p.cross, k)).lengthMm / 2) / total - 0.5;
+    const along = of === 'cross on' ? -part(half - 1 - index) : part(index);
+    const { acrossMm, tallMm: tall } = at(crosses, run);
+    const [x, y] = [of === 'cross' ? -acrossMm : acrossMm, run === 0 ? tall : -tall];
+    const size = Math.hypot(x, y);
+    return {
+      centre: [along * x, along * y, sense * (thick + crossMm) * 0.5],
+      axis: [x / size, y / size, 0],
+    };
+  };
+
+  const pose = (bead: Bead): Pose => {
+    const {
+      slot: { of, index, run = 0 },
+      place: { row },
+    } = bead;
+    const [x, y] = [middleX(row), middleMm];
+    switch (of) {
+      case 'west':
+        return { centre: [middleX(row + 1) - y, 0, 0], axis: [0, -1, 0], across: [1, 0, 0] };
+      case 'north':
+        return { centre: [x, y, 0], axis: [1, 0, 0], across: [0, 1, 0] };
+      case 'east':
+        return { centre: [x + y, 0, 0], axis: [0, -1, 0], across: [1, 0, 0] };
+      case 'south':
+        return { centre: [x, -y, 0], axis: [-1, 0, 0], across: [0, -1, 0] };
+      case 'brick':
+        return {
+          centre: [bricksX(row), ((p.bricks - 1) / 2 - index) * bar.lengthMm, 0],
+          axis: [0, -1, 0],
+          across: [1, 0, 0],
+        };
+      case 'link over':
+      case 'link under': {
+        const upper = of === 'link over' ? 1 : -1;
+        const { x: along, y: out, way } = linked(run, upper === 1 ? index : p.link.length - 1 - index, row);
+        return { centre: [along, upper * out, 0], axis: [upper * way[0], way[1], 0] };
+      }
+      case 'over':
+      case 'across':
+      case 'beyond': {
+        const lies = overlayPose(bead, overlay, run % 2 === 1, run >= 2 ? 1 : 0);
+        return { ...lies, centre: [bricksX(row) + lies.centre[0], lies.centre[1], lies.centre[2]] };
+      }
+      default: {
+        const lies = crossed(bead);
+        return {
+          ...lies,
+          centre: [(run === 0 ? x : bricksX(row)) + lies.centre[0], lies.centre[1], lies.centre[2]],
+        };
+      }
+    }
+  };
+  return {
+    pitchMm,
+    extraMm: 2 * first,
+    widthMm: Math.max(2 * (outerMm + beyondMm), tallMm, 2 * toMm + girth(p.link)),
+    endWidthMm: arm.lengthMm,
+    thicknessMm: thick + crossMm + overMm,
+    mayShorten: 0,
+    held: 'mat',
+    pose,
+  };
+}
