@@ -11,7 +11,7 @@ test('a stitch is found by what is at hand, played with, and a bracelet started 
   );
   await page.getByRole('button', { name: 'two', exact: true }).click();
   await expect(page.getByRole('status').filter({ hasText: 'stitches' })).toHaveText(
-    `2 of ${STRUCTURES.length} stitches`,
+    `3 of ${STRUCTURES.length} stitches`,
   );
   await page.getByRole('link', { name: 'Cross-weave, two needles' }).click();
   await page.waitForURL(/\/gallery\/cross-weave/);

@@ -11,6 +11,8 @@ import { wholeUp } from '../tools/whole';
 export interface EndChoice {
   readonly seedsEachSide: number;
   readonly passes: number;
+  /** Whether its loop is turned on edge, by one seed more at the work. */
+  readonly turned?: boolean | undefined;
   /** Jump rings between the sewn loop and the clasp. */
   readonly rings: { readonly finding: FindingMaterial; readonly count: number } | null;
 }
@@ -65,7 +67,7 @@ function sewnLoop(
   to: string | undefined,
 ): SewnLoop {
   if (ends.closing !== 'clasp' || !heldEnds(ends.clasp).includes(end)) return NO_LOOP;
-  const { seedsEachSide, passes, rings } = ends[end];
+  const { seedsEachSide, passes, turned = false, rings } = ends[end];
   const { note } = ends.clasp;
   const loops = Math.min(ends.clasp.loops, mostLoops);
   if (button && end === 'end') return { seedsEachSide: 0, passes, buttonSeeds: button.seeds, note };
@@ -77,7 +79,14 @@ function sewnLoop(
       ? { called: halfWords(ends.clasp, end, rings !== null) }
       : { to };
   const inShell = ends.clasp.fastening === 'knot inside' && { inShell: true as const, note };
-  return { seedsEachSide: seeds, passes, ...(loops > 1 && { loops }), ...named, ...inShell };
+  return {
+    seedsEachSide: seeds,
+    passes,
+    ...(turned && { turned }),
+    ...(loops > 1 && { loops }),
+    ...named,
+    ...inShell,
+  };
 }
 
 /**
@@ -186,7 +195,8 @@ export function closureDoubts(ends: EndsChoice, closure: Closure, strip: Strip):
     });
   if (clasp.loops === 1 && clasp.fastening === 'sewn loop' && strip.widthMm > ONE_LOOP_MOST_MM)
     doubts.push({ code: 'one-loop-for-wide-strip', widthMm: strip.widthMm });
-  if (clasp.turned && !ends.start.rings && !ends.end.rings) doubts.push({ code: 'turned-loop' });
+  const turned = ({ turned: is, rings }: EndChoice) => is === true || rings !== null;
+  if (clasp.turned && !turned(ends.start) && !turned(ends.end)) doubts.push({ code: 'turned-loop' });
   const { button } = closure;
   if (button && (button.seeds < button.least || button.seeds > button.most))
     doubts.push({ code: 'loop-count', seeds: button.seeds, least: button.least, most: button.most });

@@ -10,6 +10,8 @@ export interface SewnLoop {
   readonly seedsEachSide: number;
   /** 0 where nothing is sewn on at this end. */
   readonly passes: number;
+  /** Both its threads go through one seed more at the work, so that beyond it the loop can stand on edge. */
+  readonly turned?: boolean;
   /** A loop of so many seeds that goes over a ball or a button, and holds no ring. */
   readonly buttonSeeds?: number;
   /** A part that it is sewn to by its edge. */
@@ -45,6 +47,10 @@ export const loopRuns = ({ seedsEachSide, buttonSeeds, passes }: SewnLoop): { ou
   return { out: Math.ceil(buttonSeeds / 2), back: Math.floor(buttonSeeds / 2) };
 };
 
+/** Whether a loop has a seed that turns it: without seeds there is nothing to turn, and one over a button stays as it is. */
+export const hasNeck = ({ turned = false, seedsEachSide, buttonSeeds, passes }: SewnLoop): boolean =>
+  turned && passes > 0 && seedsEachSide > 0 && buttonSeeds === undefined;
+
 export type Side = -1 | 1;
 
 /** What is worked where a clasp half is sewn on. */
@@ -54,14 +60,15 @@ const LOOPS: Readonly<Record<EdgeName, Section>> = { start: jointOf('start'), en
 /** The end whose clasp half is sewn on in a section; null where it is none, as where a ring is joined. */
 export const loopEndOf = (section: Section): EdgeName | null =>
   EDGE_NAMES.find((end) => LOOPS[end] === section) ?? null;
-/** Slots of the seeds of a loop: on the way out, and on the way back. */
-export const LOOP_SLOTS = { out: 'out', back: 'in' } as const;
+/** Slots of the seeds of a loop: on the way out, and on the way back, and the one through which both go. */
+export const LOOP_SLOTS = { out: 'out', back: 'in', neck: 'neck' } as const;
 
 /** Which loop of its end a seed belongs to, counted from 0. */
 export const loopOf = ({ slot }: Bead): number => slot.run ?? 0;
 
-/** What the loop takes of the piece's length: its seeds stand in two columns between work and ring. */
-export const loopLengthMm = (loop: SewnLoop, seed: Body): number => loopRuns(loop).out * seed.lengthMm;
+/** What the loop takes of the piece's length: its seeds stand in two columns between work and ring, beyond the one that turns it. */
+export const loopLengthMm = (loop: SewnLoop, seed: Body): number =>
+  (loopRuns(loop).out + (hasNeck(loop) ? 1 : 0)) * seed.lengthMm;
 
 /**
  * Where the seeds of a loop lie: two columns, side by side, out along the first and back along the second.
@@ -82,13 +89,14 @@ export function loopPose(
   const isOut = bead.slot.of === LOOP_SLOTS.out;
   const k = bead.slot.index + 1;
   const { out, back } = loopRuns(loop);
+  const neckMm = hasNeck(loop) ? seed.lengthMm : 0;
   // The seeds back begin beside the last one out; an odd loop has that one alone at its tip.
   // In a shell it stands in the middle, whatever edge thread came from.
-  if (loop.inShell)
+  if (loop.inShell || bead.slot.of === LOOP_SLOTS.neck)
     return { centre: [edgeMm + (outward * seed.lengthMm) / 2, acrossMm, 0], axis: [outward, 0, 0] };
   const fromEdge = isOut || out === 0 ? k - 0.5 : back - k + 0.5;
   const centre: Point = [
-    edgeMm + outward * fromEdge * seed.lengthMm,
+    edgeMm + outward * (neckMm + fromEdge * seed.lengthMm),
     acrossMm + ((isOut ? side : -side) * seed.diameterMm) / 2,
     0,
   ];

@@ -1,7 +1,8 @@
-import { LOOP_ROLE, LOOP_SLOTS, loopRuns, type SewnLoop } from '../closures/sewnLoop';
+import { hasNeck, LOOP_ROLE, LOOP_SLOTS, loopRuns, type SewnLoop } from '../closures/sewnLoop';
 import type { Weave } from '../weave/builder';
 import type { Edge, EdgeName } from '../weave/edge';
 import type { Needle } from '../weave/needle';
+import { against } from '../weave/edge';
 import { goToPost, postsFor } from './post';
 
 /** Hangs a clasp half on an edge: each of its loops from a post. */
@@ -64,21 +65,24 @@ export function sewLoop(
       loop.buttonSeeds === undefined ? w.finding(heldBy(loop, end, place), holes, { joint, nth }) : null;
     // A single loop is no run of several.
     const run = nth === 0 ? {} : { run: nth };
+    const neck = needle.string(seeds(hasNeck(loop) ? 1 : 0), LOOP_SLOTS.neck, run);
     const out = needle.string(seeds(runs.out), LOOP_SLOTS.out, run);
     if (ring) needle.attach(ring);
     const inside = inShell ? needle.string(seeds(1), LOOP_SLOTS.back, run) : [];
     if (inShell) needle.knot('overhand');
     if (ring && inShell) needle.attach(ring, WAY_BACK);
     const back = needle.string(seeds(runs.back), LOOP_SLOTS.back, run);
+    needle.back(...neck);
     enter();
     for (let pass = 1; pass < loop.passes; pass++) {
       w.pass(`reinforce the loop ${pass}`, { again: true }, () => {
         comeRound();
-        needle.reinforce(...out);
+        needle.reinforce(...neck, ...out);
         if (ring) needle.attach(ring);
         needle.reinforce(...inside);
         if (ring && inShell) needle.attach(ring, WAY_BACK);
         needle.reinforce(...back);
+        needle.enter(against(...neck), 'reinforce');
         enter();
       });
     }

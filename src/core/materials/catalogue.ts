@@ -58,7 +58,7 @@ const round = (
     sold: STRAND,
   });
 
-/** A flat bead of two holes side by side. */
+/** A flat bead of two holes side by side; beads, not stones, come in tubes (from memory). */
 const twoHole = (
   id: string,
   name: string,
@@ -66,7 +66,16 @@ const twoHole = (
   [widthMm, lengthMm, diameterMm]: readonly [number, number, number],
   apartMm: number,
   holeMm: number,
-): BeadKind => bead(id, name, shape, { widthMm, lengthMm, diameterMm, apartMm, holeMm, holes: 2 });
+): BeadKind =>
+  bead(id, name, shape, {
+    widthMm,
+    lengthMm,
+    diameterMm,
+    apartMm,
+    holeMm,
+    holes: 2,
+    sold: shape === 'set stone' ? null : TUBE,
+  });
 
 export const BEADS: readonly BeadKind[] = [
   seed('15', 1.5, 1.05, 290, 0.65),

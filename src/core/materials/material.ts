@@ -16,6 +16,7 @@ export const BEAD_SHAPES = [
   'tile',
   'half tile',
   'bar',
+  'brick',
   'wedge',
   'triangle',
   'set stone',

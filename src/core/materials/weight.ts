@@ -30,6 +30,7 @@ function bodyMm3(bead: BeadMaterial): number | null {
     case 'tile':
     case 'half tile':
     case 'bar':
+    case 'brick':
       return l * w * d;
     case 'ball':
     case 'rondelle':

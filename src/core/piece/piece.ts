@@ -57,6 +57,7 @@ const wearSchema = z.discriminatedUnion('school', [
 const endSchema = z.object({
   seedsEachSide: z.number().int().min(0).max(24),
   passes: z.number().int().min(1).max(4),
+  turned: z.boolean().optional(),
   rings: z.object({ finding: findingSchema, count: z.number().int().min(1).max(6) }).nullable(),
 });
 

@@ -2,7 +2,7 @@ import { rowLists, type RowList } from '../colour/rowList';
 import { namesIn } from '../colour/shades';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { CORE_ROLE } from '../joints/setIn';
-import { sizeOf } from '../materials/material';
+import { sizeOf, type BeadShape } from '../materials/material';
 import { beadOf } from '../piece/part';
 import type { Plan } from './plan';
 import type { StrungBy } from '../structures/structure';
@@ -20,6 +20,7 @@ export const stepWords = (plan: Plan): StepWords => ({
   row: plan.weaveable.rowWord,
   beadsBack: plan.weaveable.beadsBack,
   role: roleWords(plan),
+  lies: (role) => FACES[shapeOf(plan, role) ?? ''],
   motif: [...plan.components.values()].find(({ by }) => by === 'two points')?.name,
   thread: plan.make,
   ...WAYS_OF[plan.structure.madeWhole?.by ?? 'its edges'],
@@ -65,15 +66,28 @@ const partOf =
   ({ place: { section }, slot }: Bead): string | undefined =>
     section === WOVEN ? slots[slot.of] : undefined;
 
-/** What the bead of a role is called in the steps: by its letter, or by a word where it has none of its own. */
+/** How beads lie whose faces differ, as they are strung. */
+const FACES: Readonly<Record<string, string>> = { wedge: 'its curved face to the front' };
+
+/** The shape of the bead of a letter; undefined of what is made apart, and of what has no letter. */
+const shapeOf = ({ components, seen }: Plan, role: string): BeadShape | undefined =>
+  role === LOOP_ROLE || role === CORE_ROLE || components.has(role) ? undefined : beadOf(seen, role).shape;
+
+/**
+ * What the bead of a role is called in the steps: by its letter, and its own name too where it has two holes; by a word where it has no
+ * letter.
+ */
 const roleWords =
-  ({ components, seen }: Plan) =>
-  (role: string): string =>
-    role === LOOP_ROLE
-      ? 'loop seed'
-      : role === CORE_ROLE
-        ? beadOf(seen, role).shape
-        : (components.get(role)?.name ?? role);
+  (plan: Plan) =>
+  (role: string): string => {
+    const { components, seen } = plan;
+    if (role === LOOP_ROLE) return 'loop seed';
+    if (role === CORE_ROLE) return beadOf(seen, role).shape;
+    const name = components.get(role)?.name;
+    if (name !== undefined) return name;
+    const { holes, shape } = beadOf(seen, role);
+    return holes > 1 ? `${role} ${shape}` : role;
+  };
 
 /** The worded steps of a plan, held as it is made where nothing else is said; worked out only when somebody reads them. */
 export const planSteps = (plan: Plan, held = heldOf(plan)): StepGroup[] =>

@@ -3,7 +3,7 @@ import { hang } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
 import { forth, inRun, onePost, straight, type Loom, type Made } from '../weave/edge';
 import { hole, type Needle } from '../weave/needle';
-import { BASE, wovenAt, type Bead } from '../weave/path';
+import { wovenAt, type Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import {
   at,
@@ -16,6 +16,7 @@ import {
   type Form,
 } from './structure';
 import { beadField, NONE } from './field';
+import { crossUnits, upperOf } from './twoNeedles';
 import { smallAfter } from './twoRows';
 import type { RoleLetter } from './roles';
 
@@ -46,41 +47,29 @@ const cornersOf = ({ corner }: Params): RoleLetter[] => (corner === NONE ? [] : 
 /** A side as it is strung, of beads of this role. */
 const sideOf = (p: Params, role: RoleLetter): RoleLetter[] => [...cornersOf(p), role, ...cornersOf(p)];
 
-/** Which needle works the upper side of a unit: they change places in every ball. */
-const upperOf = (unit: number) => (unit % 2 === 0 ? 'right' : 'left');
-
 /**
  * Two needles on one cord, a side each, cross in every ball. Back along both outer edges they go through the second holes of the
  * sides, and cross once more in the first ball; then one of them lays a small bead over the gap between every two balls.
  */
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w } = loom;
-  const [left, right] = w.cord('left', 'right');
-  let [upper, lower]: [Needle, Needle] = [right, left];
-
-  const first = at(
-    loom.fromMiddle(left, () =>
-      w.in({ section: w.woven, pass: BASE, row: -1 }, () => left.string([BALL], 'ball')),
-    ),
-    0,
-  );
-  w.in({ row: -1 }, () => right.back(first));
-  const balls = [first];
+  const {
+    left,
+    upper,
+    lower,
+    rungs,
+    sides: strung,
+  } = crossUnits(loom, {
+    units,
+    side: (_, side) => sideOf(p, side === 'upper' ? SIDE : lowerRole(p)),
+    rung: () => [BALL],
+    of: 'ball',
+  });
+  const balls = rungs.map(({ beads }) => at(beads, 0));
+  const first = at(balls, 0);
   /** The beads of two holes, by their units. */
-  const sides = { upper: [] as Bead[], lower: [] as Bead[] };
-
-  for (let unit = 0; unit < units; unit++)
-    w.in({ row: unit }, () => {
-      for (const one of [left, right]) {
-        const of = one === upper ? 'upper' : 'lower';
-        const beads = one.string(sideOf(p, of === 'upper' ? SIDE : lowerRole(p)), one.name);
-        sides[of].push(at(beads, cornersOf(p).length));
-      }
-      const ball = at(left.string([BALL], 'ball'), 0);
-      right.back(ball);
-      balls.push(ball);
-      [upper, lower] = [lower, upper];
-    });
+  const twoHoled = (runs: readonly (readonly Bead[])[]) => runs.map((run) => at(run, cornersOf(p).length));
+  const sides = { upper: twoHoled(strung.upper), lower: twoHoled(strung.lower) };
   const edge = (ball: Bead) => onePost(straight(forth(ball)));
   const last = at(balls, -1);
   loom.reached('end', edge(last), left);

@@ -1,11 +1,11 @@
 import * as z from 'zod';
-import { inside, onePost, ownAndTail, straight, towards, type Loom, type Made } from '../weave/edge';
+import { onePost, ownAndTail, straight, type Loom, type Made } from '../weave/edge';
 import { hole } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import { SHORTENS } from './shortening';
 import { ALONG, ARM, BRICK, CROSSES, formOf, laidBy, measures } from './barForm';
 import { goRound, type SideName } from './circles';
-import { endOf, goThrough, holesOf, type Run } from './grid';
+import { goThrough, holesOf, type Run } from './grid';
 import { crossDiagonals, edgeAt, faceField, layDiagonals, oddSequence, type Before } from './overlay';
 import { at, lengthOf, partsOf, sequenceSchema, structure } from './structure';
 import { smallAfter } from './twoRows';
@@ -17,6 +17,8 @@ const MOST_OF_A_DIAGONAL = 25;
 const BRICKS = [2, 3] as const;
 const SMALL = smallAfter([ARM, BRICK]);
 const BACK = 'diagonals back';
+/** Half of a diagonal along the band as it starts. */
+const HALF = Array<'C'>(6).fill('C');
 
 const params = z.object({
   /** Bars of a brick group, one beside the other across the band. */
@@ -116,7 +118,6 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const [start, last] = [at(pluses, 0), at(pluses, -1)];
   const end = loom.reached('end', onePost(straight(holesOf(through(last.east, 1), true))), t);
   let atEnd = true;
-  let over = false;
 
   const shortens = SHORTENS['crosses over a two-hole base'];
   const seen = { optional: true, tension: 'medium', face: p.face, shortens } as const;
@@ -155,7 +156,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
         goThrough(t, through(at(pluses, row - 1).east, 1), true);
       });
     }
-    [atEnd, over] = [false, true];
+    atEnd = false;
   });
 
   /** The arms at the lower edge and at the upper one. */
@@ -174,6 +175,24 @@ function weave(p: Params, units: number, loom: Loom): Made {
     },
     before,
   };
+  /** Round the circle of the plus where thread stands, on the way it goes there: the arm that is so many on. */
+  const onRound = (from: HoleEnd, on: number): HoleEnd[] => {
+    const {
+      west: left,
+      north,
+      east,
+      south,
+    } = pluses.find(({ west: one, ...others }) =>
+      [one, ...Object.values(others)].some(({ beads }) => beads.includes(from.bead)),
+    ) ?? start;
+    const circle = [through(left, 1), through(north, 0), through(east, 0), through(south, 0)];
+    // Clockwise: up on the left, over, down on the right, and back under.
+    const forward = [true, true, false, false];
+    const nth = circle.findIndex(({ beads }) => beads.includes(from.bead));
+    const clockwise = (from.end === 1) === (at(circle, nth).forward === at(forward, nth));
+    const next = (nth + (clockwise ? on : -on) + circle.length) % circle.length;
+    return holesOf(at(circle, next), at(forward, next) === clockwise);
+  };
   /** Out of one hole of an arm, and back through the other. */
   const turnBack = (arm: Run, n: 0 | 1, onward: boolean) => {
     t.turnInto({ bead: at(arm.beads, 0), hole: n, enter: arm.forward === onward ? 0 : 1 });
@@ -188,14 +207,18 @@ function weave(p: Params, units: number, loom: Loom): Made {
     w.in({ row: station }, () => {
       if (trip === 'second') turnBack(other, 0, onward);
       else if (atEnd) turnOver(last.east);
-      t.travel(endOf(through(arm, 0), !onward));
+      const from = w.links.lastOut(t.name);
+      for (let on = 1; from; on++) {
+        const [hole] = onRound(from, on);
+        if (hole) t.enter([hole]);
+        if (hole?.bead === arm.beads[0]) break;
+      }
       turnBack(arm, 1, onward);
     });
   };
   const why = 'Not too tight: the band must still bend.';
   w.pass(ALONG, { ...seen, why }, () => {
     begin('first');
-    over = true;
     const middles = layDiagonals(t, { ...diagonals, run: laidBy(!atEnd, before) }, !atEnd);
     atEnd = !atEnd;
     w.pass(BACK, { ...seen, why }, () => {
@@ -209,16 +232,11 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const round = ({ bead, hole: n, end: side }: HoleEnd): HoleEnd[] =>
     n === (bead.slot.of === 'west' ? 0 : 1) ? [{ bead, hole: 1 - n, end: side }] : [];
   const first = { through: round, as: 'turn' } as const;
-  const links = (row: number) => {
-    const { near, far } = at(bricks, row);
-    return inside(...[near, far].flatMap(({ top, bottom }) => [...top.beads, ...bottom.beads]));
-  };
-  // On the bare base the needle comes round the last plus one way alone, which leads to no link; nor does the tail need one.
-  const own = over ? links(atEnd ? units - 1 : 0) : towards(endOf(through(last.west, 1), true));
-  const tail = towards(endOf(through(start.south, 0), true));
+  const along = (from: HoleEnd) => [1, 2].flatMap((on) => onRound(from, on));
+  const anchor = { first, way: { along } };
   return {
     edges: { start: onePost(straight(holesOf(through(start.west, 0), true))), end },
-    ends: ownAndTail(loom, t, { ...own, first }, { ...tail, first }),
+    ends: ownAndTail(loom, t, anchor, anchor),
   };
 }
 
@@ -248,7 +266,7 @@ export const barBand = structure({
     bricks: 2,
     link: ['C', 'C'],
     cross: ['F', 'C', 'D', 'C', 'F'],
-    over: ['C', 'C', 'C', 'C', 'C', 'C', 'E', 'C', 'C', 'C', 'C', 'C', 'C'],
+    over: [...HALF, 'E', ...HALF],
     face: 'front',
   },
   usual: { A: 'bar', B: 'bar', C: 'seed-11', D: 'seed-11', E: 'seed-11', F: 'seed-15' },

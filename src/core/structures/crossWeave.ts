@@ -1,10 +1,10 @@
 import * as z from 'zod';
 import type { Pose } from '../layout/layout';
 import { forth, inRun, onePost, straight, type Loom, type Made } from '../weave/edge';
-import { backOutOf, outOf, type Needle } from '../weave/needle';
-import { BASE } from '../weave/path';
+import { backOutOf, outOf } from '../weave/needle';
 import { goThrough, grid, rowPass, type Run, put } from './grid';
 import { at, lengthOf, partsOf, sequenceSchema, structure } from './structure';
+import { crossUnits, upperOf } from './twoNeedles';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4] as const;
@@ -23,8 +23,6 @@ type Params = z.infer<typeof params>;
 const BENDS = 0.15;
 
 const leftwards = (row: number) => row % 2 === 1;
-/** Which needle works the upper side of a unit of the first row: they change places in every rung. */
-const upperOf = (unit: number) => (unit % 2 === 0 ? 'right' : 'left');
 
 /**
  * Two needles on one cord. In each unit one strings a side, the other the side opposite (or goes along the one
@@ -32,47 +30,25 @@ const upperOf = (unit: number) => (unit % 2 === 0 ? 'right' : 'left');
  */
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w, ring } = loom;
-  const [left, right] = w.cord('left', 'right');
-  const tops: Run[][] = [];
-  const rungs: Run[][] = [[]];
-  /** The needle that comes out at the upper end of the newest rung, and that at its lower end. */
-  let [upper, lower]: [Needle, Needle] = [right, left];
+  const row = crossUnits(loom, {
+    units,
+    side: (_, side) => (side === 'upper' ? p.side : p.other),
+    rung: () => p.rung,
+    of: 'rung',
+    ring,
+  });
+  const { left, right, sides } = row;
+  let { upper, lower } = row;
+  const tops: Run[][] = [sides.upper.map((beads) => ({ beads, forward: true }))];
+  const rungs: Run[][] = [row.rungs];
 
-  /** `one` strings a rung, the other goes through it the opposite way; they change places. */
-  const cross = (one: Needle, row: number, boundary: number, name: string) => {
-    const up = one === lower;
-    const run: Run = { beads: one.string(p.rung, name), forward: up };
-    goThrough(one === upper ? lower : upper, run, !up);
+  /** The lower needle strings a rung, the upper one goes through it the opposite way; they change places. */
+  const cross = (row: number, boundary: number) => {
+    const run: Run = { beads: lower.string(p.rung, 'far'), forward: true };
+    goThrough(upper, run, false);
     put(rungs, row, boundary, run);
     [upper, lower] = [lower, upper];
   };
-
-  // What hangs at the start lies in the middle of the cord, and leads into the first rung from both sides.
-  const first = loom.fromMiddle(left, () =>
-    w.in({ section: w.woven, pass: BASE, row: -1 }, () => left.string(p.rung, 'rung')),
-  );
-  w.in({ row: -1 }, () => right.back(...[...first].reverse()));
-  at(rungs, 0)[0] = { beads: first, forward: false };
-
-  /** Both ends cross in the rung that was strung first of all. */
-  const closeRing = () => {
-    const run = at(at(rungs, 0), 0);
-    goThrough(lower, run, true);
-    goThrough(upper, run, false);
-    at(rungs, 0)[units] = run;
-    [upper, lower] = [lower, upper];
-  };
-
-  for (let unit = 0; unit < units; unit++)
-    w.in({ row: unit }, () => {
-      // Always the left one first: where both sides are alike, every unit reads the same.
-      for (const one of [left, right]) {
-        const beads = one.string(one === upper ? p.side : p.other, one.name);
-        if (one === upper) put(tops, 0, unit, { beads, forward: true });
-      }
-      if (ring && unit === units - 1) closeRing();
-      else cross(left, 0, unit + 1, 'rung');
-    });
 
   // What hangs at the end is hung when the last row that runs there is done, by the needle that strung its rung.
   const lastOnward = p.rows % 2 === 1 ? p.rows - 1 : p.rows - 2;
@@ -102,7 +78,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
             put(rungs, row, back ? unit + 1 : 0, { beads, forward: true });
           } else goThrough(lower, below, !back);
           put(tops, row, unit, { beads: upper.string(p.side, 'top'), forward: !back });
-          cross(lower, row, far, 'far');
+          cross(row, far);
         });
       }
     });

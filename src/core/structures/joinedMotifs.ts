@@ -151,7 +151,7 @@ function jointOf(row: readonly BeadSize[], joined: BeadSize): Joint {
 }
 
 /** What can be joined: it has two holes, side by side. */
-const JOINED = { holes: 2, shapes: ['lens', 'tile', 'half tile', 'bar', 'set stone'] } as const;
+const JOINED = { holes: 2, shapes: ['lens', 'tile', 'half tile', 'bar', 'brick', 'set stone'] } as const;
 
 export const joinedMotifs = structure({
   id: 'joined-motifs',

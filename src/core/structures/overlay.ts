@@ -18,7 +18,7 @@ export const faceField: Field = {
   key: 'face',
   kind: 'choice',
   label: 'On the',
-  help: 'Which face it lies on.',
+  help: 'Which face it lies on. Wedges are strung with their curved face to the front.',
   options: [
     { value: 'front', label: 'front' },
     { value: 'back', label: 'back' },

@@ -206,7 +206,7 @@ export const ownUnit = structure({
       rowWord: 'unit',
       closing: null,
       closings: ['clasp', 'joined', 'open'],
-      formIsExact: true,
+      formIsExact: 'end to end',
       byMeasure: measuredBy(params),
       pathless: told === null,
       holes: Object.fromEntries(two.map((role) => [role, 2])),

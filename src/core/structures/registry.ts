@@ -7,6 +7,7 @@ import { flatHerringbone } from './flatHerringbone';
 import { flowerBand } from './flowerBand';
 import { flatPeyote } from './flatPeyote';
 import { graduatedLine } from './graduatedLine';
+import { graduatedCrossWeave } from './graduatedCrossWeave';
 import { hangingDrop } from './hangingDrop';
 import { joinedMotifs } from './joinedMotifs';
 import { ladder } from './ladder';
@@ -38,6 +39,7 @@ export const STRUCTURES: readonly Structure[] = [
   brickStitch,
   rightAngleWeave,
   crossWeave,
+  graduatedCrossWeave,
   ballBand,
   squareRope,
   twoDecks,

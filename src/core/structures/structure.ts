@@ -114,7 +114,7 @@ export interface Graduation {
   /** Beads of the steps in all, for so many of each on one half. */
   readonly beads: (counts: readonly number[]) => number;
   /** What is asked of the fit, but for the wish and what closing takes. */
-  readonly question: (body: (role: string) => Body) => Omit<ArrangeQuestion, 'wishMm'>;
+  readonly question: (body: (role: string) => BeadSize) => Omit<ArrangeQuestion, 'wishMm'>;
   /** The structure's parameters with these counts. */
   readonly withCounts: (counts: readonly number[]) => Readonly<Record<string, unknown>>;
 }
@@ -149,8 +149,8 @@ export interface Weaveable {
   readonly notJoined?: string;
   /** What the count must keep to, or had better. */
   readonly rules?: (closing: Closing) => readonly CountRule[];
-  /** The closed form is exact, as for beads end to end: nothing needs laying out. */
-  readonly formIsExact?: boolean;
+  /** The closed form is exact, as for beads end to end, or round beads in circles of four: nothing needs laying out. */
+  readonly formIsExact?: 'end to end' | 'in circles';
   /** Nobody has told its thread path: what is worked of it is beads in order, no more. */
   readonly pathless?: boolean;
   /** It is as long as it measured: so many units, and the thread that one of them took. */

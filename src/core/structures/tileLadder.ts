@@ -204,7 +204,7 @@ export const tileLadder = structure({
     parts: [
       ...partsOf(p.sequence, 'tile', {
         holes: 2,
-        shapes: ['tile', 'half tile', 'bar', 'lens', 'set stone'],
+        shapes: ['tile', 'half tile', 'bar', 'brick', 'lens', 'set stone'],
       }),
       ...(p.edges === NONE ? [] : partsOf(p.picot, 'picot')),
       ...(p.edges === NONE || p.gap === NONE ? [] : partsOf([p.gap], 'bead between picots')),

@@ -33,7 +33,7 @@ const SMALL = smallAfter([SIDE, STANDING]);
 /** Units between the start and where both ends of thread are woven in. */
 const WOVEN_UNITS = 2;
 /** What stands on its edge. */
-const STAND = ['tile', 'half tile', 'bar', 'set stone'] as const;
+const STAND = ['tile', 'half tile', 'bar', 'brick', 'set stone'] as const;
 /** Decks: rungs through the first holes of the sides, and through the second. */
 const LOWER = 0;
 const UPPER = 1;

@@ -331,9 +331,10 @@ class Teller {
       for (const { ref, kind, among } of places)
         for (const side of this.sight.sidesOf(bead, among, CORNERS))
           found.push({ ref: { ...ref, side }, kind: `${kind} ${side}` });
-    if (found.length === 0 && pass && way && this.leadsOnce(stand.out, pass, way, MOSTLY))
-      return [{ ref: { along: true }, kind: 'along' }];
     const nth = all.indexOf(bead);
+    // The first of a row is plain enough.
+    if (found.length === 0 && nth > 0 && pass && way && this.leadsOnce(stand.out, pass, way, MOSTLY))
+      return [{ ref: { along: true }, kind: 'along' }];
     found.push({ ref: { ...of, strung: nth + 1 }, kind: `strung ${nth}` });
     found.push({ ref: { ...of, strung: nth - all.length }, kind: `strung ${nth - all.length}` });
     return found as [Fitting, ...Fitting[]];

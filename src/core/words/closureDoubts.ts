@@ -37,7 +37,7 @@ export function wordClosureDoubt(doubt: ClosureDoubt, style: LengthStyle): Said 
     case 'turned-loop':
       return {
         title: 'The loop of this clasp lies flat.',
-        text: 'One jump ring, or a seed more on each side, turns it the way the work lies.',
+        text: 'Turn the end loops, or take one jump ring: either lets it lie the way the work does.',
       };
     case 'loop-count':
       return doubt.seeds < doubt.least

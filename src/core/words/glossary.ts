@@ -86,6 +86,23 @@ export const GLOSSARY = [
     example: { structureId: 'two-decks', roles: ['B'] },
   },
   {
+    word: 'petal',
+    meaning: 'Of a flower of four: a bead of two holes, which points outwards from the middle.',
+    example: { structureId: 'flower-band', roles: ['A', 'B'] },
+  },
+  {
+    word: 'plus',
+    meaning:
+      'Four bars about a small circle, one to each side. Groups of plus and of bars that lie like bricks take turns.',
+    example: { structureId: 'bar-band', roles: ['A'] },
+  },
+  {
+    word: 'turned loop',
+    meaning:
+      'An end loop whose two threads go through one seed more at the work, so that beyond it the loop can stand on edge.',
+    example: null,
+  },
+  {
     word: 'picot',
     meaning: 'Beads that stand out in a small point along an edge.',
     example: { structureId: 'ladder', roles: ['B'] },

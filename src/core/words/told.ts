@@ -13,6 +13,8 @@ export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | '
 export interface StepWords {
   /** What the maker calls a bead of this role. */
   readonly role: (role: string) => string;
+  /** How one lies as it is picked up, where it has two faces that differ; nothing of others. */
+  readonly lies?: (role: string) => string | undefined;
   /** What she calls a row. */
   readonly row: RowWord;
   /** What she calls a bead of what is woven so many rows back, where there is a word for it. */
@@ -105,8 +107,12 @@ const TAILS: Readonly<Record<ThreadMake, string>> = {
 /** `2 A`, `3 loop seeds`: a letter stands for one or many; a word has its plural. */
 export function beadsWords(count: number, role: string, words: Pick<StepWords, 'role'>): string {
   const name = words.role(role);
-  return `${count} ${name}${count > 1 && name.length > 1 ? 's' : ''}`;
+  return `${count} ${count > 1 ? plural(name) : name}`;
 }
+
+/** Several of what has a name; a letter stays as it is. */
+const plural = (name: string): string =>
+  name.length === 1 ? name : `${name}${name.endsWith('s') ? 'es' : 's'}`;
 
 /** What is gone through, in words; of a bead that is told by the number of its row without it. */
 interface Stop {
@@ -276,7 +282,9 @@ class Wording {
     return list(
       same.map((run) => {
         const bead = head(run);
-        return `${beadsWords(run.length, bead.role, this.words)}${this.byHole(bead.hole)}${this.isFor(bead)}`;
+        const lies = this.words.lies?.(bead.role);
+        const facing = lies === undefined ? '' : ` (${lies})`;
+        return `${beadsWords(run.length, bead.role, this.words)}${facing}${this.byHole(bead.hole)}${this.isFor(bead)}`;
       }),
     );
   }
@@ -412,7 +420,7 @@ class Wording {
     const of = row && ` ${row}`;
     if (role !== undefined) {
       const what = this.words.role(role);
-      return { what, whats: what, of };
+      return { what, whats: plural(what), of };
     }
     if (part !== undefined) return { what: `${part} bead`, whats: `${part} beads`, of };
     const { back } = place;

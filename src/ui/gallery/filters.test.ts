@@ -12,9 +12,15 @@ describe('the marks of the gallery', () => {
     expect(found({ use: 'edging', handle: 'round like a rope', needles: 'two' })).toEqual([]);
   });
 
-  it('two needles: both cross-weaves; a rope: the tubes, round and square', () => {
-    expect(found({ needles: 'two' })).toEqual(['cross-weave', 'ball-band']);
-    expect(found({ thread: 'cord' })).toEqual(['strung-line', 'graduated-line', 'cross-weave', 'ball-band']);
+  it('two needles: the cross-weaves; a rope: the tubes, round and square', () => {
+    expect(found({ needles: 'two' })).toEqual(['cross-weave', 'graduated-cross-weave', 'ball-band']);
+    expect(found({ thread: 'cord' })).toEqual([
+      'strung-line',
+      'graduated-line',
+      'cross-weave',
+      'graduated-cross-weave',
+      'ball-band',
+    ]);
     expect(found({ use: 'rope' })).toEqual(['tubular-herringbone', 'tubular-peyote', 'square-rope']);
   });
 

@@ -12,7 +12,7 @@ export const BEADS_AT_HAND: readonly {
   { name: 'balls and bicones', shapes: ['ball', 'bicone', 'rondelle', 'oval', 'drop'], holes: 1 },
   {
     name: 'beads of two holes',
-    shapes: ['lens', 'tile', 'half tile', 'bar', 'wedge', 'triangle', 'set stone'],
+    shapes: ['lens', 'tile', 'half tile', 'bar', 'brick', 'wedge', 'triangle', 'set stone'],
     holes: 2,
   },
 ];

@@ -43,6 +43,7 @@ export const ROUNDING: Readonly<Record<BeadShape, number>> = {
   tile: 0.25,
   'half tile': 0.25,
   bar: 0.3,
+  brick: 0.25,
   wedge: 0.3,
   triangle: 0.2,
   'set stone': 0.2,

@@ -110,6 +110,18 @@ function OneEnd({
           onChange={(seedsEachSide) => onChange({ ...end, seedsEachSide })}
         />
       )}
+      {loop && to === undefined && end.seedsEachSide > 0 && (
+        <Choice
+          label={label('the loop lies')}
+          value={end.turned ? 'turned' : 'flat'}
+          options={[
+            { value: 'flat', label: 'flat, as the work' },
+            { value: 'turned', label: 'turned on edge' },
+          ]}
+          onChange={(lies) => onChange({ ...end, turned: lies === 'turned' })}
+          help="By the clasp that comes: both threads of a turned loop go through one seed more at the work, and beyond it the loop can stand on edge."
+        />
+      )}
       <Choice
         label={label(`threads through the ${holder}`)}
         value={end.passes}

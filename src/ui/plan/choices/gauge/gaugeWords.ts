@@ -15,7 +15,7 @@ export function sourceWords({ gauge, weaveable }: Plan, layingOut: LayingOut): s
     case 'solver':
       return 'laid out from thread path and beads';
     case 'closed form':
-      if (weaveable.formIsExact) return 'the beads’ own lengths, end to end';
+      if (weaveable.formIsExact) return EXACT[weaveable.formIsExact].source;
       if (layingOut !== null && typeof layingOut !== 'number')
         return `by rule of thumb; it could not be laid out: ${layingOut.why}`;
       return layingOut === null
@@ -23,6 +23,20 @@ export function sourceWords({ gauge, weaveable }: Plan, layingOut: LayingOut): s
         : `by rule of thumb; laying it out, ${Math.round(100 * layingOut)} %`;
   }
 }
+
+/** Closed forms that nothing needs to be laid out for. */
+const EXACT = {
+  'end to end': {
+    source: 'the beads’ own lengths, end to end',
+    trust:
+      'Strung beads are as long as they are; only lots differ. The sizes are usual values: ten beads on a ruler are surer.',
+  },
+  'in circles': {
+    source: 'the beads’ own sizes, in circles of four',
+    trust:
+      'Round beads in circles of four touch each other, so that their sizes say how long it is; only lots differ. The sizes are usual values: beads on a ruler are surer.',
+  },
+} as const;
 
 /** What the source means for how far it can be trusted. */
 export function trustWords({ gauge, weaveable }: Plan, fine: (mm: number) => string): string {
@@ -40,8 +54,7 @@ export function trustWords({ gauge, weaveable }: Plan, fine: (mm: number) => str
     case 'solver':
       return 'Found by drawing the thread taut on beads of these sizes. The range covers bead lots and how round their edges are. The sizes are usual values, not yours: a measured piece of your own work is surer.';
     case 'closed form':
-      if (weaveable.formIsExact)
-        return 'Strung beads are as long as they are; only lots differ. The sizes are usual values: ten beads on a ruler are surer.';
+      if (weaveable.formIsExact) return EXACT[weaveable.formIsExact].trust;
       return 'A rule of thumb from the beads’ own sizes, which are usual values, not yours. A measured piece of your own work is surer.';
   }
 }
