@@ -5,7 +5,7 @@ import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
 import { extraField, extraSchema } from './extra';
 import { beadField } from './field';
-import { chainOf, EDGES, flowerOf, formOf, isClockwise } from './flowerForm';
+import { chainOf, EDGES, edgesOf, flowerOf, formOf, isClockwise } from './flowerForm';
 import { goThrough, type Run } from './grid';
 import { at, distinct, lengthOf, partsOf, sequenceSchema, structure } from './structure';
 import { smallAfter } from './twoRows';
@@ -180,7 +180,7 @@ export const flowerBand = structure({
     corner: 'D',
     diamond: 'C',
     centre: 'E',
-    edge: ['C', 'C', 'D', 'C', 'C'],
+    edge: ['C', 'D', 'D', 'D', 'C'],
     extra: 0,
   },
   usual: { A: 'half-tile', B: 'half-tile', C: 'seed-11', D: 'seed-8', E: 'seed-11' },
@@ -271,6 +271,8 @@ export const flowerBand = structure({
       const round = distinct(p.sequence).map((role) => flowerOf(p, role, body));
       const [side, joint] = [lengthOf(p.side, body), lengthOf(chainOf(p), body)];
       const short = (mm: number) => round.some(({ chordMm }) => mm < REACHES * chordMm);
+      const edges = edgesOf(p, body);
+      const edge = lengthOf(p.edge, body);
       const centre = body(p.centre).diameterMm;
       return [
         ...(short(side)
@@ -281,6 +283,14 @@ export const flowerBand = structure({
           : []),
         ...(round.some(({ chordMm }) => Math.max(side, joint) > RUFFLES * chordMm)
           ? ['There are so many seeds between two petals that the flower ruffles. Take one out.']
+          : []),
+        ...(edges.some((mm) => edge < REACHES * mm)
+          ? [
+              'The beads along the edge are too few to reach from flower to flower. Add one, or take larger ones.',
+            ]
+          : []),
+        ...(edges.some((mm) => edge > LOOSE * mm)
+          ? ['There are so many beads along the edge that it stands away in bows. Take one out.']
           : []),
         ...(round.some(({ openMm }) => centre < FILLS * openMm)
           ? ['The bead in the middle is small for the hole there, and thread shows. Take a larger one.']
@@ -294,5 +304,6 @@ export const flowerBand = structure({
 /** Seeds that reach less far than this part of the way leave thread bare; so much longer, they stand up (from memory). */
 const REACHES = 0.85;
 const RUFFLES = 1.6;
+const LOOSE = 1.4;
 /** A centre less wide than this part of its hole leaves thread bare on both sides (from memory). */
 const FILLS = 0.6;

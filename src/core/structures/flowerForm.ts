@@ -68,13 +68,28 @@ export function flowerOf(p: Flowers, role: RoleLetter, body: (role: string) => B
   };
 }
 
+/** A diamond between two flowers: a circle of its corners and its other two beads. */
+const diamondOf = (p: Flowers, body: (role: string) => BeadSize) =>
+  grid(body, { sides: [[p.diamond]], rung: [p.corner], rows: 1 });
+
+/** How far it is along an edge from each flower of a unit to the next, from seeds to seeds, mm. */
+export function edgesOf(p: Flowers, body: (role: string) => BeadSize): number[] {
+  const { pitchMm } = diamondOf(p, body);
+  return p.sequence.map((role, row) => {
+    const [one, next] = [role, at(p.sequence, (row + 1) % p.sequence.length)].map((of) =>
+      flowerOf(p, of, body),
+    );
+    return one && next ? one.cornerMm - one.nearMm + pitchMm + next.cornerMm - next.nearMm : 0;
+  });
+}
+
 /** Closed form: flowers from corner to corner, and diamonds between them as square as their beads let them be. */
 export function formOf(p: Flowers, body: (role: string) => BeadSize, without: ReadonlySet<string>): Form {
   const flowers = new Map(distinct(p.sequence).map((role) => [role, flowerOf(p, role, body)]));
   const roleAt = (row: number) =>
     at(p.sequence, ((row % p.sequence.length) + p.sequence.length) % p.sequence.length);
   const flowerAt = (row: number) => flowers.get(roleAt(row)) ?? flowerOf(p, roleAt(row), body);
-  const net = grid(body, { sides: [[p.diamond]], rung: [p.corner], rows: 1 });
+  const net = diamondOf(p, body);
   const cap = body(p.diamond);
   const capMm = (net.widthMm - cap.diameterMm) / 2;
   const corner = body(p.corner);

@@ -20,15 +20,15 @@ describe('flowers of four by hand', () => {
   const band = flowerBand.bind(flowerBand.defaults);
 
   it('three units of two: seven flowers of four petals and a centre, six diamonds, two edges', () => {
-    // A flower: sides C D C twice, four legs of C, a far corner; the first corner; a diamond: two of C and a corner; an edge: C C D C C.
-    const c = 7 * (4 + 4) + 6 * 2 + 2 * 6 * 4;
-    const d = 7 * 2 + 7 + 7 + 2 * 6;
+    // A flower: sides C D C twice, four legs of C, a far corner; the first corner; a diamond: two of C and a corner; an edge: C D D D C.
+    const c = 7 * (4 + 4) + 6 * 2 + 2 * 6 * 2;
+    const d = 7 * 2 + 7 + 7 + 2 * 6 * 3;
     expect(counted(band, 3)).toEqual({ A: 4 * 4, B: 3 * 4, C: c, D: d, E: 7 });
     expect(counted(band, 3, { without: new Set(['edges']) })).toEqual({
       A: 16,
       B: 12,
-      C: c - 48,
-      D: d - 12,
+      C: c - 24,
+      D: d - 36,
       E: 7,
     });
   });
@@ -75,6 +75,8 @@ describe('flowers of four by hand', () => {
     expect(advice({ corner: 'C' }, { C: 'seed-15' })).toMatch(/do not reach/);
     expect(advice({ side: ['D', 'D', 'D', 'D', 'D'] })).toMatch(/ruffles/);
     expect(advice({}, { A: 'tile' })).toMatch(/small for the hole/);
+    expect(advice({ edge: ['C', 'C'] })).toMatch(/reach from flower to flower/);
+    expect(advice({ edge: Array(12).fill('D') })).toMatch(/stands away in bows/);
   });
 });
 
