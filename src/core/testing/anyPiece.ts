@@ -44,7 +44,12 @@ export const anyPiece = (structures: readonly Structure[] = STRUCTURES): fc.Arbi
       const usual = newPart('Any', a.structure.id, a.wearer, a.kind);
       const { schools } = KIND_FACTS[a.kind];
       const wear = usualWear(a.kind, schools[a.school % schools.length] ?? 'flat');
-      const end = { ...usual.ends.start, passes: a.passes, seedsEachSide: a.seeds, turned: a.seeds % 3 === 2 };
+      const end = {
+        ...usual.ends.start,
+        passes: a.passes,
+        seedsEachSide: a.seeds,
+        turned: a.seeds % 3 === 2,
+      };
       return {
         ...usual,
         wear: wear.school === 'ease' ? { ...wear, fit: a.fit } : wear,
