@@ -27,7 +27,7 @@ export function countWords(
   { arrangement, weaveable: { sections } }: Pick<Answers, 'arrangement' | 'weaveable'>,
   units: number,
 ): string {
-  if (arrangement) return `${units} beads`;
+  if (arrangement) return counted(units, arrangement.of);
   const copies = sections?.copies ?? 1;
   return `${copies > 1 ? `${copies} × ` : ''}${counted(units, 'unit')}`;
 }
@@ -37,7 +37,7 @@ export function countedWord(
   { arrangement, weaveable: { sections } }: Pick<Answers, 'arrangement' | 'weaveable'>,
   units: number,
 ): string {
-  if (arrangement) return 'beads';
+  if (arrangement) return `${arrangement.of}s`;
   const word = units === 1 ? 'unit' : 'units';
   return (sections?.copies ?? 1) > 1 ? `${word} a side` : word;
 }

@@ -239,7 +239,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     candidates: part.candidates,
     arrangement:
       weaveable.arrangement && chosen.counts
-        ? { steps: weaveable.arrangement.steps, counts: chosen.counts }
+        ? { of: weaveable.arrangement.of, steps: weaveable.arrangement.steps, counts: chosen.counts }
         : null,
     rules: part.rules,
     widthMm,

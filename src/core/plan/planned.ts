@@ -11,7 +11,7 @@ import type { Sketch } from '../layout/sketch';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Weight } from '../read/weight';
 import type { Held } from '../told/told';
-import type { Structure, Weaveable } from '../structures/structure';
+import type { Graduation, Structure, Weaveable } from '../structures/structure';
 import type { Gear } from '../supplies/holeFill';
 import type { ThreadPlan } from '../supplies/threadPlan';
 import type { EdgeName } from '../weave/edge';
@@ -64,7 +64,9 @@ export interface Plan extends WovenReadings {
   readonly best: Candidate;
   readonly candidates: readonly Candidate[];
   /** How many of each step a graduated piece has on one half; null where units are counted. */
-  readonly arrangement: { readonly steps: readonly string[]; readonly counts: readonly number[] } | null;
+  readonly arrangement:
+    | (Pick<Graduation, 'of'> & { readonly steps: readonly string[]; readonly counts: readonly number[] })
+    | null;
   /** What the count keeps to: the stitch's own rules and the maker's. */
   readonly rules: readonly CountRule[];
   readonly widthMm: number;

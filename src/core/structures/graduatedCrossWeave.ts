@@ -3,7 +3,7 @@ import type { ArrangeQuestion } from '../fit/arrange';
 import type { Pose } from '../layout/layout';
 import type { BeadSize } from '../materials/material';
 import { forth, inRun, onePost, straight, type Loom, type Made } from '../weave/edge';
-import { graduated, graduationFields, graduationOf, graduationSchema } from './graduation';
+import { graduated, graduationFields, toArrange, graduationSchema } from './graduation';
 import { corner } from './grid';
 import { at, partsOf, runningSum, structure, type Form } from './structure';
 import { crossUnits, upperOf } from './twoNeedles';
@@ -93,7 +93,7 @@ export const graduatedCrossWeave = structure({
       closings: ['clasp', 'open'],
       notJoined: 'It grows to the middle, and is not joined: take a clasp.',
       formIsExact: 'in circles',
-      arrangement: graduationOf(p, (body) => question(p, body)),
+      arrangement: toArrange(p, 'unit', (body) => question(p, body)),
       work: (loom, pieces) => weave(p, pieces, loom),
       advise: (body) =>
         p.steps.some((role, k) => k > 0 && body(role).diameterMm < body(at(p.steps, k - 1)).diameterMm)

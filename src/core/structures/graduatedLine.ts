@@ -3,7 +3,7 @@ import type { ArrangeQuestion } from '../fit/arrange';
 import type { Body, Pose } from '../layout/layout';
 import { weaveLine } from './strungLine';
 import { beadField, NONE } from './field';
-import { graduated, graduationFields, graduationOf, graduationSchema } from './graduation';
+import { graduated, graduationFields, toArrange, graduationSchema } from './graduation';
 import { at, partsOf, runningSum, structure } from './structure';
 import { FIRST_ROLES, ROLE_LETTERS, type RoleLetter } from './roles';
 
@@ -77,7 +77,7 @@ export const graduatedLine = structure({
       closing: null,
       closings: ['clasp', 'joined', 'open'],
       formIsExact: 'end to end',
-      arrangement: graduationOf(p, (body) => question(p, body)),
+      arrangement: toArrange(p, 'bead', (body) => question(p, body)),
       work: (loom, units) => weaveLine({ sequence, extra: 0, trips: 2, swags: 0, swag: ['A'] }, units, loom),
       /** Closed form: the sum of the lengths. */
       form(body) {

@@ -47,10 +47,12 @@ export function graduated(p: Graduated): RoleLetter[] {
 }
 
 /** What the fit may choose of it. */
-export const graduationOf = <P extends Graduated & Readonly<Record<string, unknown>>>(
+export const toArrange = <P extends Graduated & Readonly<Record<string, unknown>>>(
   p: P,
+  of: Graduation['of'],
   question: (body: (role: string) => BeadSize) => Pick<ArrangeQuestion, 'stepsMm' | 'fixedMm'>,
 ): Graduation => ({
+  of,
   steps: p.steps,
   counts: p.counts.length === p.steps.length ? p.counts : null,
   beads: (counts) => 2 * counts.reduce((sum, n) => sum + n, 0) + (p.centre === 'one' ? 1 : 0),

@@ -108,10 +108,12 @@ export interface Part {
 
 /** A sequence that grows to the middle and back: what the fit may choose. */
 export interface Graduation {
+  /** What is counted. */
+  readonly of: 'bead' | 'unit';
   readonly steps: readonly RoleLetter[];
   /** Counts that the maker has chosen, one for each step; null leaves them to the fit. */
   readonly counts: readonly number[] | null;
-  /** Beads of the steps in all, for so many of each on one half. */
+  /** How many of the steps in all, for so many of each on one half. */
   readonly beads: (counts: readonly number[]) => number;
   /** What is asked of the fit, but for the wish and what closing takes. */
   readonly question: (body: (role: string) => BeadSize) => Omit<ArrangeQuestion, 'wishMm'>;
