@@ -18,7 +18,7 @@ const BRICKS = [2, 3] as const;
 const SMALL = smallAfter([ARM, BRICK]);
 const BACK = 'diagonals back';
 /** Half of a diagonal along the band as it starts. */
-const HALF = Array<'C'>(6).fill('C');
+const HALF = Array<'C'>(5).fill('C');
 
 const params = z.object({
   /** Bars of a brick group, one beside the other across the band. */
@@ -49,8 +49,8 @@ const through = (run: Run, n: 0 | 1): Run => ({ ...run, hole: n });
 
 /**
  * Circles in a row, all clockwise: a plus of four bars by their inner holes, a link to a brick group, and a link to the next plus. Between
- * two circles thread turns from one row of holes of a bar into the other. Small crosses lie over every group, then diagonals along the
- * band from edge to edge, and back across them.
+ * two circles thread turns from one row of holes of a bar into the other. Small crosses lie over every plus, then diagonals along the
+ * band over the bricks, from edge to edge, and back across them.
  */
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w } = loom;
@@ -121,22 +121,22 @@ function weave(p: Params, units: number, loom: Loom): Made {
 
   const shortens = SHORTENS['crosses over a two-hole base'];
   const seen = { optional: true, tension: 'medium', face: p.face, shortens } as const;
-  /** A cross over two rows of holes, from the end of the right one, and through both of them the same way, up or down. */
-  const cross = (left: Run, right: Run, up: boolean, run: number) => {
+  /** A cross over a plus, from below its east arm: down through the one on the left, and down through that one. */
+  const cross = (left: Run, right: Run) => {
     const half = p.cross.slice(0, (p.cross.length - 1) / 2);
-    const middle = at(t.string(p.cross, 'cross', { run }), half.length);
-    goThrough(t, left, up);
-    t.string(half, 'cross back', { run });
+    const middle = at(t.string(p.cross, 'cross'), half.length);
+    goThrough(t, left, false);
+    t.string(half, 'cross back');
     t.through(middle);
-    t.string(half.toReversed(), 'cross on', { run });
-    goThrough(t, right, up);
+    t.string(half.toReversed(), 'cross on');
+    goThrough(t, right, false);
   };
-  w.pass(CROSSES, { ...seen, why: 'They cover the middle of each group, and square it.' }, () => {
+  w.pass(CROSSES, { ...seen, why: 'They cover the middle of each plus, and square it.' }, () => {
     for (let row = units; row >= 0; row--) {
       const { west: near, south, east } = at(pluses, row);
       w.in({ row, step: 0 }, () => {
         turnOver(east);
-        cross(through(near, 1), through(east, 0), false, 0);
+        cross(through(near, 1), through(east, 0));
       });
       const brick = row > 0 ? at(bricks, row - 1) : null;
       if (!brick) break;
@@ -148,7 +148,6 @@ function weave(p: Params, units: number, loom: Loom): Made {
       w.in({ row: row - 1, step: 2 }, () => {
         goThrough(t, brick.far.bottom, false);
         goThrough(t, through(brick.bars, 1), true);
-        cross(through(brick.bars, 0), through(brick.bars, 1), true, 1);
         turnOver(brick.bars);
       });
       w.in({ row: row - 1, step: 1 }, () => {
@@ -265,11 +264,11 @@ export const barBand = structure({
   defaults: {
     bricks: 2,
     link: ['C', 'C'],
-    cross: ['F', 'C', 'D', 'C', 'F'],
+    cross: ['C', 'D', 'C'],
     over: [...HALF, 'E', ...HALF],
     face: 'front',
   },
-  usual: { A: 'bar', B: 'bar', C: 'seed-11', D: 'seed-11', E: 'seed-11', F: 'seed-15' },
+  usual: { A: 'bar', B: 'bar', C: 'seed-11', D: 'fire-polished-3', E: 'seed-8' },
   fields: [
     {
       key: 'bricks',
@@ -290,7 +289,7 @@ export const barBand = structure({
       key: 'cross',
       kind: 'sequence',
       label: 'One diagonal of a small cross',
-      help: 'Over the middle of each group; two share the bead in their middle.',
+      help: 'Over the middle of each plus; two share the bead in their middle.',
       most: MOST_OF_A_CROSS,
       roles: SMALL,
     },
@@ -333,7 +332,7 @@ export const barBand = structure({
     holes: { [ARM]: 2, [BRICK]: 2 },
     work: (loom, units) => weave(p, units, loom),
     advise(body) {
-      const { outerMm, pitchMm, linkMm, crosses } = measures(p, body);
+      const { outerMm, pitchMm, linkMm, cross } = measures(p, body);
       const link = lengthOf(p.link, body);
       const short = (roles: readonly RoleLetter[], mm: number) => lengthOf(roles, body) < REACHES * mm;
       const girth = (roles: readonly RoleLetter[]) => Math.max(...roles.map((role) => body(role).diameterMm));
@@ -355,8 +354,8 @@ export const barBand = structure({
         ...(link > APART * linkMm
           ? ['The seeds between two groups hold them apart, so that the band gapes. Take one out.']
           : []),
-        ...(crosses.some(({ acrossMm, tallMm }) => short(p.cross, Math.hypot(acrossMm, tallMm)))
-          ? ['A small cross is too short for its group. Add two beads to it, or take longer ones.']
+        ...(short(p.cross, Math.hypot(cross.alongMm, cross.acrossMm))
+          ? ['A small cross is too short for its plus. Add two beads to it, or take longer ones.']
           : []),
         ...(short(p.over, Math.hypot(pitchMm - body(ARM).lengthMm, 2 * outerMm))
           ? ['The diagonals along the band are too short to reach from edge to edge. Add two beads.']

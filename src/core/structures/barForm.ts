@@ -59,18 +59,17 @@ export function measures(p: Bars, body: (role: string) => BeadSize) {
     tallMm,
     linkMm: Math.hypot(touching, rise),
     pitchMm: 2 * (outerMm + apartMm) + ofBar.apart,
-    /** Of the crosses over a plus and over bricks: how far they reach along and across. */
-    crosses: [
-      { acrossMm: 2 * middleMm - ofArm.apart, tallMm: arm.lengthMm },
-      { acrossMm: ofBar.apart, tallMm },
-    ],
+    /** Of a cross over a plus: how far it reaches along the band and across. */
+    cross: { alongMm: 2 * middleMm - ofArm.apart, acrossMm: arm.lengthMm },
   };
 }
 
 /** Closed form: plus groups whose bars touch, and links as long as their seeds, or bars end to end where those are shorter. */
 export function formOf(p: Bars, body: (role: string) => BeadSize, without: ReadonlySet<string>): Form {
-  const { middleMm, outerMm, beyondMm, fromMm, toMm, apartMm, barApartMm, tallMm, pitchMm, crosses } =
-    measures(p, body);
+  const { middleMm, outerMm, beyondMm, fromMm, toMm, apartMm, barApartMm, tallMm, pitchMm, cross } = measures(
+    p,
+    body,
+  );
   const [arm, bar] = [body(ARM), body(BRICK)];
   const girth = (roles: readonly RoleLetter[]) => Math.max(...roles.map((role) => body(role).diameterMm));
   const thick = Math.max(arm.diameterMm, bar.diameterMm);
@@ -88,7 +87,7 @@ export function formOf(p: Bars, body: (role: string) => BeadSize, without: Reado
   const overlay = {
     reachMm: pitchMm - arm.lengthMm,
     apartMm: 2 * outerMm,
-    z: sense * (thick / 2 + crossMm + overMm / 2),
+    z: sense * (thick + overMm) * 0.5,
     lengthsMm: lengths(p.over),
   };
 
@@ -105,14 +104,13 @@ export function formOf(p: Bars, body: (role: string) => BeadSize, without: Reado
       way: [way[0] * c - way[1] * s, way[0] * s + way[1] * c] as const,
     };
   };
-  /** A bead of a small cross, from the middle of its group. */
-  const crossed = ({ slot: { of, index, run = 0 } }: Bead): Pose => {
+  /** A bead of a small cross, from the middle of its plus. */
+  const crossed = ({ slot: { of, index } }: Bead): Pose => {
     const { starts, total } = runningSum(lengths(p.cross));
     const half = (p.cross.length - 1) / 2;
     const part = (k: number) => (at(starts, k) + body(at(p.cross, k)).lengthMm / 2) / total - 0.5;
     const along = of === 'cross on' ? -part(half - 1 - index) : part(index);
-    const { acrossMm, tallMm: tall } = at(crosses, run);
-    const [x, y] = [of === 'cross' ? -acrossMm : acrossMm, run === 0 ? tall : -tall];
+    const [x, y] = [of === 'cross' ? -cross.alongMm : cross.alongMm, cross.acrossMm];
     const size = Math.hypot(x, y);
     return {
       centre: [along * x, along * y, sense * (thick + crossMm) * 0.5],
@@ -157,7 +155,7 @@ export function formOf(p: Bars, body: (role: string) => BeadSize, without: Reado
         const lies = crossed(bead);
         return {
           ...lies,
-          centre: [(run === 0 ? x : bricksX(row)) + lies.centre[0], lies.centre[1], lies.centre[2]],
+          centre: [x + lies.centre[0], lies.centre[1], lies.centre[2]],
         };
       }
     }
@@ -167,7 +165,7 @@ export function formOf(p: Bars, body: (role: string) => BeadSize, without: Reado
     extraMm: 2 * first,
     widthMm: Math.max(2 * (outerMm + beyondMm), tallMm, 2 * toMm + girth(p.link)),
     endWidthMm: arm.lengthMm,
-    thicknessMm: thick + crossMm + overMm,
+    thicknessMm: thick + Math.max(crossMm, overMm),
     mayShorten: 0,
     held: 'mat',
     pose,

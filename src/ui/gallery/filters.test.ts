@@ -27,6 +27,9 @@ describe('the marks of the gallery', () => {
   it('with seeds alone no stitch of two-hole beads; with those alone no stitch that needs seeds between', () => {
     expect(found({ beads: ['seeds'] })).not.toContain('two-hole-line');
     expect(found({ beads: ['beads of two holes'] })).toEqual(['tile-ladder']);
-    expect(found({ beads: ['seeds', 'beads of two holes'] })).toHaveLength(STRUCTURES.length);
+    // All but what is made of round beads alone.
+    expect(found({ beads: ['seeds', 'beads of two holes'] })).toEqual(
+      STRUCTURES.map(({ id }) => id).filter((id) => id !== 'graduated-cross-weave'),
+    );
   });
 });
