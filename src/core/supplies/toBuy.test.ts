@@ -16,12 +16,22 @@ describe('what to buy', () => {
   it('by hand: seeds by the tube, rounds by the strand of 16 inches', () => {
     const seed = { ...bead('seed-11'), perGram: 110 };
     // Ten grams of 110 each are 1100.
-    expect([1, 1100, 1101].map((n) => packsToBuy(n, seed))).toEqual([1, 1, 2]);
+    expect([1, 1100, 1101].map((n) => packsToBuy(n, seed)?.packs)).toEqual([1, 1, 2]);
     expect(packsToBuy(5, { ...seed, perGram: null })).toBeNull();
     expect(packsToBuy(5, { ...seed, sold: null })).toBeNull();
     // About 50 rounds of 8 mm hang on a strand (common practice).
     const round = { ...bead('pressed-8'), lengthMm: 8 };
-    expect([50, 51].map((n) => packsToBuy(n, round))).toEqual([1, 2]);
+    expect([50, 51].map((n) => packsToBuy(n, round)?.packs)).toEqual([1, 2]);
+  });
+
+  it('by hand: what is bought is shared by as many pieces as it is enough for', () => {
+    const seed = { ...bead('seed-11'), perGram: 110 };
+    // 1100 in a tube are twice 550, and once 551; 1101 take two tubes, and those are not twice as many.
+    expect([550, 551, 1101].map((n) => packsToBuy(n, seed)?.pieces)).toEqual([2, 1, 1]);
+    expect(packsToBuy(0, seed)).toEqual({ packs: 0, pieces: 0 });
+    // Beads of two holes come in tubes, and two flower bands of 28 petals share one of 80.
+    const tile = { ...bead('half-tile'), perGram: 8 };
+    expect(packsToBuy(31, tile)).toEqual({ packs: 1, pieces: 2 });
   });
 
   it('by hand: thread by the whole yard or metre', () => {

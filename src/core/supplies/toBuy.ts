@@ -16,11 +16,22 @@ export function beadsToBuy(total: number, { shape }: Pick<BeadMaterial, 'shape'>
   return Math.ceil(total * (1 + (UNEVEN.includes(shape) ? CULLED_UNEVEN : CULLED)) - 1e-3);
 }
 
-/** Packs of it that hold so many, by what a tube weighs or a strand measures; null where that is not known. */
-export function packsToBuy(beads: number, { sold, perGram, lengthMm }: BeadMaterial): number | null {
+/** How many a pack of it holds, by what a tube weighs or a strand measures; null where that is not known, or it holds none. */
+function inPack({ sold, perGram, lengthMm }: BeadMaterial): number | null {
   if (sold === null || (sold.by === 'tube' && perGram === null)) return null;
   const inOne = sold.by === 'strand' ? Math.floor(sold.lengthMm / lengthMm) : sold.grams * (perGram ?? 0);
-  return inOne >= 1 ? Math.ceil(beads / inOne) : null;
+  return inOne >= 1 ? inOne : null;
+}
+
+/** Packs of it that hold so many, and for how many pieces that take as many they are enough; null where that is not known. */
+export function packsToBuy(
+  beads: number,
+  bead: BeadMaterial,
+): { readonly packs: number; readonly pieces: number } | null {
+  const inOne = inPack(bead);
+  if (inOne === null) return null;
+  const packs = Math.ceil(beads / inOne);
+  return { packs, pieces: beads === 0 ? 0 : Math.floor((packs * inOne) / beads) };
 }
 
 /** Thread to buy for so much that is cut, its margin counted in: whole yards, or whole metres, mm. */

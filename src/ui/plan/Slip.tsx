@@ -186,13 +186,20 @@ export function Slip({ plan, onChooseBead }: Props) {
   );
 }
 
-/** Beads with some to spare; pointed at, how many packs that is. */
+/** Beads with some to spare; pointed at, how many packs that is, and how many pieces can share them. */
 function ToBuy({ total, bead }: { readonly total: number; readonly bead: BeadMaterial }) {
   const beads = beadsToBuy(total, bead);
-  const packs = packsToBuy(beads, bead);
+  const bought = packsToBuy(beads, bead);
   const pack = bead.sold?.by === 'tube' ? `tube of ${bead.sold.grams} g` : 'strand';
+  const shared = bought && bought.pieces > 1 ? `, enough for ${bought.pieces} such pieces` : '';
   return (
-    <span title={packs === null ? 'some to spare' : `some to spare: ${counted(packs, pack, pluralOf(pack))}`}>
+    <span
+      title={
+        bought === null
+          ? 'some to spare'
+          : `some to spare: ${counted(bought.packs, pack, pluralOf(pack))}${shared}`
+      }
+    >
       {beads}
     </span>
   );
