@@ -44,6 +44,8 @@ interface Brick {
   readonly far: Record<SideName, Run>;
 }
 
+const arms = ({ west, north, east, south }: Plus): Run[] => [west, north, east, south];
+
 /** A hole of a run: the first through which it was strung, or the other. */
 const through = (run: Run, n: 0 | 1): Run => ({ ...run, hole: n });
 
@@ -176,14 +178,8 @@ function weave(p: Params, units: number, loom: Loom): Made {
   };
   /** Round the circle of the plus where thread stands, on the way it goes there: the arm that is so many on. */
   const onRound = (from: HoleEnd, on: number): HoleEnd[] => {
-    const {
-      west: left,
-      north,
-      east,
-      south,
-    } = pluses.find(({ west: one, ...others }) =>
-      [one, ...Object.values(others)].some(({ beads }) => beads.includes(from.bead)),
-    ) ?? start;
+    const here = pluses.find((one) => arms(one).some(({ beads }) => beads.includes(from.bead))) ?? start;
+    const { west: left, north, east, south } = here;
     const circle = [through(left, 1), through(north, 0), through(east, 0), through(south, 0)];
     // Clockwise: up on the left, over, down on the right, and back under.
     const forward = [true, true, false, false];
