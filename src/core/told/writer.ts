@@ -267,7 +267,9 @@ class Teller {
     if (!out) return false;
     const leads = (end: HoleEnd): number => this.sight.leads(end, way);
     const [only, ...more] = this.links.neighbours(out).filter((into) => leads(into) > LIKELY);
-    return only?.bead === pass.bead && more.length === 0 && leads(only) > surely;
+    // Back into the hole that it came out of no thread leads, though one may lead round into the other hole of that bead.
+    const into = { bead: pass.bead, hole: pass.hole, end: pass.enter };
+    return only !== undefined && isSameEnd(only, into) && more.length === 0 && leads(only) > surely;
   }
 
   /**
