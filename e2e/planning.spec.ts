@@ -114,6 +114,20 @@ test('for the left hand the steps change sides', async ({ page }) => {
   await expect(steps).toContainText('the leftmost bead of the row before');
 });
 
+test('an end loop is turned on edge by a seed more at either end, and flat again', async ({ page }) => {
+  await startBracelet(page, 'Jorun', 'Graduated cross-weave');
+  await expect(slip(page)).toContainText(/\d+ units\s*each half \d+ A/);
+  const loops = slip(page).getByRole('row').filter({ hasText: 'loops' });
+  await expect(loops).toContainText('12');
+  await openChoice(page, 'Clasp and ends');
+  await page.getByText('turned on edge', { exact: true }).click();
+  await expect(loops).toContainText('14');
+  await page.getByText('How it is worked, step by step').click();
+  await expect(page.getByText(/4 loop seeds|1 loop seed/).first()).toBeVisible();
+  await page.getByText('flat, as the work', { exact: true }).click();
+  await expect(loops).toContainText('12');
+});
+
 test('the neighbours are chosen by keyboard, and the way back is named', async ({ page }) => {
   await startBracelet(page, 'Jorun', 'Strung line');
   const best = await unitsOf(page);

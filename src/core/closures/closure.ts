@@ -82,7 +82,8 @@ function sewnLoop(
   return {
     seedsEachSide: seeds,
     passes,
-    ...(turned && { turned }),
+    // To an edge one sews close: nothing there is to be turned.
+    ...(turned && to === undefined && { turned }),
     ...(loops > 1 && { loops }),
     ...named,
     ...inShell,

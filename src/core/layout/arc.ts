@@ -27,6 +27,24 @@ export function hang(chordMm: number, lengthsMm: readonly number[]): OnArc[] {
   });
 }
 
+/** The same between two points of the plane: it hangs to the left of the way from the first to the second. */
+export function hangBetween(
+  [fromX, fromY]: readonly [number, number],
+  [toX, toY]: readonly [number, number],
+  lengthsMm: readonly number[],
+): OnArc[] {
+  const [dx, dy] = [toX - fromX, toY - fromY];
+  const chord = Math.hypot(dx, dy);
+  const turned = ([along, out]: Point): [number, number] => [
+    (along * dx - out * dy) / chord,
+    (along * dy + out * dx) / chord,
+  ];
+  return hang(chord, lengthsMm).map(({ at, way }) => {
+    const [x, y] = turned(at);
+    return { at: [fromX + x, fromY + y, 0], way: [...turned(way), 0] };
+  });
+}
+
 /** Half the angle of an arc whose chord is this part of it: sin φ / φ, solved by halving. */
 function halfAngle(part: number): number {
   if (part >= 1) return 0;

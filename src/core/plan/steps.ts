@@ -20,7 +20,10 @@ export const stepWords = (plan: Plan): StepWords => ({
   row: plan.weaveable.rowWord,
   beadsBack: plan.weaveable.beadsBack,
   role: roleWords(plan),
-  lies: (role) => FACES[shapeOf(plan, role) ?? ''],
+  lies: (role) => {
+    const shape = shapeOf(plan, role);
+    return shape && FACES[shape];
+  },
   motif: [...plan.components.values()].find(({ by }) => by === 'two points')?.name,
   thread: plan.make,
   ...WAYS_OF[plan.structure.madeWhole?.by ?? 'its edges'],
@@ -67,7 +70,7 @@ const partOf =
     section === WOVEN ? slots[slot.of] : undefined;
 
 /** How beads lie whose faces differ, as they are strung. */
-const FACES: Readonly<Record<string, string>> = { wedge: 'its curved face to the front' };
+const FACES: Readonly<Partial<Record<BeadShape, string>>> = { wedge: 'its curved face to the front' };
 
 /** The shape of the bead of a letter; undefined of what is made apart, and of what has no letter. */
 const shapeOf = ({ components, seen }: Plan, role: string): BeadShape | undefined =>

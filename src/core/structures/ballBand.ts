@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { hang } from '../layout/arc';
+import { hangBetween } from '../layout/arc';
 import type { Body, Pose } from '../layout/layout';
 import { forth, inRun, onePost, straight, type Loom, type Made } from '../weave/edge';
 import { hole, type Needle } from '../weave/needle';
@@ -284,18 +284,16 @@ function formOf(p: Params, body: (role: string) => Body, without: ReadonlySet<st
    */
   const turnOf = (way: 1 | -1) => {
     const inwards = (pitch - body(roleAt(way)).lengthMm) / 2;
-    const rise = outerMm(way) - ball.lengthMm / 2;
-    const chord = Math.hypot(inwards, rise);
-    const [along, out] = [-inwards / chord, rise / chord];
-    return hang(
-      chord,
-      p.turn.map((role) => body(role).lengthMm),
-    ).map(({ at: [on, off], way: [to, aside] }, k) => ({
-      beyond: along * on + out * off,
-      across: ball.lengthMm / 2 + out * on - along * off,
-      axis: [along * to + out * aside, out * to - along * aside] as const,
-      girthMm: body(at(p.turn, k)).diameterMm,
-    }));
+    const lengths = p.turn.map((role) => body(role).lengthMm);
+    // It hangs to the left of its way, which is towards the band: as in a mirror it stands away from it.
+    return hangBetween([0, ball.lengthMm / 2], [inwards, outerMm(way)], lengths).map(
+      ({ at: [on, across], way: [to, aside] }, k) => ({
+        beyond: -on,
+        across,
+        axis: [-to, aside] as const,
+        girthMm: body(at(p.turn, k)).diameterMm,
+      }),
+    );
   };
   const turns = { upper: turnOf(1), lower: turnOf(-1) };
   const endMm = Math.max(

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { onePost, ownAndTail, straight, type Loom, type Made } from '../weave/edge';
-import { hole } from '../weave/needle';
+import type { Weave } from '../weave/builder';
+import { hole, type Needle } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import { SHORTENS } from './shortening';
 import { ALONG, ARM, BRICK, CROSSES, formOf, laidBy, measures } from './barForm';
@@ -49,14 +50,30 @@ const arms = ({ west, north, east, south }: Plus): Run[] => [west, north, east, 
 /** A hole of a run: the first through which it was strung, or the other. */
 const through = (run: Run, n: 0 | 1): Run => ({ ...run, hole: n });
 
+/** Out of one row of holes of bars below, and up through the other: bars are strung downwards. */
+function turnUnder(t: Needle, { beads }: Run): void {
+  const [lowest, ...others] = beads.toReversed() as [Bead, ...Bead[]];
+  t.turnInto({ bead: lowest, hole: 1, enter: 1 });
+  t.back(...others.map((bead) => hole(bead, 1)));
+}
+
+/** Out of their second holes above, and down through the first. */
+function turnOver(t: Needle, { beads: [highest, ...others] }: Run): void {
+  if (highest) t.turnInto({ bead: highest, enter: 0 });
+  t.through(...others);
+}
+
+/** The groups of a band in their order: a plus more than there are brick groups. */
+interface Base {
+  readonly pluses: readonly Plus[];
+  readonly bricks: readonly Brick[];
+}
+
 /**
  * Circles in a row, all clockwise: a plus of four bars by their inner holes, a link to a brick group, and a link to the next plus. Between
- * two circles thread turns from one row of holes of a bar into the other. Small crosses lie over every plus, then diagonals along the
- * band over the bricks, from edge to edge, and back across them.
+ * two circles thread turns from one row of holes of a bar into the other.
  */
-function weave(p: Params, units: number, loom: Loom): Made {
-  const { w } = loom;
-  const t = w.needle('working');
+function weaveBase(p: Params, units: number, w: Weave, t: Needle): Base {
   /** A circle from a run that is there, to the run on its other side. */
   const circle = (left: Run, string: Readonly<Record<'top' | 'right' | 'bottom', () => Bead[]>>) => {
     const sides: Partial<Record<SideName, Run>> = { left };
@@ -67,28 +84,16 @@ function weave(p: Params, units: number, loom: Loom): Made {
     });
     return sides as Record<SideName, Run>;
   };
-  /** Out of one row of holes of bars below, and up through the other: bars are strung downwards. */
-  const turnUnder = ({ beads }: Run) => {
-    const [lowest, ...others] = beads.toReversed() as [Bead, ...Bead[]];
-    t.turnInto({ bead: lowest, hole: 1, enter: 1 });
-    t.back(...others.map((bead) => hole(bead, 1)));
-  };
-  /** Out of their second holes above, and down through the first. */
-  const turnOver = ({ beads: [highest, ...others] }: Run) => {
-    if (highest) t.turnInto({ bead: highest, enter: 0 });
-    t.through(...others);
-  };
-
   const arm = (name: string) => () => t.string([ARM], name);
   const plus = (row: number, west: Run): Plus =>
     w.in({ row, step: 0 }, () => {
-      turnUnder(west);
+      turnUnder(t, west);
       const { top, right, bottom } = circle(through(west, 1), {
         top: arm('north'),
         right: arm('east'),
         bottom: arm('south'),
       });
-      turnUnder(right);
+      turnUnder(t, right);
       return { west, north: top, east: right, south: bottom };
     });
   /** A link: over the end of it, what is beyond, and under it back. */
@@ -111,12 +116,34 @@ function weave(p: Params, units: number, loom: Loom): Made {
     const made = plus(row, west);
     pluses.push(made);
     const near = link(row, 1, made.east, () => t.string(Array<RoleLetter>(p.bricks).fill(BRICK), 'brick'));
-    w.in({ row, step: 1 }, () => turnUnder(near.right));
+    w.in({ row, step: 1 }, () => turnUnder(t, near.right));
     const far = link(row, 2, near.right, arm('west'));
     bricks.push({ bars: near.right, near, far });
     west = far.right;
   }
   pluses.push(w.in({ pass: 'closing plus' }, () => plus(units, west)));
+  return { pluses, bricks };
+}
+
+/** Round the circle of the plus where thread stands, on the way it goes there: the arm that is so many on. */
+function onRound(pluses: readonly Plus[], from: HoleEnd, on: number): HoleEnd[] {
+  const here = pluses.find((one) => arms(one).some(({ beads }) => beads.includes(from.bead)));
+  if (!here) throw new Error('Thread stands in no plus.');
+  const { west, north, east, south } = here;
+  const circle = [through(west, 1), through(north, 0), through(east, 0), through(south, 0)];
+  // Clockwise: up on the left, over, down on the right, and back under.
+  const forward = [true, true, false, false];
+  const nth = circle.findIndex(({ beads }) => beads.includes(from.bead));
+  const clockwise = (from.end === 1) === (at(circle, nth).forward === at(forward, nth));
+  const next = (nth + (clockwise ? on : -on) + circle.length) % circle.length;
+  return holesOf(at(circle, next), at(forward, next) === clockwise);
+}
+
+/** The base; then small crosses over every plus, diagonals along the band over the bricks, from edge to edge, and back across them. */
+function weave(p: Params, units: number, loom: Loom): Made {
+  const { w } = loom;
+  const t = w.needle('working');
+  const { pluses, bricks } = weaveBase(p, units, w, t);
   const [start, last] = [at(pluses, 0), at(pluses, -1)];
   const end = loom.reached('end', onePost(straight(holesOf(through(last.east, 1), true))), t);
   let atEnd = true;
@@ -137,7 +164,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
     for (let row = units; row >= 0; row--) {
       const { west: near, south, east } = at(pluses, row);
       w.in({ row, step: 0 }, () => {
-        turnOver(east);
+        turnOver(t, east);
         cross(through(near, 1), through(east, 0));
       });
       const brick = row > 0 ? at(bricks, row - 1) : null;
@@ -145,12 +172,12 @@ function weave(p: Params, units: number, loom: Loom): Made {
       w.in({ row, step: 1 }, () => {
         goThrough(t, south, false);
         goThrough(t, through(near, 1), true);
-        turnOver(near);
+        turnOver(t, near);
       });
       w.in({ row: row - 1, step: 2 }, () => {
         goThrough(t, brick.far.bottom, false);
         goThrough(t, through(brick.bars, 1), true);
-        turnOver(brick.bars);
+        turnOver(t, brick.bars);
       });
       w.in({ row: row - 1, step: 1 }, () => {
         goThrough(t, brick.near.bottom, false);
@@ -176,18 +203,6 @@ function weave(p: Params, units: number, loom: Loom): Made {
     },
     before,
   };
-  /** Round the circle of the plus where thread stands, on the way it goes there: the arm that is so many on. */
-  const onRound = (from: HoleEnd, on: number): HoleEnd[] => {
-    const here = pluses.find((one) => arms(one).some(({ beads }) => beads.includes(from.bead))) ?? start;
-    const { west: left, north, east, south } = here;
-    const circle = [through(left, 1), through(north, 0), through(east, 0), through(south, 0)];
-    // Clockwise: up on the left, over, down on the right, and back under.
-    const forward = [true, true, false, false];
-    const nth = circle.findIndex(({ beads }) => beads.includes(from.bead));
-    const clockwise = (from.end === 1) === (at(circle, nth).forward === at(forward, nth));
-    const next = (nth + (clockwise ? on : -on) + circle.length) % circle.length;
-    return holesOf(at(circle, next), at(forward, next) === clockwise);
-  };
   /** Out of one hole of an arm, and back through the other. */
   const turnBack = (arm: Run, n: 0 | 1, onward: boolean) => {
     t.turnInto({ bead: at(arm.beads, 0), hole: n, enter: arm.forward === onward ? 0 : 1 });
@@ -201,10 +216,10 @@ function weave(p: Params, units: number, loom: Loom): Made {
     ];
     w.in({ row: station }, () => {
       if (trip === 'second') turnBack(other, 0, onward);
-      else if (atEnd) turnOver(last.east);
+      else if (atEnd) turnOver(t, last.east);
       const from = w.links.lastOut(t.name);
       for (let on = 1; from; on++) {
-        const [hole] = onRound(from, on);
+        const [hole] = onRound(pluses, from, on);
         if (hole) t.enter([hole]);
         if (hole?.bead === arm.beads[0]) break;
       }
@@ -227,7 +242,7 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const round = ({ bead, hole: n, end: side }: HoleEnd): HoleEnd[] =>
     n === (bead.slot.of === 'west' ? 0 : 1) ? [{ bead, hole: 1 - n, end: side }] : [];
   const first = { through: round, as: 'turn' } as const;
-  const along = (from: HoleEnd) => [1, 2].flatMap((on) => onRound(from, on));
+  const along = (from: HoleEnd) => [1, 2].flatMap((on) => onRound(pluses, from, on));
   const anchor = { first, way: { along } };
   return {
     edges: { start: onePost(straight(holesOf(through(start.west, 0), true))), end },

@@ -1,11 +1,11 @@
 // How a band of bars lies: plus groups of four, brick groups between them, links, and crosses over all of it.
-import { hang } from '../layout/arc';
+import { hangBetween } from '../layout/arc';
 import type { Pose } from '../layout/layout';
 import type { BeadSize } from '../materials/material';
 import type { Bead } from '../weave/path';
 import { fourRound, leaning } from './grid';
-import { overlayPose, type Before } from './overlay';
-import { at, lengthOf, runningSum, type Form } from './structure';
+import { overlayPose, partAlong, type Before } from './overlay';
+import { at, lengthOf, type Form } from './structure';
 import type { RoleLetter } from './roles';
 
 /** The bars of a plus, and those that lie like bricks. */
@@ -79,10 +79,6 @@ export function formOf(p: Bars, body: (role: string) => BeadSize, without: Reado
   const first = beyondMm + outerMm;
   const middleX = (row: number) => first + row * pitchMm;
   const bricksX = (row: number) => middleX(row) + pitchMm / 2;
-  const arc = hang(
-    Math.hypot(apartMm, toMm - fromMm),
-    p.link.map((role) => body(role).lengthMm),
-  );
   const lengths = (roles: readonly RoleLetter[]) => roles.map((role) => body(role).lengthMm);
   const overlay = {
     reachMm: pitchMm - arm.lengthMm,
@@ -91,25 +87,15 @@ export function formOf(p: Bars, body: (role: string) => BeadSize, without: Reado
     lengthsMm: lengths(p.over),
   };
 
-  /** A seed of a link on the upper side: the k-th from the start of the band. */
-  const linked = (run: number, k: number, row: number) => {
-    const toBricks = run === 0;
-    const { at: lies, way } = at(arc, k);
-    const slant = Math.hypot(apartMm, toMm - fromMm);
-    const [c, s] = [apartMm / slant, ((toBricks ? 1 : -1) * (toMm - fromMm)) / slant];
-    const from = bricksX(row) + (toBricks ? -barApartMm / 2 - apartMm : barApartMm / 2);
-    return {
-      x: from + lies[0] * c - lies[1] * s,
-      y: (toBricks ? fromMm : toMm) + lies[0] * s + lies[1] * c,
-      way: [way[0] * c - way[1] * s, way[0] * s + way[1] * c] as const,
-    };
-  };
+  /** Links on the upper side, from the middle of the brick group: to it, and on from it. */
+  const beside = barApartMm / 2;
+  const links = [
+    hangBetween([-beside - apartMm, fromMm], [-beside, toMm], lengths(p.link)),
+    hangBetween([beside, toMm], [beside + apartMm, fromMm], lengths(p.link)),
+  ];
   /** A bead of a small cross, from the middle of its plus. */
   const crossed = ({ slot: { of, index } }: Bead): Pose => {
-    const { starts, total } = runningSum(lengths(p.cross));
-    const half = (p.cross.length - 1) / 2;
-    const part = (k: number) => (at(starts, k) + body(at(p.cross, k)).lengthMm / 2) / total - 0.5;
-    const along = of === 'cross on' ? -part(half - 1 - index) : part(index);
+    const along = partAlong(lengths(p.cross), index, of === 'cross on');
     const [x, y] = [of === 'cross' ? -cross.alongMm : cross.alongMm, cross.acrossMm];
     const size = Math.hypot(x, y);
     return {
@@ -142,8 +128,11 @@ export function formOf(p: Bars, body: (role: string) => BeadSize, without: Reado
       case 'link over':
       case 'link under': {
         const upper = of === 'link over' ? 1 : -1;
-        const { x: along, y: out, way } = linked(run, upper === 1 ? index : p.link.length - 1 - index, row);
-        return { centre: [along, upper * out, 0], axis: [upper * way[0], way[1], 0] };
+        const { at: lies, way } = at(at(links, run), upper === 1 ? index : p.link.length - 1 - index);
+        return {
+          centre: [bricksX(row) + lies[0], upper * lies[1], 0],
+          axis: [upper * way[0], way[1], 0],
+        };
       }
       case 'over':
       case 'across':

@@ -4,7 +4,7 @@ import { forth, inRun, onePost, straight, type Loom, type Made } from '../weave/
 import { backOutOf, outOf } from '../weave/needle';
 import { goThrough, grid, rowPass, type Run, put } from './grid';
 import { at, lengthOf, partsOf, sequenceSchema, structure } from './structure';
-import { crossUnits, upperOf } from './twoNeedles';
+import { crossUnits, DRAWN_ALIKE, FIRST_CROSSING, FOLDED, upperOf } from './twoNeedles';
 
 const MOST = 5;
 const ROWS = [1, 2, 3, 4] as const;
@@ -103,16 +103,13 @@ export const crossWeave = structure({
   uses: ['bracelet', 'necklace', 'ring band'],
   needles: 2,
   threads: ['gel-spun', 'cord'],
-  thread: 'One length folded in the middle, a needle on each end; or cord without needles.',
+  thread: FOLDED,
   looks: [
-    {
-      after: 'the first crossing',
-      look: 'The rung hangs in the middle of the cord and slides. Even out both ends.',
-    },
+    FIRST_CROSSING,
     { after: 'the third unit', look: 'The strip turns in the hand until both ends are drawn alike.' },
   ],
   watch: [
-    'Draw both ends alike at every crossing, or the strip leans to the tighter side.',
+    DRAWN_ALIKE,
     'The two ends change sides in every rung. Lay down the one that is done, so as not to string a side twice.',
     'Two threads go through every rung: choose a rung bead with room in its hole.',
   ],

@@ -1,7 +1,8 @@
 // How a band of flowers lies: four petals about a middle, seeds from petal to petal, diamonds between flowers.
-import { hang } from '../layout/arc';
+import { hang, hangBetween } from '../layout/arc';
 import type { Pose } from '../layout/layout';
 import type { BeadSize } from '../materials/material';
+import { given } from '../tools/given';
 import type { Bead } from '../weave/path';
 import { fourRound, grid, leaning } from './grid';
 import { at, distinct, runningSum, type Form } from './structure';
@@ -88,7 +89,7 @@ export function formOf(p: Flowers, body: (role: string) => BeadSize, without: Re
   const flowers = new Map(distinct(p.sequence).map((role) => [role, flowerOf(p, role, body)]));
   const roleAt = (row: number) =>
     at(p.sequence, ((row % p.sequence.length) + p.sequence.length) % p.sequence.length);
-  const flowerAt = (row: number) => flowers.get(roleAt(row)) ?? flowerOf(p, roleAt(row), body);
+  const flowerAt = (row: number) => given(flowers.get(roleAt(row)), 'flower');
   const net = diamondOf(p, body);
   const cap = body(p.diamond);
   const capMm = (net.widthMm - cap.diameterMm) / 2;
@@ -149,35 +150,29 @@ export function formOf(p: Flowers, body: (role: string) => BeadSize, without: Re
         throw new Error(`No ${of} of ${role} in a flower.`);
     }
   };
-  /** Seeds along the upper edge from one flower to the next: over two petals, and the diamond between them. */
-  const arcAt = (row: number) => {
+  /** Seeds along the upper edge from each flower of a unit, from its middle: over two petals, and the diamond between them. */
+  const arcs = p.sequence.map((_, row) => {
     const [one, next] = [flowerAt(row), flowerAt(row + 1)];
     const tipMm = Math.max(one.tipMm, next.tipMm);
-    const [dx, dy] = [middleX(row + 1) - next.nearMm - middleX(row) - one.nearMm, next.farMm - one.farMm];
-    const chord = Math.hypot(dx, dy);
-    const turned = (a: number, b: number) => [(a * dx - b * dy) / chord, (a * dy + b * dx) / chord] as const;
-    return hang(
-      chord,
+    return hangBetween(
+      [one.nearMm, one.farMm],
+      [middleX(row + 1) - middleX(row) - next.nearMm, next.farMm],
       p.edge.map((role) => body(role).lengthMm),
-    ).map(({ at: lies, way }, k) => {
-      const [along, out] = turned(lies[0], lies[1]);
-      const clearMm = tipMm + body(at(p.edge, k)).diameterMm / 2;
-      return {
-        x: middleX(row) + one.nearMm + along,
-        y: Math.max(one.farMm + out, clearMm),
-        way: turned(way[0], way[1]),
-      };
-    });
-  };
+    ).map(({ at: [x, y], way }, k) => ({
+      x,
+      y: Math.max(y, tipMm + body(at(p.edge, k)).diameterMm / 2),
+      way,
+    }));
+  });
   const onEdge = ({ slot: { of, index, run = 0 }, place: { row } }: Bead): Pose => {
     const on = of === 'edge on';
-    const { x, y, way } = at(arcAt(row), on ? index : p.edge.length - 1 - index);
+    const { x, y, way } = at(at(arcs, row % length), on ? index : p.edge.length - 1 - index);
     const [upper, sense] = [run === 1 ? 1 : -1, on ? 1 : -1];
-    return { centre: [x, upper * y, 0], axis: [sense * way[0], sense * upper * way[1], 0] };
+    return { centre: [middleX(row) + x, upper * y, 0], axis: [sense * way[0], sense * upper * way[1], 0] };
   };
   const edgeMm = without.has(EDGES)
     ? []
-    : p.sequence.flatMap((_, row) => arcAt(row).map(({ y }, k) => y + body(at(p.edge, k)).diameterMm / 2));
+    : arcs.flat().map(({ y }, k) => y + body(at(p.edge, k % p.edge.length)).diameterMm / 2);
   const all = [...flowers.values()];
   const widest = Math.max(...all.map(({ reachMm }) => reachMm), ...edgeMm);
   const girth = Math.max(

@@ -43,7 +43,7 @@ describe('flowers of four by hand', () => {
     expect([last(0), last(1), last(2)]).toEqual(['A', 'B', 'A']);
   });
 
-  it('a petal has four threads through its inner hole at the most, and none less than one', () => {
+  it('round by the inner holes each petal is gone through once, the first and the third twice', () => {
     // Once round by the inner holes; twice through the first, and once more through the third, out of the middle.
     const inner = holeUses(band.weave(4, ends)).filter(
       ({ bead, hole }) => bead.slot.of === 'petal' && bead.place.row === 3 && hole === 1,

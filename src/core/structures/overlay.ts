@@ -85,6 +85,16 @@ export function crossDiagonals(
 }
 
 /**
+ * How far along a diagonal a bead lies that was strung as its k-th, from −½ to ½ of it; `after` its middle bead, where the halves of a
+ * second one are counted anew.
+ */
+export function partAlong(lengthsMm: readonly number[], k: number, after: boolean): number {
+  const { starts, total } = runningSum(lengthsMm);
+  const part = (i: number) => (at(starts, i) + at(lengthsMm, i) / 2) / total - 0.5;
+  return after ? -part(Math.floor(lengthsMm.length / 2) - 1 - k) : part(k);
+}
+
+/**
  * Where a bead of a diagonal lies, from the middle of its gap.
  * @param reachMm how far along the piece a diagonal reaches
  * @param apartMm how far apart both edges are
@@ -98,10 +108,7 @@ export function overlayPose(
   onward: boolean,
   before: Before = 0,
 ): Pose {
-  const { starts, total } = runningSum(lengthsMm);
-  const middle = Math.floor(lengthsMm.length / 2);
-  const from = (k: number) => (at(starts, k) + at(lengthsMm, k) / 2) / total - 0.5;
-  const along = of === 'beyond' ? -from(middle - 1 - index) : from(index);
+  const along = partAlong(lengthsMm, index, of === 'beyond');
   const rises = (edgeAt(row, of === 'over' ? 'first' : 'second', before) === 0 ? 1 : -1) * (onward ? 1 : -1);
   const x = (onward ? 1 : -1) * reachMm;
   const size = Math.hypot(reachMm, apartMm);

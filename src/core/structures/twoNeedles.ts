@@ -3,10 +3,18 @@ import type { Loom } from '../weave/edge';
 import type { Needle } from '../weave/needle';
 import { BASE, type Bead } from '../weave/path';
 import { goThrough, type Run } from './grid';
-import { at } from './structure';
+import { at, type Look } from './structure';
 import type { RoleLetter } from './roles';
 
-export type Side = 'upper' | 'lower';
+/** What there is to know of any weave of two needles. */
+export const FOLDED = 'One length folded in the middle, a needle on each end; or cord without needles.';
+export const DRAWN_ALIKE = 'Draw both ends alike at every crossing, or the strip leans to the tighter side.';
+export const FIRST_CROSSING: Look = {
+  after: 'the first crossing',
+  look: 'The rung hangs in the middle of the cord and slides. Even out both ends.',
+};
+
+type Side = 'upper' | 'lower';
 
 /** A row of circles to be woven. */
 interface Circles {

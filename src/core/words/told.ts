@@ -1,11 +1,12 @@
 import { head, list, runs } from '../read/runs';
 import { needsNeedle, type ThreadMake } from '../materials/material';
-import type { Act, Corner, Direction, Leg, Picked, Ref, ToldStep } from '../told/told';
+import type { Act, Direction, Leg, Picked, Ref, ToldStep } from '../told/told';
 import { WOVEN, type Knot, type Section } from '../weave/path';
 import { counted, withCapital } from './figures';
 import { inTurn, ordinal, small } from './numbers';
 import { withRefrains } from './refrain';
 import { sectionWords } from './sections';
+import { FARTHEST, HOLES, OUTMOST, OUTWARDS, WAYS } from './ways';
 
 /** What the maker calls one row of the work. */
 export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop' | 'flower';
@@ -47,42 +48,6 @@ export function turnedFirst(step: ToldStep): { readonly words: string; readonly 
 
 /** Acts that are told in one breath: passes of one manner. */
 const actKey = (act: Act): string => (act.act === 'go' ? `go ${act.as ?? ''}` : act.act);
-
-/** As they are said on a motif. */
-const OUTWARDS: Readonly<Partial<Record<Direction, string>>> = { up: 'outwards', down: 'inwards' };
-const OUTMOST: Readonly<Partial<Record<Direction | Corner, string>>> = { up: 'outermost', down: 'innermost' };
-
-const WAYS: Readonly<Record<Direction, string>> = {
-  up: 'up',
-  down: 'down',
-  left: 'to the left',
-  right: 'to the right',
-  towards: 'to the front',
-  away: 'to the back',
-};
-
-/** Which of several beads lies farthest to a side, or towards a corner. */
-const FARTHEST: Readonly<Record<Direction | Corner, string>> = {
-  up: 'top',
-  down: 'bottom',
-  left: 'leftmost',
-  right: 'rightmost',
-  towards: 'front',
-  away: 'back',
-  'up left': 'top left',
-  'up right': 'top right',
-  'down left': 'bottom left',
-  'down right': 'bottom right',
-};
-/** Which of the holes of a bead. */
-const HOLES: Readonly<Record<Direction, string>> = {
-  up: 'upper',
-  down: 'lower',
-  left: 'left',
-  right: 'right',
-  towards: 'front',
-  away: 'back',
-};
 
 const BEGIN = {
   none: 'leave the tail hanging',
