@@ -123,18 +123,33 @@ interface Laid {
   readonly ms: number;
 }
 
+/** What is to be laid out of a stitch in these beads, and its closed form. Throws where its arrangement does not repeat as its path does. */
+function requestOf(stitch: string, sizeOf: (role: string) => BeadSize, params: LayoutCell['params'] = {}) {
+  const structure = structureById(stitch) as Structure;
+  const weaveable = structure.bind({ ...structure.defaults, ...params });
+  const form = weaveable.form(sizeOf, new Set());
+  const request = layoutRequest(weaveable.weave(SAMPLE + weaveable.minimumUnits, ends), sizeOf, form);
+  if (!request) throw new Error('the arrangement does not repeat as the path does');
+  return { request, form };
+}
+
+/** The same of a stitch as it starts, in its usual beads. */
+export const usualRequest = (stitch: string): LayoutRequest => {
+  const { usual } = structureById(stitch) as Structure;
+  return requestOf(stitch, (role) => byId(BEADS, usual[role as RoleLetter] ?? 'seed-11')).request;
+};
+
 /** Lays a cell out, its beads as they are or changed. Throws where its arrangement does not repeat as its path does. */
 export function laid(
   { stitch, params, beads }: LayoutCell,
   change: (size: BeadSize, role: string) => BeadSize = (size) => size,
   start: (request: LayoutRequest) => LayoutRequest = (request) => request,
 ): Laid {
-  const structure = structureById(stitch) as Structure;
-  const weaveable = structure.bind({ ...structure.defaults, ...params });
-  const sizeOf = (role: string) => change(byId(BEADS, beads[role] ?? 'seed-11'), role);
-  const form = weaveable.form(sizeOf, new Set());
-  const asked = layoutRequest(weaveable.weave(SAMPLE + weaveable.minimumUnits, ends), sizeOf, form);
-  if (!asked) throw new Error('the arrangement does not repeat as the path does');
+  const { request: asked, form } = requestOf(
+    stitch,
+    (role) => change(byId(BEADS, beads[role] ?? 'seed-11'), role),
+    params,
+  );
   const request = start(asked);
   const { cell } = request;
   const { unitMm, solidsOf, from } = inUsualBeads(request);

@@ -5,7 +5,8 @@ import { AT_EASE, type Stage } from './stage';
 import { only } from './grow';
 import type { HandStart } from './held';
 import { clearInside } from './measure';
-import { minimise } from './minimise';
+import { minimise, type MinimumOptions } from './minimise';
+import { baseInOneUnit, spread } from './likeUnits';
 import { firstRow, midway, nudged } from './nets';
 import { seat } from './seat';
 import type { Settled, Twist } from './settled';
@@ -33,12 +34,16 @@ const MOST_MOVE = 0.08;
  * two high still fold; from 3 they lie flat, and at 10 walls of balls do. Nothing that was right moves (docs/layout.md).
  */
 const HOLD = 10;
-/** Steps towards rest, and times that it sets out anew while more than so much of a thread's pull is out of balance. */
+/** Steps towards rest, while more than so much of a thread's pull is out of balance. */
 const STEPS = 500;
-const AGAINS = 4;
 const STILL = 0.005;
 /** Steps that are remembered: with 24 an eighth fewer are needed than with 12, and half by the slowest (150 cells tried). */
 const MEMORY = 24;
+/**
+ * What is not at rest then creeps: seeds slide along flat sides of bars. With so many remembered, bands of bars and flowers
+ * come to rest within 4000; with 60, or within 3000, some did not.
+ */
+const LONG: MinimumOptions = { steps: 4000, memory: 100, noGain: 2e-9 };
 /**
  * Bodies that are nearly the same show how much longer or shorter they lie long before they are at rest: of the 640 edges that
  * ship, 633 are within 0.2 % of what 500 steps came to, all within 1.1 %.
@@ -64,9 +69,16 @@ export function handLaid(
   // Later rows of a net share the sides of the first, and keep to its pitch.
   const rowMm = firstRowMm(cell, solids, start, options);
   if (rowMm !== null) stretch(state, rowMm / periodOf(state));
+  const oneUnit = start.net ? null : baseInOneUnit(cell, start.state);
+  if (oneUnit) {
+    const of = oneUnit.kept.map((i) => solids[i] as Solid);
+    const alone = { ...start, state: oneUnit.state };
+    const { settled } = handLaid(oneUnit.cell, of, alone, { ...options, onProgress: undefined });
+    spread(cell, oneUnit, settled.state, state);
+  }
   // Rows of a net are drawn together: each circle holds its neighbours square.
   const first = start.net ? lastStage(cell, ({ drawsIn }) => !drawsIn) : 0;
-  for (let stage = first; stage < last; stage++) {
+  for (let stage = oneUnit ? first + 1 : first; stage < last; stage++) {
     // What a later pass keeps to is known as well as what is told in the end.
     const hardness = keepsPitch(cell, start, stage + 1) ? HARD : SOFT;
     const { periodMm } = drawn(
@@ -108,7 +120,7 @@ export function restedAgain(
     return firstRowMm(cell, solids, start, options) ?? handLaid(cell, solids, start, options).snugMm;
   const state = from.slice();
   const stage = lastStage(cell);
-  const again = { cell, solids, start, stage, hardness: AGAIN, grown: true, steps: FEW_STEPS, agains: 0 };
+  const again = { cell, solids, start, stage, hardness: AGAIN, grown: true, steps: FEW_STEPS, goesOn: false };
   return keepsPitch(cell, start, stage) ? periodOf(from) : drawn(again, state, options).periodMm;
 }
 
@@ -145,9 +157,9 @@ interface Draw {
   /** The beads of all stages up to this one are drawn. */
   readonly stage: number;
   readonly hardness: readonly number[];
-  /** Steps towards rest, and how often it may set out anew while it is out of balance. */
+  /** Steps towards rest, and whether it goes on while it is out of balance. */
   readonly steps?: number;
-  readonly agains?: number;
+  readonly goesOn?: boolean;
   /** Whether the beads of the stage lie where they belong, and are not to be strung onto the others. */
   readonly grown: boolean;
   /** Whether the pitch stays as it is, whatever the stage. */
@@ -156,7 +168,7 @@ interface Draw {
 
 /** Draws beads to rest, those of the last stage strung onto what is there; `all` holds the whole cell and is moved along. */
 function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
-  const { cell: whole, start, stage, hardness, grown, steps = STEPS, agains = AGAINS } = draw;
+  const { cell: whole, start, stage, hardness, grown, steps = STEPS, goesOn = true } = draw;
   const { cell, kept } = only(whole, (bead) => bead.stage <= stage);
   const solids = kept.map((i) => draw.solids[i] as Solid);
   if (!grown) seat(whole, start.state, all, stage);
@@ -196,12 +208,12 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   for (const stiffness of hardness) {
     energy.stage = { ...hold, stiffness, threadMm: stiffness === HARD[0] ? 0 : hold.threadMm };
     normalise(state, n);
-    const rested = () =>
-      minimise(evaluate, state, { steps, stillAt: 1e-4, mostMove: MOST_MOVE, memory: MEMORY }).residual;
-    residual = rested();
+    const rested = (how: MinimumOptions) =>
+      minimise(evaluate, state, { stillAt: 1e-4, mostMove: MOST_MOVE, ...how }).residual;
+    residual = rested({ steps, memory: MEMORY });
     // Now and then it stops short of rest: set out again, it goes on.
-    for (let again = 0; stiffness === HARDEST && again < agains && residual > STILL; again++)
-      residual = rested();
+    // What stops short of rest sets out once more, and remembers more.
+    if (stiffness === HARDEST && goesOn && residual > STILL) residual = rested(LONG);
     periods.push(periodOf(state));
   }
   kept.forEach((i, k) => all.set(state.subarray(k * PER_BEAD, (k + 1) * PER_BEAD), i * PER_BEAD));

@@ -8,21 +8,29 @@ export interface Minimum {
   readonly steps: number;
 }
 
-/** It is done, too, when so many steps have gained no more than this part of the value. */
+/** Over so many steps it looks back at what they gained. */
 const LOOK_BACK = 60;
-const NO_GAIN = 2e-8;
+
+export interface MinimumOptions {
+  readonly steps?: number;
+  /** Gradient at which it is done. */
+  readonly stillAt?: number;
+  /** It is done, too, when the last steps have gained no more than this part of the value. */
+  readonly noGain?: number;
+  /** Longest change of any number in one step. */
+  readonly mostMove?: number;
+  /** Steps that it remembers: the more, the fewer it takes, and the longer each. */
+  readonly memory?: number;
+}
 
 /**
  * Limited-memory BFGS with a backtracking line search (Nocedal and Wright, Numerical Optimization, ch. 7).
  * Moves `at` to a minimum in place.
- * @param stillAt gradient at which it is done
- * @param mostMove longest change of any number in one step
- * @param memory steps that it remembers: the more, the fewer it takes, and the longer each
  */
 export function minimise(
   energy: Energy,
   at: Float64Array,
-  { steps = 400, stillAt = 1e-5, mostMove = 0.3, memory = 12 } = {},
+  { steps = 400, stillAt = 1e-5, noGain = 2e-8, mostMove = 0.3, memory = 12 }: MinimumOptions = {},
 ): Minimum {
   const n = at.length;
   let gradient = new Float64Array(n);
@@ -36,7 +44,7 @@ export function minimise(
   for (; step < steps; step++) {
     if (largest(gradient) < stillAt) break;
     if (step % LOOK_BACK === LOOK_BACK - 1) {
-      if (earlier - value < NO_GAIN * (1 + Math.abs(value))) break;
+      if (earlier - value < noGain * (1 + Math.abs(value))) break;
       earlier = value;
     }
     descend(direction, gradient, past);

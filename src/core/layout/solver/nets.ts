@@ -1,13 +1,13 @@
-import { standard, type Anchor, type CellBead, type RepeatCell } from './cell';
+import type { RepeatCell } from './cell';
 import { only } from './grow';
 import type { HandStart } from './held';
+import { inOneUnit, type Part } from './likeUnits';
 import { seeded } from './random';
 import { restingOf } from './resting';
 import type { Settled } from './settled';
 import { normalise } from './solve';
 import { beadsOf, partOf, pitchIndex, PER_BEAD } from './state';
 import { quaternionOf, type Matrix } from './turns';
-import { given } from '../../tools/given';
 
 /**
  * A perfect square is a false balance: sides and rungs of single beads are turned by so much against each other, radians.
@@ -82,15 +82,8 @@ export function midway(first: Float64Array, settled: Settled): Settled {
   return { ...settled, state, periodMm: state[pitchIndex(n)] as number };
 }
 
-/** A row of a net by itself; `kept` are the numbers of its beads in the whole. */
-interface Row {
-  readonly cell: RepeatCell;
-  readonly state: Float64Array;
-  readonly kept: readonly number[];
-}
-
 /** The first of several rows of a net by itself, about its own middle line; null where there is one row only. */
-export function firstRow(cell: RepeatCell, state: Float64Array): Row | null {
+export function firstRow(cell: RepeatCell, state: Float64Array): Part | null {
   if (cell.beads.every(({ stage }) => stage === 0)) return null;
   const row = only(cell, ({ stage }) => stage === 0);
   const rowState = partOf(state, row.kept);
@@ -101,31 +94,7 @@ export function firstRow(cell: RepeatCell, state: Float64Array): Row | null {
 }
 
 /** A row told in two circles, told in one where the second is the first turned over: as one row alone is told. */
-function circleByCircle(row: Row): Row {
-  const { cell, state } = row;
-  const n = cell.beads.length;
-  if (cell.units !== 2 || state[pitchIndex(n) + 1] !== 0) return row;
-  const first = cell.beads.flatMap(({ unit }, i) => (unit === 0 ? [i] : []));
-  const byWord = new Map(first.map((i, k) => [cell.beads[i]?.word, k]));
-  const like = ({ word }: CellBead) => byWord.get(word);
-  const roleOf = (k: number | undefined) => cell.beads[first[k ?? -1] ?? -1]?.role;
-  if (cell.beads.some((bead) => roleOf(like(bead)) !== bead.role)) return row;
-  const inOneCircle = (anchors: readonly Anchor[]) =>
-    anchors.map((anchor): Anchor => {
-      const bead = cell.beads[anchor.bead] as CellBead;
-      return { ...anchor, bead: given(like(bead), 'bead alike'), shift: 2 * anchor.shift + bead.unit };
-    });
-  const spans = cell.spans.map((span) => ({
-    ...span,
-    ...standard(inOneCircle(span.from), inOneCircle(span.to)),
-  }));
-  const once = [...new Map(spans.map((span) => [JSON.stringify([span.from, span.to]), span])).values()];
-  const one = partOf(state, first);
-  one[pitchIndex(first.length)] = (state[pitchIndex(n)] as number) / 2;
-  one[pitchIndex(first.length) + 1] = Math.PI;
-  return {
-    cell: { ...cell, beads: first.map((i) => cell.beads[i] as CellBead), spans: once, units: 1 },
-    state: one,
-    kept: first.map((i) => row.kept[i] as number),
-  };
+function circleByCircle(row: Part): Part {
+  const turnedOver = row.cell.units === 2 && row.state.at(-1) === 0;
+  return (turnedOver && inOneUnit(row, Math.PI)) || row;
 }
