@@ -8,7 +8,7 @@ import { ALONG, ARM, BRICK, CROSSES, formOf, laidBy, measures } from './barForm'
 import { goRound, type SideName } from './circles';
 import { goThrough, holesOf, type Run } from './grid';
 import { crossDiagonals, edgeAt, faceField, layDiagonals, oddSequence, type Before } from './overlay';
-import { at, lengthOf, partsOf, sequenceSchema, structure } from './structure';
+import { at, girthOf, lengthOf, partsOf, sequenceSchema, structure } from './structure';
 import { smallAfter } from './twoRows';
 import type { RoleLetter } from './roles';
 
@@ -346,18 +346,17 @@ export const barBand = structure({
       const { outerMm, pitchMm, linkMm, cross } = measures(p, body);
       const link = lengthOf(p.link, body);
       const short = (roles: readonly RoleLetter[], mm: number) => lengthOf(roles, body) < REACHES * mm;
-      const girth = (roles: readonly RoleLetter[]) => Math.max(...roles.map((role) => body(role).diameterMm));
       const bars = [body(ARM), body(BRICK)];
       return [
         ...(link < REACHES * linkMm
           ? ['The seeds between two groups do not reach from hole to hole: thread shows. Add one.']
           : []),
-        ...(girth(p.link) > FITS * body(ARM).lengthMm
+        ...(girthOf(p.link, body) > FITS * body(ARM).lengthMm
           ? [
               'The seeds between two groups are too thick for the corners between the bars. Take smaller ones.',
             ]
           : []),
-        ...(girth([...p.cross, ...p.over]) > STANDS * Math.max(...bars.map((bar) => bar.diameterMm))
+        ...(girthOf([...p.cross, ...p.over], body) > STANDS * Math.max(...bars.map((bar) => bar.diameterMm))
           ? [
               'The beads of the crosses are so much thicker than the bars that they stand up. Take smaller ones.',
             ]

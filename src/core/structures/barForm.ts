@@ -5,7 +5,7 @@ import type { BeadSize } from '../materials/material';
 import type { Bead } from '../weave/path';
 import { fourRound, leaning } from './grid';
 import { overlayPose, partAlong, type Before } from './overlay';
-import { at, lengthOf, type Form } from './structure';
+import { at, girthOf, lengthOf, type Form } from './structure';
 import type { RoleLetter } from './roles';
 
 /** The bars of a plus, and those that lie like bricks. */
@@ -71,10 +71,9 @@ export function formOf(p: Bars, body: (role: string) => BeadSize, without: Reado
     body,
   );
   const [arm, bar] = [body(ARM), body(BRICK)];
-  const girth = (roles: readonly RoleLetter[]) => Math.max(...roles.map((role) => body(role).diameterMm));
   const thick = Math.max(arm.diameterMm, bar.diameterMm);
-  const crossMm = without.has(CROSSES) ? 0 : girth(p.cross);
-  const overMm = without.has(ALONG) ? 0 : girth(p.over);
+  const crossMm = without.has(CROSSES) ? 0 : girthOf(p.cross, body);
+  const overMm = without.has(ALONG) ? 0 : girthOf(p.over, body);
   const sense = p.face === 'front' ? -1 : 1;
   const first = beyondMm + outerMm;
   const middleX = (row: number) => first + row * pitchMm;
@@ -152,7 +151,7 @@ export function formOf(p: Bars, body: (role: string) => BeadSize, without: Reado
   return {
     pitchMm,
     extraMm: 2 * first,
-    widthMm: Math.max(2 * (outerMm + beyondMm), tallMm, 2 * toMm + girth(p.link)),
+    widthMm: Math.max(2 * (outerMm + beyondMm), tallMm, 2 * toMm + girthOf(p.link, body)),
     endWidthMm: arm.lengthMm,
     thicknessMm: thick + Math.max(crossMm, overMm),
     mayShorten: 0,

@@ -7,7 +7,7 @@ import { forth, outOfWay, reversed } from '../weave/edge';
 import { hole, type Needle, type Passage } from '../weave/needle';
 import type { Bead, HoleEnd } from '../weave/path';
 import type { Target } from '../weave/route';
-import { at, runningSum } from './structure';
+import { at, girthOf, runningSum } from './structure';
 
 /**
  * The net that right-angle weave and cross-weave are: circles of four sides in rows along the piece. Levels run
@@ -60,7 +60,6 @@ export const leaning = (bead: BeadSize, by: number): number =>
  */
 export function grid(body: (role: string) => BeadSize, { sides, rung, rows }: Sides): Grid {
   const lengths = (sequence: readonly string[]) => runningSum(sequence.map((role) => body(role).lengthMm));
-  const girth = (sequence: readonly string[]) => Math.max(...sequence.map((role) => body(role).diameterMm));
   const ends = (sequence: readonly string[]) => [at(sequence, 0), at(sequence, -1)].map((role) => body(role));
   /** The run's length from corner to corner, each of its end beads against the other runs' that press on it most. */
   const betweenCorners = (
@@ -74,8 +73,8 @@ export function grid(body: (role: string) => BeadSize, { sides, rung, rows }: Si
       });
       return sum + Math.max(...reaches) - bead.lengthMm / 2;
     }, lengths(run).total);
-  const sideGirth = Math.max(...sides.map(girth));
-  const rungGirthMm = girth(rung);
+  const sideGirth = Math.max(...sides.map((side) => girthOf(side, body)));
+  const rungGirthMm = girthOf(rung, body);
   const pitchMm = Math.max(rungGirthMm, ...sides.map((side) => betweenCorners(side, [rung], 'side')));
   const heightMm = Math.max(sideGirth, betweenCorners(rung, sides, 'rung'));
   /** Middle of the k-th bead from where the run begins in space. */

@@ -3,7 +3,7 @@ import type { Pose } from '../layout/layout';
 import { against, forth, inside, ownAndTail, reversed, straight, type Loom, type Made } from '../weave/edge';
 import { counted } from '../words/figures';
 import { onCircle, ringRadiusMm, type Bodies } from './loops';
-import { at, partsOf, runningSum, sequenceSchema, structure } from './structure';
+import { at, girthOf, partsOf, runningSum, sequenceSchema, structure } from './structure';
 import type { RoleLetter } from './roles';
 
 const FEWEST_LOOP = 3;
@@ -70,7 +70,7 @@ function loopFrom(
   body: Bodies,
 ): { beads: Hung[]; clearMm: number; onMm: number } {
   const lengths = roles.map((role) => body(role).lengthMm);
-  const girth = Math.max(...roles.map((role) => body(role).diameterMm));
+  const girth = girthOf(roles, body);
   const radiusMm = ringRadiusMm(lengths);
   let turned = 0;
   const beads = lengths.map((mm): Hung => {
@@ -99,9 +99,6 @@ function opened(p: Params, body: Bodies): Params | null {
   const loop = more.find((roles) => isOpen(roles, body));
   return loop ? { ...p, loop } : null;
 }
-
-const girthOf = (roles: readonly RoleLetter[], body: Bodies) =>
-  Math.max(...roles.map((role) => body(role).diameterMm));
 
 export const hangingDrop = structure({
   id: 'hanging-drop',

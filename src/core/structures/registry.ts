@@ -16,6 +16,7 @@ import { bindSections } from './bindSections';
 import { hasSections, type Sections } from './sections';
 import { rightAngleWeave } from './rightAngleWeave';
 import { roundMotif } from './roundMotif';
+import { spiralRope } from './spiralRope';
 import { squareRope } from './squareRope';
 import { stoneLattice } from './stoneLattice';
 import { strungLine } from './strungLine';
@@ -41,6 +42,7 @@ export const STRUCTURES: readonly Structure[] = [
   crossWeave,
   graduatedCrossWeave,
   ballBand,
+  spiralRope,
   squareRope,
   twoDecks,
   twoHoleLine,

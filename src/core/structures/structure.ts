@@ -215,6 +215,7 @@ export const FAMILIES = [
   'peyote',
   'right-angle weave',
   'two-hole line',
+  'spiral',
 ] as const;
 
 /** Families of the gallery, and what is in none of them: what is made apart to be strung or joined as it is, and a stitch of the maker's own. */
@@ -396,6 +397,10 @@ export const distinct = <T>(values: readonly T[]): T[] => [...new Set(values)];
 /** How long these beads are, end to end, mm. */
 export const lengthOf = (roles: readonly string[], body: (role: string) => Body): number =>
   roles.reduce((sum, role) => sum + body(role).lengthMm, 0);
+
+/** The largest diameter among these beads, mm. */
+export const girthOf = (roles: readonly string[], body: (role: string) => Body): number =>
+  Math.max(...roles.map((role) => body(role).diameterMm));
 
 /** The running sum before each value, and the sum of all: [2, 3] → { starts: [0, 2], total: 5 }. */
 export function runningSum(values: readonly number[]): { starts: number[]; total: number } {

@@ -6,19 +6,19 @@ import {
   against,
   forth,
   ownAndTail,
-  reversed,
   towards,
+  turnedAt,
   type Anchor,
   type Loom,
   type Made,
-  type Post,
 } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
-import type { Bead, HoleEnd } from '../weave/path';
+import type { Bead } from '../weave/path';
 import { extraField, extraSchema, extraWords, firstOf, ringed } from './extra';
 import {
   at,
   distinct,
+  girthOf,
   lengthOf,
   partsOf,
   runningSum,
@@ -124,14 +124,6 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
   // The needle stays at the end; the tail, which sews the start, is fastened off there first.
   return { edges, ends: ownAndTail(loom, t, towards(fromEnd), intoStart).reverse() };
 }
-
-/** What hangs at the end of a line: through the last bead and back, over a half hitch for each round. */
-const turnedAt = (out: HoleEnd, into: readonly HoleEnd[]): Post => [
-  { out, into, round: { through: reversed(into), hitched: true } },
-];
-
-const girthOf = (roles: readonly string[], body: (role: string) => Body) =>
-  Math.max(...roles.map((role) => body(role).diameterMm));
 
 /** How far below the middle of the line a swag begins: its first bead and its last find room there. */
 const below = ({ sequence, swag }: Params, body: (role: string) => Body) =>

@@ -174,7 +174,7 @@ export function laid(
 
 /** The thickest that beads held so can be: on a mat one beside the other, on either face what lies there; in the hand and on a former the form's. */
 function stackMm({ request: { cell, sizes, start }, form }: Laid): number {
-  if (start.held === 'former' || start.held === 'hand') return form.thicknessMm * ROUND;
+  if (start.held !== 'mat' && start.held !== 'line') return form.thicknessMm * ROUND;
   const thickest = (wanted: (bead: CellBead) => boolean) =>
     Math.max(
       0,

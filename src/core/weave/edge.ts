@@ -153,5 +153,10 @@ export function bothEnds(
 /** The side on which a row begins that is worked there and back, the first from the upper edge. */
 export const beginsAt = (row: number): 1 | -1 => (row % 2 === 0 ? -1 : 1);
 
+/** What hangs at the end of a line: through its last bead and back, over a half hitch for each round. */
+export const turnedAt = (out: HoleEnd, into: readonly HoleEnd[]): Post => [
+  { out, into, round: { through: reversed(into), hitched: true } },
+];
+
 /** A run of beads that thread leaves by one end and enters by the other, straight through it. */
 export const straight = (way: readonly HoleEnd[]): Hold => ({ out: outOfWay(way), into: way });

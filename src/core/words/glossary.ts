@@ -151,6 +151,17 @@ export const GLOSSARY = [
     example: { structureId: 'flat-peyote' },
   },
   {
+    word: 'spiral rope',
+    meaning:
+      'Loops of beads beside a core, each one bead further on and pushed to the same side: they wind round it.',
+    example: { structureId: 'spiral-rope' },
+  },
+  {
+    word: 'core',
+    meaning: 'The beads in the middle of a rope, through which thread comes up again and again.',
+    example: { structureId: 'spiral-rope' },
+  },
+  {
     word: 'brick stitch',
     meaning:
       'Each bead hung from a thread bridge of the row before. It looks like peyote turned by a quarter, and grows the other way.',

@@ -9,7 +9,7 @@ import { sectionWords } from './sections';
 import { FARTHEST, HOLES, OUTMOST, OUTWARDS, WAYS } from './ways';
 
 /** What the maker calls one row of the work. */
-export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop' | 'flower';
+export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop' | 'flower' | 'loop';
 
 export interface StepWords {
   /** What the maker calls a bead of this role. */
@@ -243,6 +243,11 @@ class Wording {
       const plain = beads.map(({ part: _part, back: _back, ...bead }) => bead);
       return `${this.picks(plain)}, all${this.isFor(first)}`;
     }
+    const purposes = runs(beads, ({ part, back = 0 }) => `${part ?? ''}/${back}`);
+    const mixed = (run: readonly Picked[]) =>
+      head(run).part !== undefined && run.some(({ role }) => role !== head(run).role);
+    if (purposes.length > 1 && purposes.some(mixed))
+      return purposes.map((run) => this.picks(run)).join(', then ');
     const same = runs(beads, ({ role, part, hole, back = 0 }) => [role, part, hole, back].join('/'));
     return list(
       same.map((run) => {

@@ -12,7 +12,7 @@ describe('the marks of the gallery', () => {
     expect(found({ use: 'edging', handle: 'round like a rope', needles: 'two' })).toEqual([]);
   });
 
-  it('two needles: the cross-weaves; a rope: the tubes, round and square', () => {
+  it('two needles: the cross-weaves; a rope: the tubes, round, square and spiral', () => {
     expect(found({ needles: 'two' })).toEqual(['cross-weave', 'graduated-cross-weave', 'ball-band']);
     expect(found({ thread: 'cord' })).toEqual([
       'strung-line',
@@ -21,7 +21,12 @@ describe('the marks of the gallery', () => {
       'graduated-cross-weave',
       'ball-band',
     ]);
-    expect(found({ use: 'rope' })).toEqual(['tubular-herringbone', 'tubular-peyote', 'square-rope']);
+    expect(found({ use: 'rope' })).toEqual([
+      'tubular-herringbone',
+      'tubular-peyote',
+      'spiral-rope',
+      'square-rope',
+    ]);
   });
 
   it('with seeds alone no stitch of two-hole beads; with those alone no stitch that needs seeds between', () => {

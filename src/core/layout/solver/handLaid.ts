@@ -41,9 +41,9 @@ const STILL = 0.005;
 const MEMORY = 24;
 /**
  * What is not at rest then creeps: seeds slide along flat sides of bars. With so many remembered, bands of bars and flowers
- * come to rest within 4000; with 60, or within 3000, some did not.
+ * come to rest within 8000; with 60, or within 4000, some did not.
  */
-const LONG: MinimumOptions = { steps: 4000, memory: 100, noGain: 2e-9 };
+const LONG: MinimumOptions = { steps: 8000, memory: 100, noGain: 2e-9 };
 /**
  * Bodies that are nearly the same show how much longer or shorter they lie long before they are at rest: of the 640 edges that
  * ship, 633 are within 0.2 % of what 500 steps came to, all within 1.1 %.
@@ -72,7 +72,7 @@ export function handLaid(
   const oneUnit = start.net ? null : baseInOneUnit(cell, start.state);
   if (oneUnit) {
     const of = oneUnit.kept.map((i) => solids[i] as Solid);
-    const alone = { ...start, state: oneUnit.state };
+    const alone = { ...start, state: oneUnit.state, alike: true };
     const { settled } = handLaid(oneUnit.cell, of, alone, { ...options, onProgress: undefined });
     spread(cell, oneUnit, settled.state, state);
   }
@@ -81,8 +81,10 @@ export function handLaid(
   for (let stage = oneUnit ? first + 1 : first; stage < last; stage++) {
     // What a later pass keeps to is known as well as what is told in the end.
     const hardness = keepsPitch(cell, start, stage + 1) ? HARD : SOFT;
+    // Between two passes that leave the pitch as it is, nothing is told of how what is there rests.
+    const goesOn = !keepsPitch(cell, start, stage);
     const { periodMm } = drawn(
-      { cell, solids, start, stage, hardness, grown: stage === first },
+      { cell, solids, start, stage, hardness, grown: stage === first, goesOn },
       state,
       options,
     );
@@ -200,7 +202,7 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   const roles = cell.beads.map(({ role }) => role);
   const arranged = partOf(start.state, kept);
   const evaluate =
-    (start.net === 'round' && alikeAcross(energy.evaluate, arranged, roles)) ||
+    ((start.net === 'round' || start.alike) && alikeAcross(energy.evaluate, arranged, roles)) ||
     (start.held === 'former' && alikeAround(energy.evaluate, arranged, roles)) ||
     energy.evaluate;
   const periods: number[] = [];
@@ -237,6 +239,7 @@ function holding(
     flat: start.held === 'mat' && cell.folds === null ? HOLD : 0,
     disc: cell.folds === null ? 0 : HOLD,
     line: start.held === 'line' ? HOLD : 0,
+    twistFree: start.held === 'rope',
     formerMm: start.held === 'former' ? clearInside(solids, start) / 2 : 0,
     pitchHeld,
   };

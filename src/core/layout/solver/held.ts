@@ -1,8 +1,9 @@
 /**
  * How a maker holds the work while she measures it: flat on a mat, a tube on its former, a line pulled straight;
- * what is as thick as it stands lies in the hand, where nothing presses on it. The structure tells it.
+ * what is as thick as it stands lies in the hand, where nothing presses on it; a rope turns there, from repeat to repeat, as far
+ * as it likes. The structure tells it.
  */
-export type Held = 'mat' | 'former' | 'line' | 'hand';
+export type Held = 'mat' | 'former' | 'line' | 'hand' | 'rope';
 
 /**
  * Nets are soft. Circles of single beads rest anywhere from square, as they are first drawn, to a pinwheel, where thread
@@ -15,4 +16,6 @@ export interface HandStart {
   readonly held: Held;
   readonly net: Net | null;
   readonly state: Float64Array;
+  /** Whether both its edges are drawn alike, where the arrangement is the same on either side of its middle line. */
+  readonly alike?: boolean;
 }

@@ -43,12 +43,31 @@ function onTheDisc({ cell, force }: Bodies, { disc }: Stage, state: Float64Array
  * it, one row on the other; what lies on a face of the work is held by nothing but its thread.
  */
 function onTheMat(
-  { cell, force }: Bodies,
+  { cell, force, torque, turns, solids }: Bodies,
   levels: Float64Array,
   { flat, line }: Stage,
   state: Float64Array,
 ): number {
   let energy = 0;
+  /** A bead of two holes lies flat: it is held by the middles of both. */
+  const heldByHoles = (bead: number, k: number): void => {
+    const { holes } = solids[bead] as Solid;
+    const each = k / holes.length;
+    for (const [from, to] of holes) {
+      const x = (from[0] + to[0]) / 2;
+      const y = (from[1] + to[1]) / 2;
+      const z = (from[2] + to[2]) / 2;
+      const r = bead * 9;
+      const px = (turns[r] as number) * x + (turns[r + 1] as number) * y + (turns[r + 2] as number) * z;
+      const py = (turns[r + 3] as number) * x + (turns[r + 4] as number) * y + (turns[r + 5] as number) * z;
+      const pz = (turns[r + 6] as number) * x + (turns[r + 7] as number) * y + (turns[r + 8] as number) * z;
+      const off = (state[bead * PER_BEAD + 2] as number) + pz - (levels[bead] as number);
+      energy += (each / 2) * off * off;
+      force[bead * 3 + 2] = (force[bead * 3 + 2] as number) + each * off;
+      torque[bead * 3] = (torque[bead * 3] as number) + each * off * py;
+      torque[bead * 3 + 1] = (torque[bead * 3 + 1] as number) - each * off * px;
+    }
+  };
   const held = (bead: number, axis: 1 | 2, k: number, at: number): void => {
     const off = (state[bead * PER_BEAD + axis] as number) - at;
     energy += (k / 2) * off * off;
@@ -57,7 +76,9 @@ function onTheMat(
   cell.beads.forEach(({ face }, i) => {
     if (face === 'front' || face === 'back') return;
     held(i, 1, face === 'below' ? 0 : line, 0);
-    held(i, 2, Math.max(flat, line), levels[i] as number);
+    const down = Math.max(flat, line);
+    if ((solids[i] as Solid).holes.length > 1) heldByHoles(i, down);
+    else held(i, 2, down, levels[i] as number);
   });
   return energy;
 }

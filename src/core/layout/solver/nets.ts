@@ -18,8 +18,10 @@ const AKILTER = Math.PI / 12;
 const DRAWN = 0.9;
 
 /** The arrangement as it is first taken in hand. */
-export function nudged({ beads }: RepeatCell, { net, state: arranged }: HandStart): Float64Array {
+export function nudged({ beads }: RepeatCell, { net, alike, state: arranged }: HandStart): Float64Array {
   const state = arranged.slice();
+  // What is held alike stays so; nothing of it balances point to point.
+  if (alike) return state;
   if (!net) {
     unsettle(state, beads.length);
     return state;
