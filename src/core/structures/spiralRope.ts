@@ -26,11 +26,12 @@ type Params = z.infer<typeof params>;
  */
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w, ring } = loom;
-  const t = w.needle('working').begin('with a stop bead');
+  const t = w.needle('working');
   const step = (run: number) => t.string(p.core, 'core', { run });
-  const begun = w.in({ pass: START, row: 0 }, () =>
-    Array.from({ length: p.span - 1 }, (_, run) => step(run)),
-  );
+  const begun = w.in({ pass: START, row: 0 }, () => {
+    t.begin('with a stop bead');
+    return Array.from({ length: p.span - 1 }, (_, run) => step(run));
+  });
   const all: Bead[][] = [...begun];
   w.repeat<readonly Bead[][]>(0, units, begun, (previous, number) => {
     const onward = number + p.span - 1;
