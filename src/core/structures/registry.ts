@@ -3,6 +3,7 @@ import { barBand } from './barBand';
 import { beadedBall } from './beadedBall';
 import { brickStitch } from './brickStitch';
 import { crossWeave } from './crossWeave';
+import { daisyChain } from './daisyChain';
 import { flatHerringbone } from './flatHerringbone';
 import { flowerBand } from './flowerBand';
 import { flatPeyote } from './flatPeyote';
@@ -43,6 +44,7 @@ export const STRUCTURES: readonly Structure[] = [
   graduatedCrossWeave,
   ballBand,
   spiralRope,
+  daisyChain,
   squareRope,
   twoDecks,
   twoHoleLine,

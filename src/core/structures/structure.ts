@@ -216,6 +216,7 @@ export const FAMILIES = [
   'right-angle weave',
   'two-hole line',
   'spiral',
+  'chain',
 ] as const;
 
 /** Families of the gallery, and what is in none of them: what is made apart to be strung or joined as it is, and a stitch of the maker's own. */

@@ -157,6 +157,11 @@ export const GLOSSARY = [
     example: { structureId: 'spiral-rope' },
   },
   {
+    word: 'daisy chain',
+    meaning: 'Rings of petals, each round a bead in its middle, one after another.',
+    example: { structureId: 'daisy-chain' },
+  },
+  {
     word: 'core',
     meaning: 'The beads in the middle of a rope, through which thread comes up again and again.',
     example: { structureId: 'spiral-rope' },

@@ -9,7 +9,7 @@ import { sectionWords } from './sections';
 import { FARTHEST, HOLES, OUTMOST, OUTWARDS, WAYS } from './ways';
 
 /** What the maker calls one row of the work. */
-export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop' | 'flower' | 'loop';
+export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop' | 'flower' | 'loop' | 'daisy';
 
 export interface StepWords {
   /** What the maker calls a bead of this role. */
