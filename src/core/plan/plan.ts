@@ -244,7 +244,12 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     rules: part.rules,
     widthMm,
     thicknessMm,
-    round: form.held === 'former' ? 'tube' : form.round ? { aboutMm: form.round.middleMm } : null,
+    round:
+      form.held === 'former' || form.held === 'twisting tube'
+        ? 'tube'
+        : form.round
+          ? { aboutMm: form.round.middleMm }
+          : null,
     weight: weightWith(
       weight(totals(from, tally), (role) => {
         const strung = made.components.get(role);

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { plural } from '../words/numbers';
 import { at } from './structure';
 import type { Field } from './field';
 
@@ -26,7 +27,7 @@ export const extraWords = ({ extra }: { readonly extra: number }, row: string): 
     ? null
     : extra === 1
       ? `then one more ${row}, like the first`
-      : `then ${extra} more ${row}s, like the first ${extra}`;
+      : `then ${extra} more ${plural(row)}, like the first ${extra}`;
 
 /** How much of a run of lengths so many of them take, begun again as often as needed. */
 export const firstOf = (lengths: readonly number[], extra: number): number =>

@@ -10,6 +10,7 @@ import { flatPeyote } from './flatPeyote';
 import { graduatedLine } from './graduatedLine';
 import { graduatedCrossWeave } from './graduatedCrossWeave';
 import { hangingDrop } from './hangingDrop';
+import { helixTube } from './helixTube';
 import { joinedMotifs } from './joinedMotifs';
 import { ladder } from './ladder';
 import { ownUnit } from './ownUnit';
@@ -44,6 +45,7 @@ export const STRUCTURES: readonly Structure[] = [
   graduatedCrossWeave,
   ballBand,
   spiralRope,
+  helixTube,
   daisyChain,
   squareRope,
   twoDecks,

@@ -157,6 +157,12 @@ export const GLOSSARY = [
     example: { structureId: 'spiral-rope' },
   },
   {
+    word: 'helix tube',
+    meaning:
+      'A tube of long beads and seeds by turns, worked round without a step: the long ones climb it like a stair.',
+    example: { structureId: 'helix-tube' },
+  },
+  {
     word: 'daisy chain',
     meaning: 'Rings of petals, each round a bead in its middle, one after another.',
     example: { structureId: 'daisy-chain' },

@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { inTurn, ordinal } from './numbers';
+import { inTurn, ordinal, plural } from './numbers';
 
 describe('numbers in words', () => {
+  it('several of what has a name', () =>
+    expect(['A', 'loop', 'stitch', 'daisy', 'cross', 'day'].map(plural)).toEqual([
+      'A',
+      'loops',
+      'stitches',
+      'daisies',
+      'crosses',
+      'days',
+    ]));
+
   it('twenty-first, not twenty-oneth', () =>
     expect([1, 4, 11, 12, 13, 21, 22, 23, 24, 111].map(ordinal)).toEqual([
       'first',

@@ -35,3 +35,10 @@ export function inTurn(numbers: readonly number[]): string {
   const even = Math.abs(step) === 1 && numbers.every((n, i) => n === first + i * step);
   return even && numbers.length >= FEWEST_RUN ? `${first} to ${numbers.at(-1)}` : list(numbers.map(String));
 }
+
+/** Several of what has a name; a letter stays as it is: loops, stitches, daisies. */
+export const plural = (name: string): string => {
+  if (name.length === 1) return name;
+  if (/[^aeiou]y$/.test(name)) return `${name.slice(0, -1)}ies`;
+  return `${name}${/(s|ch|sh|x)$/.test(name) ? 'es' : 's'}`;
+};

@@ -1,5 +1,6 @@
 import { NEW_THREAD } from '../joints/newThread';
 import { BASE, WOVEN } from '../weave/path';
+import { plural } from './numbers';
 import type { StepGroup } from '../read/steps';
 import type { StrungBy } from '../structures/structure';
 
@@ -12,7 +13,7 @@ export function unitsWords({ fromUnit, toUnit, stride, back }: Titled, word: str
   if (fromUnit === toUnit) return `${word} ${fromUnit}`;
   const each = stride === 2 ? 'every second one' : 'each';
   const run = back ? `${toUnit} back to ${fromUnit}` : `${fromUnit} to ${toUnit}`;
-  return `${word}s ${run}, ${each}`;
+  return `${plural(word)} ${run}, ${each}`;
 }
 
 /**

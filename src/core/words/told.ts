@@ -3,13 +3,14 @@ import { needsNeedle, type ThreadMake } from '../materials/material';
 import type { Act, Direction, Leg, Picked, Ref, ToldStep } from '../told/told';
 import { WOVEN, type Knot, type Section } from '../weave/path';
 import { counted, withCapital } from './figures';
-import { inTurn, ordinal, small } from './numbers';
+import { inTurn, ordinal, plural, small } from './numbers';
 import { withRefrains } from './refrain';
 import { sectionWords } from './sections';
 import { FARTHEST, HOLES, OUTMOST, OUTWARDS, WAYS } from './ways';
 
 /** What the maker calls one row of the work. */
-export type RowWord = 'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop' | 'flower' | 'loop' | 'daisy';
+export type RowWord =
+  'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop' | 'flower' | 'loop' | 'daisy' | 'stitch';
 
 export interface StepWords {
   /** What the maker calls a bead of this role. */
@@ -74,10 +75,6 @@ export function beadsWords(count: number, role: string, words: Pick<StepWords, '
   const name = words.role(role);
   return `${count} ${count > 1 ? plural(name) : name}`;
 }
-
-/** Several of what has a name; a letter stays as it is. */
-const plural = (name: string): string =>
-  name.length === 1 ? name : `${name}${name.endsWith('s') ? 'es' : 's'}`;
 
 /** What is gone through, in words; of a bead that is told by the number of its row without it. */
 interface Stop {
@@ -229,7 +226,11 @@ class Wording {
       const rows = inTurn(run.map((stop) => (stop.row ?? 0) + 1));
       const word = this.words.row;
       const of =
-        row === null ? '' : run.length === 1 ? ` of ${word} ${row + 1}` : ` of ${word}s ${rows} in turn`;
+        row === null
+          ? ''
+          : run.length === 1
+            ? ` of ${word} ${row + 1}`
+            : ` of ${plural(word)} ${rows} in turn`;
       return `${on}through ${what}${of}${hole}`;
     });
   }

@@ -25,6 +25,7 @@ describe('the marks of the gallery', () => {
       'tubular-herringbone',
       'tubular-peyote',
       'spiral-rope',
+      'helix-tube',
       'square-rope',
     ]);
   });

@@ -5,6 +5,7 @@ import type { ListedRow } from '@/core/colour/rowList';
 import type { Plan } from '@/core/plan/plan';
 import { planRows } from '@/core/plan/steps';
 import { BASE } from '@/core/weave/path';
+import { plural } from '@/core/words/numbers';
 import styles from './Steps.module.css';
 
 /** Row by row which beads are strung: to read off while beading. */
@@ -46,4 +47,4 @@ function Lists({ plan }: { readonly plan: Plan }) {
 }
 
 const rowName = ({ from, to }: ListedRow, word: string): string =>
-  from === to ? `${word} ${from}:` : `${word}s ${from} ${to - from === 1 ? 'and' : 'to'} ${to}:`;
+  from === to ? `${word} ${from}:` : `${plural(word)} ${from} ${to - from === 1 ? 'and' : 'to'} ${to}:`;

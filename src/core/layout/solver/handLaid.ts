@@ -239,7 +239,7 @@ function holding(
     flat: start.held === 'mat' && cell.folds === null ? HOLD : 0,
     disc: cell.folds === null ? 0 : HOLD,
     line: start.held === 'line' ? HOLD : 0,
-    twistFree: start.held === 'rope',
+    twistFree: start.held === 'rope' || start.held === 'twisting tube',
     formerMm: start.held === 'former' ? clearInside(solids, start) / 2 : 0,
     pitchHeld,
   };

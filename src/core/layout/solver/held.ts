@@ -1,9 +1,9 @@
 /**
  * How a maker holds the work while she measures it: flat on a mat, a tube on its former, a line pulled straight;
- * what is as thick as it stands lies in the hand, where nothing presses on it; a rope turns there, from repeat to repeat, as far
- * as it likes. The structure tells it.
+ * what is as thick as it stands lies in the hand, where nothing presses on it. A rope, and a tube off its former whose rows climb it,
+ * turn there from repeat to repeat as far as they like. The structure tells it.
  */
-export type Held = 'mat' | 'former' | 'line' | 'hand' | 'rope';
+export type Held = 'mat' | 'former' | 'line' | 'hand' | 'rope' | 'twisting tube';
 
 /**
  * Nets are soft. Circles of single beads rest anywhere from square, as they are first drawn, to a pinwheel, where thread
