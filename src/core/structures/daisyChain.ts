@@ -3,7 +3,7 @@ import type { Pose } from '../layout/layout';
 import { solidOf } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
-import { against, forth, inside, onePost, ownAndTail, type Loom, type Made } from '../weave/edge';
+import { against, inside, onePost, ownAndTail, type Loom, type Made } from '../weave/edge';
 import { backOutOf } from '../weave/needle';
 import type { Bead } from '../weave/path';
 import { extraField, extraSchema, extraWords, firstOf } from './extra';
