@@ -52,7 +52,7 @@ describe('a spiral rope by hand', () => {
     expect(metres).toBeLessThan(1.83);
   });
 
-  it('closed form: a bead of the core a loop; the layout of four and three 11/0 is 1.34 mm (geometry)', () => {
+  it('closed form: a bead of the core a loop; four and three 11/0 come to about 1.45 mm by hand (geometry)', () => {
     const weaveable = rope({ loop: ['B', 'B', 'B'] });
     expect(weaveable.form(() => eleven, all).pitchMm).toBeCloseTo(eleven.lengthMm, 9);
     const { pitchMm, rests, settled } = laid({
@@ -61,8 +61,8 @@ describe('a spiral rope by hand', () => {
       beads: { A: 'seed-11', B: 'seed-11' },
     });
     expect(rests).toBe(true);
-    expect(pitchMm).toBeCloseTo(1.34, 1);
-    // It turns by some 70° from loop to loop.
+    expect(Math.abs(pitchMm / 1.45 - 1)).toBeLessThan(0.03);
+    // It turns by some 60 to 70° from loop to loop.
     expect((Math.abs(settled.twist) * 180) / Math.PI).toBeGreaterThan(50);
     expect((Math.abs(settled.twist) * 180) / Math.PI).toBeLessThan(80);
   });

@@ -27,15 +27,17 @@ type Params = z.infer<typeof params>;
 function weave(p: Params, units: number, loom: Loom): Made {
   const { w, ring } = loom;
   const t = w.needle('working');
-  const step = (run: number) => t.string(p.core, 'core', { run });
-  const begun = w.in({ pass: START, row: 0 }, () => {
+  const step = () => t.string(p.core, 'core');
+  // The core begins below the first loop, which lies beside the last of these.
+  const below = 1 - p.span;
+  const begun = w.in({ pass: START, row: below }, () => {
     t.begin('with a stop bead');
-    return Array.from({ length: p.span - 1 }, (_, run) => step(run));
+    return Array.from({ length: p.span - 1 }, (_, i) => w.in({ row: below + i }, step));
   });
   const all: Bead[][] = [...begun];
   w.repeat<readonly Bead[][]>(0, units, begun, (previous, number) => {
     const onward = number + p.span - 1;
-    const next = ring && onward >= units ? at(all, onward - units) : step(0);
+    const next = ring && onward >= units ? at(all, onward - units) : step();
     if (onward === all.length) all.push(next);
     t.string(p.loop, 'loop');
     const beside = [...previous, next];
@@ -217,10 +219,12 @@ export const spiralRope = structure({
         endWidthMm: girthOf(p.core, body),
         mayShorten: 0.08,
         held: 'rope',
-        pose({ slot: { of, index, run = 0 }, place: { row, pass } }): Pose {
+        pose({ slot: { of, index }, place: { row } }): Pose {
           if (of === 'core') {
-            const step = pass === START ? run : row + p.span - 1;
-            return { centre: [belowMm + step * stepMm + at(steps, index), 0, 0], axis: [1, 0, 0] };
+            return {
+              centre: [belowMm + (row + p.span - 1) * stepMm + at(steps, index), 0, 0],
+              axis: [1, 0, 0],
+            };
           }
           const { at: lies, way } = at(arc, index);
           const [c, s] = [Math.cos(row * turn), Math.sin(row * turn)];

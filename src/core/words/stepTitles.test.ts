@@ -60,7 +60,9 @@ describe.each(VARIANTS)('%s', (_, id, params) => {
       if (units.length !== group.times) continue;
       const [first = NaN, last = NaN] = [units[0], units.at(-1)];
       const said = unitsWords(group, 'unit');
-      expect(said).toContain(first > last ? `units ${first} back to ${last}` : `units ${first} to ${last}`);
+      const run = first > last ? `units ${first} back to ${last}` : `units ${first} to ${last}`;
+      // What comes before the first unit is none.
+      expect(said).toContain(Math.max(first, last) < 1 ? 'start' : run);
       // One way all along.
       const ways = new Set(units.slice(1).map((unit, i) => Math.sign(unit - (units[i] ?? NaN))));
       expect([...ways]).toEqual([first > last ? -1 : 1]);

@@ -16,6 +16,8 @@ export class CellEnergy {
   stage: Stage = AT_EASE;
   /** How high each bead lies on the mat, mm. */
   readonly levels: Float64Array;
+  /** Beads of a rope's core, which lies along its axis. */
+  readonly core: boolean[];
   /** Beads that are held where they are, and with them pitch and twist; null where all may move. */
   frozen: readonly boolean[] | null = null;
   /** Read after an evaluation: bare thread, each span by its pull, and the deepest overlap, mm. */
@@ -35,6 +37,7 @@ export class CellEnergy {
     solids: readonly Solid[],
   ) {
     this.levels = new Float64Array(cell.beads.length);
+    this.core = cell.beads.map(() => false);
     this.bodies = new Bodies(cell, solids);
     this.moved = new Moved(solids);
     this.overlaps = new Overlaps(this.bodies, this.moved);
@@ -55,7 +58,7 @@ export class CellEnergy {
       energy -= stage.pull * (state[pitchIndex(cell.beads.length)] as number);
       bodies.pitchForce -= stage.pull;
     }
-    const held = heldEnergy(bodies, this.levels, stage, state);
+    const held = heldEnergy(bodies, this, stage, state);
     energy += held.energy;
     this.deepestMm = Math.max(this.overlaps.deepestMm, held.deepestMm);
     bodies.gather(state, gradient);

@@ -34,6 +34,8 @@ const MOST_MOVE = 0.08;
  * two high still fold; from 3 they lie flat, and at 10 walls of balls do. Nothing that was right moves (docs/layout.md).
  */
 const HOLD = 10;
+/** A rope's core is what is arranged on its axis, to so much, mm: more threads lie in it than in any loop, and keep it straight. */
+const ON_AXIS_MM = 1e-6;
 /** Steps towards rest, while more than so much of a thread's pull is out of balance. */
 const STEPS = 500;
 const STILL = 0.005;
@@ -185,6 +187,10 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
   kept.forEach((i, k) => {
     if (whole.beads[i]?.face === 'below') energy.levels[k] = start.state[i * PER_BEAD + 2] as number;
   });
+  kept.forEach((i, k) => {
+    const [y, z] = [start.state[i * PER_BEAD + 1] as number, start.state[i * PER_BEAD + 2] as number];
+    energy.core[k] = start.held === 'rope' && Math.hypot(y, z) < ON_AXIS_MM;
+  });
   if (!grown) {
     const fresh = kept.map((i) => whole.beads[i]?.stage === stage);
     energy.frozen = fresh.map((is) => !is);
@@ -239,6 +245,7 @@ function holding(
     flat: start.held === 'mat' && cell.folds === null ? HOLD : 0,
     disc: cell.folds === null ? 0 : HOLD,
     line: start.held === 'line' ? HOLD : 0,
+    axis: start.held === 'rope' ? HOLD : 0,
     twistFree: start.held === 'rope' || start.held === 'twisting tube',
     formerMm: start.held === 'former' ? clearInside(solids, start) / 2 : 0,
     pitchHeld,

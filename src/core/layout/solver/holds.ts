@@ -4,18 +4,24 @@ import type { Stage } from './stage';
 import { PER_BEAD } from './state';
 import { Support } from './support';
 
+/** What is known of each bead of where it is held. */
+interface Where {
+  readonly levels: Float64Array;
+  readonly core: readonly boolean[];
+}
+
 /**
  * The energy of all that holds the work while it is laid out: mat, line and former, and what keeps it in place; adds its
  * gradient to the bodies. And how deep a bead lies in the former, mm.
- * @param levels how high each bead lies on the mat, mm
+ * @param where how high each bead lies on the mat, mm, and whether it is of a rope's core
  */
 export function heldEnergy(
   bodies: Bodies,
-  levels: Float64Array,
+  where: Where,
   stage: Stage,
   state: Float64Array,
 ): { readonly energy: number; readonly deepestMm: number } {
-  const onMat = onTheMat(bodies, levels, stage, state);
+  const onMat = onTheMat(bodies, where, stage, state);
   const former = onTheFormer(bodies, stage, state);
   const energy =
     onMat +
@@ -44,8 +50,8 @@ function onTheDisc({ cell, force }: Bodies, { disc }: Stage, state: Float64Array
  */
 function onTheMat(
   { cell, force, torque, turns, solids }: Bodies,
-  levels: Float64Array,
-  { flat, line }: Stage,
+  { levels, core }: Where,
+  { flat, line, axis }: Stage,
   state: Float64Array,
 ): number {
   let energy = 0;
@@ -68,13 +74,17 @@ function onTheMat(
       torque[bead * 3 + 1] = (torque[bead * 3 + 1] as number) - each * off * px;
     }
   };
-  const held = (bead: number, axis: 1 | 2, k: number, at: number): void => {
-    const off = (state[bead * PER_BEAD + axis] as number) - at;
+  const held = (bead: number, across: 1 | 2, k: number, at: number): void => {
+    const off = (state[bead * PER_BEAD + across] as number) - at;
     energy += (k / 2) * off * off;
-    force[bead * 3 + axis] = (force[bead * 3 + axis] as number) + k * off;
+    force[bead * 3 + across] = (force[bead * 3 + across] as number) + k * off;
   };
   cell.beads.forEach(({ face }, i) => {
     if (face === 'front' || face === 'back') return;
+    if (core[i]) {
+      held(i, 1, axis, 0);
+      held(i, 2, axis, 0);
+    }
     held(i, 1, face === 'below' ? 0 : line, 0);
     const down = Math.max(flat, line);
     if ((solids[i] as Solid).holes.length > 1) heldByHoles(i, down);

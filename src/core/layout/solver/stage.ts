@@ -10,6 +10,8 @@ export interface Stage {
   readonly disc: number;
   /** How strongly a line is held on its own middle line, across it, in threads' pull a millimetre. */
   readonly line: number;
+  /** How strongly the core of a rope is held on its axis, in threads' pull a millimetre. */
+  readonly axis: number;
   /** Radius of the former that a tube is worked round, mm; 0 where there is none. */
   readonly formerMm: number;
   /** Whether the period is as long as it is. */
@@ -37,6 +39,7 @@ export const AT_EASE: Stage = {
   flat: 0,
   disc: 0,
   line: 0,
+  axis: 0,
   formerMm: 0,
   pitchHeld: false,
   twistFree: false,
