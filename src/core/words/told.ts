@@ -86,6 +86,10 @@ interface Stop {
 
 type Go = Extract<Act, { act: 'go' }>;
 
+/** Rows before the first: the last of them, and those that lie further back. */
+const ofTheStart = (row: number): string =>
+  row === -1 ? 'the start' : `the start, ${small(-1 - row)} further back`;
+
 class Wording {
   /** How many were picked up last. */
   private picked = 0;
@@ -409,7 +413,7 @@ class Wording {
 
   private rowBack(back: number): string {
     const { row } = this.words;
-    if (this.row - back < 0) return 'the start';
+    if (this.row - back < 0) return ofTheStart(this.row - back);
     // Of what goes round, far back is soon far ahead: that is told by its number.
     if (Math.abs(back) > 2 && (row === 'point' || row === 'circle')) return `${row} ${this.row - back + 1}`;
     if (back === 0) return `this ${row}`;
@@ -419,7 +423,7 @@ class Wording {
   }
 
   private rowIn(section: Section, row: number): string {
-    if (section === WOVEN && row < 0) return 'the start';
+    if (section === WOVEN && row < 0) return ofTheStart(row);
     return section === WOVEN
       ? `${this.words.row} ${row + 1}`
       : `the ${sectionWords(section)}${row === 0 ? '' : `, ${this.words.row} ${row + 1}`}`;
