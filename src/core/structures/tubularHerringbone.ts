@@ -64,15 +64,23 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const top: Edge = {
     posts: last.map(({ left, right }) => [{ out: outOf(left), into: forth(right) }]),
     alone: [{ out: outOf(at(last, 0).left), into: forth(opposite(last)) }],
+    mouth: forth(...roundFrom(last)),
   };
   const end = loom.reached('end', top, t);
   const start: Edge = {
     posts: first.map(({ left, right }) => [{ out: backOutOf(left), into: against(right) }]),
     alone: [{ out: backOutOf(at(first, 0).left), into: against(opposite(first)) }],
+    mouth: against(...roundFrom(first).slice(0, -1).toReversed(), at(first, 0).left),
   };
   const all = [first, ...items].map((round) => round.flatMap(({ left, right }) => [left, right]));
   return { edges: { start, end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
 }
+
+/** Once round an end, bead by bead: down the first column's neighbour and up the next, to the first column again. */
+const roundFrom = (round: readonly Pair[]): Bead[] => {
+  const [first, ...others] = round.flatMap(({ left, right }) => [left, right]);
+  return first ? [...others, first] : [];
+};
 
 export const tubularHerringbone = structure({
   id: 'tubular-herringbone',
@@ -95,7 +103,7 @@ export const tubularHerringbone = structure({
   ],
   watch: [
     'Step up at the end of every round: through two beads, the old one and the new one. Missed, the columns lean away.',
-    'Both ends stay open. Draw them together before the clasp, or the tube gapes there.',
+    'Draw both ends shut before the clasp is sewn on, or the tube gapes there.',
     'Larger beads in one round need a round of middle size on either side, or thread shows.',
   ],
   params,

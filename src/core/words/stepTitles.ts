@@ -28,7 +28,7 @@ export function stepTitle(group: Titled, by: StrungBy | undefined): string {
   const points = by === 'two points';
   if (by && !points) return capital(pass);
   const units = unitsWords(group, points ? 'point' : 'unit');
-  if (pass !== BASE) return capital(`${pass}, ${units}`);
+  if (pass !== BASE) return capital(pass === units ? pass : `${pass}, ${units}`);
   return capital(points ? `ring, ${units}` : units);
 }
 
