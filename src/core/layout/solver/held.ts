@@ -18,4 +18,6 @@ export interface HandStart {
   readonly state: Float64Array;
   /** Whether both its edges are drawn alike, where the arrangement is the same on either side of its middle line. */
   readonly alike?: boolean;
+  /** How often it was taken in hand before: each time it is off by a little else. */
+  readonly again?: number;
 }

@@ -18,12 +18,10 @@ const AKILTER = Math.PI / 12;
 const DRAWN = 0.9;
 
 /** The arrangement as it is first taken in hand. */
-export function nudged({ beads }: RepeatCell, { net, alike, state: arranged }: HandStart): Float64Array {
+export function nudged({ beads }: RepeatCell, { net, state: arranged, again = 0 }: HandStart): Float64Array {
   const state = arranged.slice();
-  // What is held alike stays so; nothing of it balances point to point.
-  if (alike) return state;
   if (!net) {
-    unsettle(state, beads.length);
+    unsettle(state, beads.length, again);
     return state;
   }
   const n = beads.length;
@@ -47,8 +45,8 @@ const OFF_ACROSS = 0.005;
  * No hand sets beads down exactly; point to point they would balance where they cannot stay. Across it goes by the bead's
  * own distance, so that the other hand's arrangement is off as the mirror image of this one is.
  */
-function unsettle(state: Float64Array, n: number): void {
-  const random = seeded(n);
+function unsettle(state: Float64Array, n: number, again: number): void {
+  const random = seeded(n + again);
   for (let i = 0; i < n; i++) {
     const o = i * PER_BEAD;
     state[o] = (state[o] as number) + OFF_MM * (2 * random() - 1);

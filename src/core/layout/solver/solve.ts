@@ -57,7 +57,7 @@ export function solveCell(cell: RepeatCell, solids: readonly Solid[], options: S
 }
 
 /** What the minimum is compared by: thread drawn in, less what the pull along the piece gains. */
-const effort = ({ threadMm, periodMm }: Settled, pull: number) => threadMm - pull * periodMm;
+export const effort = ({ threadMm, periodMm }: Settled, pull: number) => threadMm - pull * periodMm;
 
 const alike = (a: Settled, b: Settled) =>
   Math.abs(a.periodMm - b.periodMm) < 0.005 * a.periodMm &&
