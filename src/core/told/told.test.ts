@@ -316,10 +316,10 @@ it('of planted mistakes 99 in 100 are caught: the reader stops, or the path is a
   expect(differs + stopped).toBeGreaterThanOrEqual(0.99 * planted);
 }, 120_000);
 
-/** A row as words tell it: what comes before the first is the start, and far round a middle it goes by its number. */
+/** A row as words tell it: what comes before the first is the start, from its last row back, and far round a middle it goes by its number. */
 const rowTold = (row: number, back: number, word: string): string | number =>
   row - back < 0
-    ? 'start'
+    ? `start ${row - back}`
     : (word === 'point' || word === 'circle') && Math.abs(back) > 2
       ? `row ${row - back}`
       : back;
