@@ -1,3 +1,4 @@
+import { halving } from '../tools/halving';
 import type { Point } from './layout';
 
 /** A place along an arc: beside the chord's start, and the way it runs there. */
@@ -48,11 +49,5 @@ export function hangBetween(
 /** Half the angle of an arc whose chord is this part of it: sin φ / φ, solved by halving. */
 function halfAngle(part: number): number {
   if (part >= 1) return 0;
-  let [low, high] = [0, Math.PI];
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (Math.sin(middle) / middle > part) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return halving(0, Math.PI, (angle) => Math.sin(angle) / angle > part);
 }

@@ -4,7 +4,9 @@ import { describe, expect, it } from 'vitest';
 import { arrangedMm } from '../fit/arrange';
 import { BEADS, byId } from '../materials/catalogue';
 import { holeUses } from '../read/traversals';
+import { newPart } from '../piece/newPiece';
 import { laid } from '../testing/layoutCells';
+import { planned } from '../testing/planned';
 import { all, counted, eleven, ends, woven } from '../testing/woven';
 import { isTraversal } from '../weave/path';
 import { barBand } from './barBand';
@@ -82,6 +84,17 @@ describe('flowers of four by hand', () => {
 
 describe('a band of bars by hand', () => {
   const band = barBand.bind(barBand.defaults);
+
+  it('its bars lie flat under the diagonals that pull at their outer holes', () => {
+    const plan = planned({ ...newPart('Bars', barBand.id, null), units: 8 });
+    expect(plan.gauge).toMatchObject({ source: 'solver', settled: true });
+    const { path, layout } = plan.work();
+    const bars = path.beads.filter((bead) => woven(bead) && bead.holes === 2);
+    expect(bars.length).toBeGreaterThan(40);
+    // A quarter of the way to standing on edge at most.
+    for (const bar of bars)
+      expect(Math.abs(layout.poses[bar.id]?.across?.[2] ?? 1)).toBeLessThan(Math.sin(Math.PI / 8));
+  });
 
   it('three units: four plus groups and three brick groups, links, a small cross over each plus, diagonals there and back', () => {
     const links = 3 * 2 * 2 * 2;

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import type { Pose } from '../layout/layout';
 import type { BeadShape, BeadSize } from '../materials/material';
+import { given } from '../tools/given';
 import { against, bothEnds, forth, straight, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
@@ -45,8 +46,8 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const t = w.needle('working');
   const count = units * p.sequence.length;
   const pick = (row: number): Stitch => {
-    const [long, ...seeds] = [...t.string([roleOfStitch(p, row)], 'long'), ...t.string(p.seeds, 'seed')];
-    return { long: long as Bead, seeds };
+    const [long] = t.string([roleOfStitch(p, row)], 'long');
+    return { long: given(long, 'long bead'), seeds: t.string(p.seeds, 'seed') };
   };
   const ring = w.in({ pass: START }, () => {
     t.begin('none');
@@ -205,7 +206,6 @@ export const helixTube = structure({
     form(body) {
       const { roundMm, turn, shift, radiusMm } = helixOf(p, body);
       const riseMm = roundMm / p.around;
-      const up = body(at(p.seeds, 0));
       const upX = (row: number) => row * riseMm;
       /** On the tube: so far along, round by such an angle, and rising by so much for so much of its way round. */
       const onTube = (x: number, angle: number, rise: number, round: number): Pose => {
@@ -221,9 +221,8 @@ export const helixTube = structure({
       const place = (row: number, seed: number | null): Pose => {
         const over = (row - p.around) * turn;
         if (seed === null) {
-          const mm = body(roleOfStitch(p, row)).lengthMm;
-          const part = (mm + up.lengthMm) / 2 / (mm + up.lengthMm);
-          return onTube(upX(row - p.around) + part * roundMm, over + part * shift, roundMm, shift * radiusMm);
+          // Halfway from the seed below to its own: each has half a seed to go from the long bead's ends.
+          return onTube(upX(row - p.around) + roundMm / 2, over + shift / 2, roundMm, shift * radiusMm);
         }
         if (seed === 0) return onTube(upX(row), row * turn, 0, 1);
         // From the seed that stands up down to the next one that did, a round before.

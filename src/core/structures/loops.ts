@@ -2,6 +2,7 @@
 import { solidOf, type Solid } from '../layout/solver/solid';
 import { reachOf } from '../layout/solver/support';
 import type { BeadSize } from '../materials/material';
+import { halving } from '../tools/halving';
 import { at } from './structure';
 
 /** The one in the middle of an odd run. */
@@ -27,14 +28,14 @@ export interface Round {
 /** Radius of the circle whose inside beads of these lengths fill end to end, each a chord. Found by halving. */
 export function ringRadiusMm(lengths: readonly number[]): number {
   const total = lengths.reduce((sum, mm) => sum + mm, 0);
-  let [low, high] = [Math.max(...lengths) / 2, Math.max(total, ...lengths)];
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2;
-    const round = lengths.reduce((sum, mm) => sum + 2 * Math.asin(Math.min(1, mm / (2 * middle))), 0);
-    if (round > 2 * Math.PI) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  const round = (radius: number) =>
+    lengths.reduce((sum, mm) => sum + 2 * Math.asin(Math.min(1, mm / (2 * radius))), 0);
+  return halving(
+    Math.max(...lengths) / 2,
+    Math.max(total, ...lengths),
+    (radius) => round(radius) > 2 * Math.PI,
+    60,
+  );
 }
 
 /** Where the bead of length `mm` lies of a chord in a circle: its middle's distance, and half the angle it spans. */

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { WOVEN_BEADS } from '../joints/fastenOff';
 import { hang, type OnArc } from '../layout/arc';
+import { halving } from '../tools/halving';
 import type { Body, Pose } from '../layout/layout';
 import { against, forth, ownAndTail, towards, turnedAt, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
@@ -114,16 +115,12 @@ function loopBeside(p: Params, body: (role: string) => Body, chordMm: number): B
       belowMm: Math.max(0, ...arc.map((one, i) => half(one, i) - (chordMm - one.at[0]))),
     };
   };
-  const standsOut = (inMm: number) => drawnIn(inMm).aboveMm + drawnIn(inMm).belowMm > 0;
-  if (!standsOut(0)) return drawnIn(0);
-  let [least, most] = [0, chordMm / 2];
-  if (standsOut(most)) return drawnIn(0);
-  for (let i = 0; i < 50; i++) {
-    const middle = (least + most) / 2;
-    if (standsOut(middle)) least = middle;
-    else most = middle;
-  }
-  return drawnIn(most);
+  const standsOut = (inMm: number) => {
+    const { aboveMm, belowMm } = drawnIn(inMm);
+    return aboveMm + belowMm > 0;
+  };
+  const mostMm = chordMm / 2;
+  return drawnIn(standsOut(0) && !standsOut(mostMm) ? halving(0, mostMm, standsOut) : 0);
 }
 
 export const spiralRope = structure({

@@ -402,8 +402,8 @@ class Wording {
     const own = noun === 'bead' && back !== undefined && this.row - back >= 0;
     const trade = own ? this.words.beadsBack?.[back] : undefined;
     return trade === undefined
-      ? { what: noun, whats: `${noun}s`, of }
-      : { what: trade, whats: `${trade}s`, of: '' };
+      ? { what: noun, whats: plural(noun), of }
+      : { what: trade, whats: plural(trade), of: '' };
   }
 
   private rowOf({ back, of }: Pick<Ref, 'back' | 'of'>): string {
