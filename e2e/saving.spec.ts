@@ -251,6 +251,36 @@ test(
   },
 );
 
+test(
+  'a page that was read just before the last change arrived shows the change all the same',
+  LONG,
+  async ({ page }) => {
+    await startBracelet(page, 'Osk', 'Strung line');
+    await saved(page);
+    await rename(page, 'Low water');
+    let release = () => undefined as void;
+    const whenRead = new Promise<void>((resolve) => (release = resolve));
+    // The page that is loaded anew is read first, then the change arrives, then the page is there.
+    const arrived = page.waitForResponse('**/api/pieces/*');
+    await page.route('**/plan/*', async (route) => {
+      if (!route.request().isNavigationRequest()) return route.continue();
+      const read = await route.fetch();
+      release();
+      await arrived;
+      await route.fulfill({ response: read });
+    });
+    await page.route('**/api/pieces/*', async (route) => {
+      await whenRead;
+      await route.continue();
+    });
+    await page.reload();
+    await expect(page.getByLabel('Name of the piece')).toHaveValue('Low water');
+    await rename(page, 'High water');
+    await saved(page);
+    await expect(page.getByText('changed in two windows')).toBeHidden();
+  },
+);
+
 test('“keep both” pressed in two windows makes one copy', LONG, async ({ page, browser }) => {
   await startBracelet(page, 'Maren', 'Strung line');
   await saved(page);

@@ -1,4 +1,5 @@
 import type { Piece } from '@/core/piece/piece';
+import { noteSaved } from './savedHere';
 import { remember, send, withChange, type Change, type Owed, type SendAnswer } from './outbox';
 
 export type SyncState =
@@ -151,6 +152,7 @@ export class PieceSync {
     switch (answer.kind) {
       case 'saved':
         this.known = { doc: sent.doc, revision: answer.revision };
+        noteSaved(this.owed.pieceId, answer.revision);
         this.owed = {
           ...this.owed,
           revision: answer.revision,

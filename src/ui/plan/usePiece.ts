@@ -6,6 +6,7 @@ import { partOf, withPart, type PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Piece } from '@/core/piece/piece';
 import type { PartId } from '@/core/weave/path';
 import { nameWindow } from '../outbox/outbox';
+import { savedHere } from '../outbox/savedHere';
 import { undelivered } from '../outbox/undelivered';
 import { leftUnderWay, newestHere, openSync, type PieceSync, type SyncState } from '../outbox/pieceSync';
 import { useLengths } from '../shell/lengths';
@@ -71,6 +72,8 @@ export function usePiece(id: string, initial: Piece, revision: number, onStale: 
         if (next.kind === 'stale') stale.current();
       });
       if (early.current) void opened.change(history.store.getState().piece);
+      // What the page before this one still sent arrived after this one was read.
+      if (savedHere(id) > revision) stale.current();
     });
     const hurry = () => sync.current?.hurry();
     const warn = (event: BeforeUnloadEvent) => {
