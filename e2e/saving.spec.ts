@@ -258,7 +258,7 @@ test(
     await startBracelet(page, 'Osk', 'Strung line');
     await saved(page);
     await rename(page, 'Low water');
-    let release = () => undefined as void;
+    let release: () => void = () => undefined;
     const whenRead = new Promise<void>((resolve) => (release = resolve));
     // The page that is loaded anew is read first, then the change arrives, then the page is there.
     const arrived = page.waitForResponse('**/api/pieces/*');
