@@ -1,4 +1,5 @@
 import type { BeadShape, BeadSize } from '../../materials/material';
+import { rememberedWeakly } from '../../tools/remember';
 import type { Point } from '../layout';
 
 /**
@@ -63,7 +64,13 @@ export const roundingMm = (bead: BeadSize): number => ROUNDING[bead.shape] * Mat
  * The body of a bead: x along the (first) hole, y across the holes, z its height.
  * @param rounding multiplies the usual rounding of the edges
  */
-export function solidOf(bead: BeadSize, rounding = 1): Solid {
+export const solidOf = (bead: BeadSize, rounding = 1): Solid =>
+  rounding === 1 ? usualSolid(bead) : roundedSolid(bead, rounding);
+
+/** Asked of the same bead over and over, wherever its fellows touch it. */
+const usualSolid = rememberedWeakly((bead: BeadSize) => roundedSolid(bead, 1));
+
+function roundedSolid(bead: BeadSize, rounding: number): Solid {
   const half = halfOf(bead);
   const part = Math.min(1, ROUNDING[bead.shape] * rounding);
   const terms = termsOf(bead.shape, half, part);
