@@ -33,8 +33,10 @@ export function goToPost(w: Weave, needle: Needle, joint: JointId, post: Post, p
   const stands = w.links.lastOut(needle.name);
   w.joint(joint, pass, () => {
     if (!stands) needle.enter([{ ...hold.out, end: otherEnd(hold.out.end) }]);
-    else if (hold.reach) needle.enter(hold.reach(stands));
-    else needle.travel(hold.out);
+    else if (hold.reach) {
+      if (hold.reach.hitched) needle.knot(w.hitch);
+      needle.enter(hold.reach.through(stands));
+    } else needle.travel(hold.out);
   });
   return hold;
 }

@@ -105,11 +105,13 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const end = edge(top, (up) => ({
     out: outOfWay([going(top, up, 'on')]),
     // Down the one and up the next along the edge.
-    reach: ({ bead }) => {
-      const stands = top.beads.indexOf(bead);
-      return Array.from({ length: stands - up }, (_, k) =>
-        going(top, stands - 1 - k, (last - stands + k) % 2 === 0 ? 'back' : 'on'),
-      );
+    reach: {
+      through({ bead }) {
+        const stands = top.beads.indexOf(bead);
+        return Array.from({ length: stands - up }, (_, k) =>
+          going(top, stands - 1 - k, (last - stands + k) % 2 === 0 ? 'back' : 'on'),
+        );
+      },
     },
     into: [going(top, up - 1, 'back')],
     round: { through: [going(top, up, 'on')] },

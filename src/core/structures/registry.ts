@@ -2,6 +2,7 @@ import { ballBand } from './ballBand';
 import { barBand } from './barBand';
 import { beadedBall } from './beadedBall';
 import { brickStitch } from './brickStitch';
+import { chevronChain } from './chevronChain';
 import { crossWeave } from './crossWeave';
 import { daisyChain } from './daisyChain';
 import { flatHerringbone } from './flatHerringbone';
@@ -47,6 +48,7 @@ export const STRUCTURES: readonly Structure[] = [
   spiralRope,
   helixTube,
   daisyChain,
+  chevronChain,
   squareRope,
   twoDecks,
   twoHoleLine,

@@ -12,8 +12,8 @@ export const isEdgeName = (name: string): name is EdgeName => EDGE_NAMES.some((e
 export interface Hold {
   /** Where thread comes out to what hangs here. */
   readonly out: Target;
-  /** How the needle gets there from where it has come out along this edge; by a hidden way where nothing is said. */
-  readonly reach?: (from: HoleEnd) => readonly HoleEnd[];
+  /** How the needle gets there from where it has come out along this edge, over a half hitch where it has one; by a hidden way where nothing is said. */
+  readonly reach?: { readonly through: (from: HoleEnd) => readonly HoleEnd[]; readonly hitched?: boolean };
   /** The holes by which it goes back in, each with the end that it enters. */
   readonly into: readonly HoleEnd[];
   /**

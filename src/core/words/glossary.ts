@@ -168,6 +168,11 @@ export const GLOSSARY = [
     example: { structureId: 'daisy-chain' },
   },
   {
+    word: 'chevron chain',
+    meaning: 'A row of Vs between two edges: legs to and fro, with a point at the tip of each.',
+    example: { structureId: 'chevron-chain' },
+  },
+  {
     word: 'core',
     meaning: 'The beads in the middle of a rope, through which thread comes up again and again.',
     example: { structureId: 'spiral-rope' },

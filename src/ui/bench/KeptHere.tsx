@@ -1,6 +1,6 @@
 'use client';
 
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { migratePiece, type Piece } from '@/core/piece/piece';
@@ -8,6 +8,7 @@ import { mendedForStoring } from '@/core/records/storable';
 import { KeptEditActs } from '../outbox/KeptEdit';
 import type { Owed } from '../outbox/outbox';
 import { undelivered, useUndelivered } from '../outbox/undelivered';
+import { useWayBack } from '../fields/useWayBack';
 import { PlannedFacts } from './PieceFacts';
 import kept from '../outbox/kept.module.css';
 import styles from './Bench.module.css';
@@ -31,28 +32,16 @@ export function KeptHere() {
 }
 
 function Kept({ owed, doc }: { readonly owed: Owed; readonly doc: Piece }) {
-  const { message } = App.useApp();
+  const wayBack = useWayBack();
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const letGo = async () => {
     await undelivered.letGo(owed);
-    const key = `${owed.pieceId}/${owed.window}`;
-    const back = async () => {
-      message.destroy(key);
-      await undelivered.takeBack(owed);
-    };
-    void message.open({
-      key,
-      duration: 12,
-      type: 'success',
-      content: (
-        <>
-          {doc.name} is let go.{' '}
-          <Button size="small" onClick={() => void back()}>
-            Take it back
-          </Button>
-        </>
-      ),
+    wayBack({
+      key: `${owed.pieceId}/${owed.window}`,
+      done: `${doc.name} is let go.`,
+      back: 'Take it back',
+      run: () => undelivered.takeBack(owed),
     });
   };
   return (

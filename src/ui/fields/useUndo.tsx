@@ -1,9 +1,10 @@
 'use client';
 
-import { App, Button } from 'antd';
+import { App } from 'antd';
 import { useRouter } from 'next/navigation';
 import { putAwayAction, type Shelf } from '@/server/actions/archive';
 import { ask } from './ask';
+import { useWayBack } from './useWayBack';
 
 /** What is a record is archived; what was merely set beside, or a slip in measuring, is removed. */
 const DONE: Readonly<Record<Shelf, string>> = {
@@ -19,28 +20,19 @@ const DONE: Readonly<Record<Shelf, string>> = {
 export function useUndo(shelf: Shelf) {
   const { message } = App.useApp();
   const router = useRouter();
+  const wayBack = useWayBack();
   return async (id: string, name: string): Promise<void> => {
     const answer = await ask(putAwayAction, { shelf, id, away: true });
     if (!answer.ok) return void message.error(answer.message);
     router.refresh();
-    const putBack = async () => {
-      const back = await ask(putAwayAction, { shelf, id, away: false });
-      message.destroy(id);
-      if (!back.ok) void message.error(back.message);
-      router.refresh();
-    };
-    void message.open({
+    wayBack({
       key: id,
-      duration: 12,
-      type: 'success',
-      content: (
-        <>
-          {name} is {DONE[shelf]}.{' '}
-          <Button size="small" onClick={() => void putBack()}>
-            Undo
-          </Button>
-        </>
-      ),
+      done: `${name} is ${DONE[shelf]}.`,
+      async run() {
+        const back = await ask(putAwayAction, { shelf, id, away: false });
+        if (!back.ok) void message.error(back.message);
+        router.refresh();
+      },
     });
   };
 }

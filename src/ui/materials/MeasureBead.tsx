@@ -7,6 +7,7 @@ import { measureDoubts, UNMEASURED } from '@/core/materials/learn';
 import type { BeadKind } from '@/core/materials/material';
 import { forgetMeasuresAction, measureBeadAction } from '@/server/actions/materials';
 import { ask } from '../fields/ask';
+import { useWayBack } from '../fields/useWayBack';
 import { beadFields } from './beadFields';
 import { MeasureForm } from './measures';
 
@@ -30,24 +31,17 @@ export function MeasureBead({ kind, onDone }: { readonly kind: BeadKind; readonl
 /** The way back to what is told of a bead; and from there back to what was measured. */
 function Forget({ kind, onDone }: { readonly kind: BeadKind; readonly onDone: () => void }) {
   const { message } = App.useApp();
+  const wayBack = useWayBack();
   const router = useRouter();
   const put = async (measured: BeadKind | null) => {
     const answer = await ask(forgetMeasuresAction, { id: kind.id, measured });
     if (!answer.ok) return void message.error(answer.message);
     router.refresh();
-    if (measured) return message.destroy(kind.id);
-    void message.open({
+    if (measured) return;
+    wayBack({
       key: kind.id,
-      duration: 12,
-      type: 'success',
-      content: (
-        <>
-          {kind.name} has the catalogue’s sizes again.{' '}
-          <Button size="small" onClick={() => void put(kind)}>
-            Undo
-          </Button>
-        </>
-      ),
+      done: `${kind.name} has the catalogue’s sizes again.`,
+      run: () => put(kind),
     });
     onDone();
   };
