@@ -160,6 +160,36 @@ test('a rule for the count: odd, and a count that breaks it says so', async ({ p
 });
 
 test(
+  'a button of one’s own is gone over by a loop that is reckoned; tried, it is reckoned by that',
+  LONG,
+  async ({ page }) => {
+    await startPiece(page, 'bracelet', 'Osk', 'Ladder with picots');
+    await openChoice(page, 'Clasp and ends');
+    await page.getByText('A clasp of your own').click();
+    await page.getByLabel('What you call it').fill('shell button');
+    await page.getByRole('radio', { name: 'button', exact: true }).check({ force: true });
+    await page.getByLabel('Across; of an oblong one the narrow way').fill('10 mm');
+    await page.getByRole('button', { name: 'Keep this clasp' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'length' })).toBeVisible();
+    await page.getByLabel('How thick').fill('3 mm');
+    await page.getByRole('button', { name: 'Keep this clasp' }).click();
+    const ends = page.getByRole('button', { name: /^Clasp and ends/ }).first();
+    await expect(ends).toContainText('shell button');
+    // 2 · 7 + 3π = 23.4 mm; seeds of 1.4 mm lose 0.42 · π · 2.15 inside: 18.7.
+    const loop = page.getByRole('group', { name: 'Seeds in the loop' });
+    await expect(page.getByText(/^19 or 20 pass over it, by what you measured or tried\./)).toBeVisible();
+    await loop.getByText('18 tight').click();
+    await page.getByRole('button', { name: 'Tried: 18 just pass over' }).click();
+    await expect(page.getByText(/^18 or 19 pass over it, by what you measured or tried\./)).toBeVisible();
+    await expectAccessible(page);
+    await saved(page);
+    await page.reload();
+    await openChoice(page, 'Clasp and ends');
+    await expect(page.getByText(/^18 or 19 pass over it/)).toBeVisible();
+  },
+);
+
+test(
   'a clasp of one’s own is measured, kept, and chosen; a wrong length is refused in words',
   LONG,
   async ({ page }) => {

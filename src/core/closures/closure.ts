@@ -1,7 +1,6 @@
 import type { Closing } from '../body/kinds';
-import type { Body } from '../layout/layout';
 import type { Clasp, FindingMaterial } from '../materials/material';
-import { buttonLoop, type ButtonLoop } from './buttonLoop';
+import { buttonLoop, loopOpeningMm, type ButtonLoop, type LoopSeed } from './buttonLoop';
 import { loopLengthMm, NO_LOOP, type EndLoops, type SewnLoop } from './sewnLoop';
 import type { EdgeName } from '../weave/edge';
 import { halfWords, heldEnds, holderWords, holdsOneEnd } from './suits';
@@ -96,7 +95,7 @@ function sewnLoop(
  * @param mostLoops how many loops of a clasp the stitch can hold side by side
  * @param to what they are sewn to, where it is no clasp
  */
-export function closureOf(ends: EndsChoice, seed: Body, mostLoops = 1, to?: string): Closure {
+export function closureOf(ends: EndsChoice, seed: LoopSeed, mostLoops = 1, to?: string): Closure {
   const { clasp, closing } = ends;
   const clasped = closing === 'clasp';
   const over = clasped && clasp.buttonsMm !== null ? buttonLoop(clasp.buttonsMm, seed) : null;
@@ -136,6 +135,8 @@ export function closureOf(ends: EndsChoice, seed: Body, mostLoops = 1, to?: stri
 export type ClosureDoubt =
   /** The bar cannot swing: so many seeds a side more on the bar's side would let it. */
   | { readonly code: 'bar-cannot-swing'; readonly barMm: number; readonly seeds: number }
+  /** The bar is so short that it slips back through its loop. */
+  | { readonly code: 'bar-slips'; readonly barMm: number; readonly needsMm: number }
   /** The wire does not pass the hole of a seed that it goes through. */
   | {
       readonly code: 'wire-too-thick';
@@ -169,7 +170,7 @@ export const ONE_LOOP_MOST_MM = 15;
 interface Strip {
   readonly widthMm: number;
   readonly thicknessMm: number;
-  readonly seed: Body & { readonly holeMm: number };
+  readonly seed: LoopSeed & { readonly holeMm: number };
   /** Loops of a clasp that its stitch can hold side by side. */
   readonly mostLoops: number;
   /** Metal that hangs in a jump ring: the clasp's own wire, of which nothing is known but that it is about a mm. */
@@ -205,23 +206,31 @@ export function closureDoubts(ends: EndsChoice, closure: Closure, strip: Strip):
 }
 
 /**
- * To close a toggle half of the bar goes through the ring first, with what is sewn to it folded along: for half
- * of the bar's length beyond its middle there may be nothing that the ring does not pass.
+ * To close a toggle half of the bar goes through the ring, or the loop, first, with what is sewn to it folded along: for half
+ * of the bar's length beyond its middle there may be nothing that does not pass. Closed, the bar lies across, and must be longer than
+ * the loop is pulled flat.
  */
 function barDoubts(ends: EndsChoice, closure: Closure, strip: Strip): ClosureDoubt[] {
-  const { clasp, end } = ends;
+  const { clasp } = ends;
   const { barMm, ringMm } = clasp;
-  if (barMm === null || ringMm === null) return [];
-  const passes = Math.max(strip.widthMm, strip.thicknessMm) <= ringMm - CLASP_WIRE_MM;
-  const free = clasp.endMm + ringsMm(ends, 'end') + loopLengthMm(closure.loops.end, strip.seed);
+  if (barMm === null) return [];
+  const { button } = closure;
+  const [on, claspMm] = button ? (['start', clasp.startMm] as const) : (['end', clasp.endMm] as const);
+  const flatMm = button ? loopOpeningMm(button.seeds, strip.seed) / 2 : 0;
+  const passes = ringMm !== null && Math.max(strip.widthMm, strip.thicknessMm) <= ringMm - CLASP_WIRE_MM;
+  const free = claspMm + ringsMm(ends, on) + loopLengthMm(closure.loops[on], strip.seed);
   const short = barMm / 2 - free;
-  if (passes || short <= 0) return [];
   return [
-    {
-      code: 'bar-cannot-swing',
-      barMm,
-      seeds: end.seedsEachSide + wholeUp(short / strip.seed.lengthMm),
-    },
+    ...(passes || short <= 0
+      ? []
+      : [
+          {
+            code: 'bar-cannot-swing',
+            barMm,
+            seeds: ends[on].seedsEachSide + wholeUp(short / strip.seed.lengthMm),
+          } as const,
+        ]),
+    ...(barMm <= flatMm ? [{ code: 'bar-slips', barMm, needsMm: flatMm } as const] : []),
   ];
 }
 

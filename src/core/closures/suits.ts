@@ -28,6 +28,7 @@ const HALVES: Readonly<Partial<Record<Clasp['shape'], Partial<Record<EdgeName, s
   toggle: { start: 'ring of the toggle', end: 'bar of the toggle' },
   button: { start: 'button' },
   ball: { start: 'ball' },
+  bar: { start: 'bar' },
   'bead tip': { start: 'bead tip', end: 'bead tip' },
   'end bar': { start: 'end bar', end: 'end bar' },
   'end cap': { start: 'end cap', end: 'end cap' },

@@ -1,3 +1,4 @@
+import { ballGirthMm, barGirthMm, buttonGirthMm } from '../closures/goesThrough';
 import type { BeadKind, BeadShape, Clasp, FindingMaterial, Needle, ThreadMaterial } from './material';
 
 /**
@@ -235,24 +236,32 @@ const tube = (loops: number) =>
     note: 'Sew every loop; the strip must be as wide as the loops lie apart.',
   });
 
-/** A ball is gone over by its girth. */
 const ball = (mm: number) =>
   clasp(`ball-${mm}`, `beaded loop over a ${mm} mm ball`, 'ball', {
     startMm: 0,
     endMm: 0,
-    buttonsMm: Math.PI * mm,
+    buttonsMm: ballGirthMm(mm),
     plated: false,
     note: 'Try the loop over the ball before it is reinforced: reinforcing too hard shrinks it.',
   });
 
-/** A flat button passes on edge: across and back, and round its two rounded rims. */
 const button = (mm: number, thickMm: number) =>
   clasp(`button-${mm}`, `beaded loop over a ${mm} mm button`, 'button', {
     startMm: 0,
     endMm: 0,
-    buttonsMm: 2 * (mm - thickMm) + Math.PI * thickMm,
+    buttonsMm: buttonGirthMm(mm, thickMm),
     plated: false,
     note: 'Try the loop over the button on edge before it is reinforced.',
+  });
+
+const bar = (mm: number, thickMm: number) =>
+  clasp(`bar-${mm}`, `beaded loop over a bar of ${mm} mm`, 'bar', {
+    startMm: 0,
+    endMm: 0,
+    barMm: mm,
+    buttonsMm: barGirthMm(thickMm),
+    plated: false,
+    note: 'The bar goes through end first, folded along its stem: try it before the loop is reinforced.',
   });
 
 /**
@@ -287,6 +296,7 @@ export const CLASPS: readonly Clasp[] = [
   ball(8),
   button(12, 2),
   button(15, 3),
+  bar(18, 3),
   clasp('bead-tips', 'bead tips, a pair, lobster 10 mm and ring', 'bead tip', {
     startMm: 6 + 10,
     endMm: 6 + 4,

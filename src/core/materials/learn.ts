@@ -99,6 +99,13 @@ export function learnedClasp(clasp: Clasp, closedMm: number): Clasp {
   };
 }
 
+/** What a loop goes over, with the girth that it was found to have, mm. */
+export const withGirth = (clasp: Clasp, girthMm: number): Clasp => ({
+  ...clasp,
+  buttonsMm: girthMm,
+  source: 'measured',
+});
+
 /** A finding that was measured, mm: what it adds to a piece. A ring adds its clear inside. */
 export const learnedFinding = (finding: FindingMaterial, lengthMm: number): FindingMaterial => ({
   ...finding,

@@ -149,6 +149,7 @@ export const CLASP_SHAPES = [
   'slide tube',
   'button',
   'ball',
+  'bar',
   'bead tip',
   'end bar',
   'end cap',
@@ -175,10 +176,10 @@ export const claspSchema = z.object({
   /** Its loop lies flat to the work: it wants one more jump ring or a longer loop of seeds. */
   turned: z.boolean().default(false),
   fastening: z.enum(FASTENINGS).default('sewn loop'),
-  /** Length of a toggle's bar, and the inside of the ring that it swings through. */
+  /** Length of a bar, and of a toggle the inside of the ring that it swings through. */
   barMm: mm.nullable().default(null),
   ringMm: mm.nullable().default(null),
-  /** Girth that a loop of seeds at the other end must pass over: a ball's, or a button's on edge. */
+  /** Girth that a loop of seeds at the other end must pass over: a ball's, a button's on edge, a bar's along its length. */
   buttonsMm: mm.nullable().default(null),
   plated: z.boolean(),
   /** What to know when it is fitted, in words. */

@@ -8,8 +8,13 @@ export function wordClosureDoubt(doubt: ClosureDoubt, style: LengthStyle): Said 
   switch (doubt.code) {
     case 'bar-cannot-swing':
       return {
-        title: 'The bar cannot swing through its ring.',
+        title: 'The bar cannot swing through.',
         text: `Half of it must go through first, with what is sewn to it. Take ${doubt.seeds} seeds a side at that end, or end the work in small beads.`,
+      };
+    case 'bar-slips':
+      return {
+        title: 'The bar slips back through its loop.',
+        text: `It is ${formatLength(doubt.barMm, style)} long, the loop ${formatLength(doubt.needsMm, style)} when it is pulled flat. Take a longer bar, or a thinner one with fewer seeds in its loop.`,
       };
     case 'wire-too-thick':
       return {

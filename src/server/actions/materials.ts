@@ -1,9 +1,10 @@
 'use server';
 
+import { GOES_THROUGH, girthThrough } from '@/core/closures/goesThrough';
 import { holdsOneEnd } from '@/core/closures/suits';
 import { revalidatePath } from 'next/cache';
 import * as z from 'zod';
-import { learned, learnedClasp, learnedFinding, measuredProblem } from '@/core/materials/learn';
+import { learned, learnedClasp, learnedFinding, measuredProblem, withGirth } from '@/core/materials/learn';
 import {
   beadKindSchema,
   claspSchema,
@@ -23,6 +24,9 @@ import { action, type At } from '../work';
 
 /** What the closed length of a clasp can be. */
 const CLOSED = { minMm: 1, maxMm: 120 };
+/** What a ball, a button or a bar can be across, and how thick. */
+const ACROSS = { minMm: 2, maxMm: 80 };
+const THICK = { minMm: 0.5, maxMm: 40 };
 const GONE = 'That is not in the catalogue any more. Reload the page.';
 
 const nameOf = (what: string) =>
@@ -33,28 +37,41 @@ export const addClaspAction = action(
   z.object({
     name: nameOf('clasp'),
     shape: claspSchema.shape.shape,
-    /** Closed, tip to tip, as it was written. */
+    /** Closed, tip to tip, as it was written; of a ball, a button or a bar that a loop goes over how far it is across, or how long. */
     closed: z.string().max(40, 'That is too long for a length.'),
+    /** How thick a button or a bar is, as it was written. */
+    thick: z.string().max(40, 'That is too long for a length.').default(''),
     unit: z.enum(['in', 'cm']),
     loops: z.number().int().min(1).max(9),
     plated: z.boolean(),
   }),
   'This could not be read as a clasp. Write its closed length like 5/8 in or 16 mm.',
-  async ({ name, shape, closed, unit, loops, plated }, { db, workspaceId }) => {
-    const reading = parseLength(closed, unit, CLOSED);
-    if (!reading.ok) return refused(wordLengthProblem(reading.problem, { unit, denominator: 16 }));
-    const clasp = claspSchema.parse({
-      id: `own-${crypto.randomUUID()}`,
-      name,
-      shape,
-      // Where the two halves part matters to the picture only: the sum is what was measured.
-      ...(holdsOneEnd({ shape })
-        ? { startMm: reading.mm, endMm: 0 }
-        : { startMm: reading.mm / 2, endMm: reading.mm / 2 }),
-      loops,
-      plated,
-      source: 'measured',
-    });
+  async ({ name, shape, closed, thick, unit, loops, plated }, { db, workspaceId }) => {
+    const style = { unit, denominator: 16 } as const;
+    const over = GOES_THROUGH.find((one) => one === shape);
+    const reading = parseLength(closed, unit, over ? ACROSS : CLOSED);
+    if (!reading.ok) return refused(wordLengthProblem(reading.problem, style));
+    const thickness = over && over !== 'ball' ? parseLength(thick, unit, THICK) : null;
+    if (thickness && !thickness.ok) return refused(wordLengthProblem(thickness.problem, style));
+    const own = { id: `own-${crypto.randomUUID()}`, name, shape, plated, source: 'measured' };
+    const clasp = claspSchema.parse(
+      over
+        ? {
+            ...own,
+            startMm: 0,
+            endMm: 0,
+            barMm: over === 'bar' ? reading.mm : null,
+            buttonsMm: girthThrough(over, reading.mm, thickness?.mm ?? 0),
+          }
+        : {
+            ...own,
+            loops,
+            // Where the two halves part matters to the picture only: the sum is what was measured.
+            ...(holdsOneEnd({ shape })
+              ? { startMm: reading.mm, endMm: 0 }
+              : { startMm: reading.mm / 2, endMm: reading.mm / 2 }),
+          },
+    );
     await addClasp(db, workspaceId, clasp);
     revalidatePath('/', 'layout');
     return done(clasp);
@@ -150,6 +167,19 @@ export const measureClosureAction = action(
     if (clasp) await keepMaterials(db, workspaceId, 'clasp', [learnedClasp(clasp, mm)]);
     else if (finding) await keepMaterials(db, workspaceId, 'finding', [learnedFinding(finding, mm)]);
     else return refused(GONE);
+    revalidatePath('/', 'layout');
+    return done(null);
+  },
+);
+
+/** Keeps the girth that a loop was tried over; of a clasp that is in no catalogue the piece alone has it. */
+export const keepGirthAction = action(
+  z.object({ id: z.string().max(60), girthMm: z.number().min(1).max(500) }),
+  'This could not be kept. Reload the page and try again.',
+  async ({ id, girthMm }, { db, workspaceId }) => {
+    const clasp = (await catalogue(db, workspaceId)).clasps.find((one) => one.id === id);
+    const learned = clasp && clasp.buttonsMm !== null && withGirth(clasp, girthMm);
+    if (learned) await keepMaterials(db, workspaceId, 'clasp', [learned]);
     revalidatePath('/', 'layout');
     return done(null);
   },

@@ -91,9 +91,14 @@ export function Bar({
   ));
 }
 
-/** How far a ball or a button stands out beyond where its loop takes hold, mm. */
-export const overhangMm = ({ shape, buttonsMm }: Clasp): number =>
-  buttonsMm === null ? 0 : shape === 'ball' ? buttonsMm / Math.PI : buttonsMm / 2.1;
+/** How far a ball, a button or a bar stands out beyond where its loop takes hold, mm. */
+export function overhangMm({ shape, buttonsMm }: Clasp): number {
+  if (buttonsMm === null) return 0;
+  if (shape === 'bar') return BAR_MM;
+  return shape === 'ball' ? buttonsMm / Math.PI : buttonsMm / 2.1;
+}
+/** A bar is drawn so thick. */
+const BAR_MM = 3;
 
 /** The clasp half at the start of the piece: from x = 0 to its ring's inner edge, mm. */
 export function ClaspStart({ clasp }: { clasp: Clasp }) {
@@ -118,6 +123,10 @@ export function ClaspStart({ clasp }: { clasp: Clasp }) {
     case 'ball':
     case 'button':
       return <circle cx={-overhangMm(clasp) / 2} r={overhangMm(clasp) / 2} {...solid} />;
+    case 'bar': {
+      const across = clasp.barMm ?? 0;
+      return <rect x={-BAR_MM} y={-across / 2} width={BAR_MM} height={across} rx={BAR_MM / 2} {...solid} />;
+    }
     case 'ribbon':
       return <path d={`M 0 -3 Q ${l / 2} 0 ${l} -1.5 V 1.5 Q ${l / 2} 0 0 3 Z`} {...solid} />;
     case 'ring top':
@@ -169,6 +178,7 @@ export function ClaspEnd({ clasp }: { clasp: Clasp }) {
       return <path d={`M 0 -1.5 Q ${l / 2} 0 ${l} -3 V 3 Q ${l / 2} 0 0 1.5 Z`} {...solid} />;
     case 'ball':
     case 'button':
+    case 'bar':
     case 'ring top':
     case 'ear wire':
       return null;

@@ -1,6 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
+import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { heldEnds, holderWords, holdsOneEnd, suitsKind } from '@/core/closures/suits';
 import { KIND_FACTS } from '@/core/body/kinds';
 import { hasRoom, withWovenTop } from '@/core/piece/assembly';
@@ -76,7 +77,7 @@ export function EndsChoice({ piece, rooms, plan, clasps, findings, onChange }: P
 }
 
 function ClaspFields({
-  piece: { ends, kind },
+  piece: { ends, kind, beads },
   rooms,
   plan,
   clasps,
@@ -98,6 +99,7 @@ function ClaspFields({
           ends={ends}
           findings={findings}
           button={null}
+          seed={beads[LOOP_ROLE]}
           to={plan?.closedBy?.name ?? 'top'}
           onChange={onChange}
         />
@@ -131,7 +133,13 @@ function ClaspFields({
         </div>
       )}
       {clasp.note !== '' && <p className="soft">{clasp.note}</p>}
-      <EndFields ends={ends} findings={findings} button={plan?.closure.button ?? null} onChange={onChange} />
+      <EndFields
+        ends={ends}
+        findings={findings}
+        button={plan?.closure.button ?? null}
+        seed={beads[LOOP_ROLE]}
+        onChange={onChange}
+      />
       {kind === 'necklace' && <ChainFields ends={ends} plan={plan} findings={findings} onChange={onChange} />}
       {clasp.buttonsMm === null && !hanging && (
         <ExtenderField ends={ends} plan={plan} findings={findings} onChange={onChange} />

@@ -1,10 +1,15 @@
 'use client';
 
 import { holderWords, holdsOneEnd } from '@/core/closures/suits';
+import { App, Button } from 'antd';
 import { useState } from 'react';
 import type { Closure } from '@/core/closures/closure';
-import type { FindingMaterial } from '@/core/materials/material';
+import { triedGirthMm } from '@/core/closures/buttonLoop';
+import { withGirth } from '@/core/materials/learn';
+import { sizeOf, type BeadMaterial, type Clasp, type FindingMaterial } from '@/core/materials/material';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import { keepGirthAction } from '@/server/actions/materials';
+import { ask } from '../../../fields/ask';
 import { Choice } from '../../../fields/Choice';
 import { Pick } from '../../../fields/Pick';
 import { Toggle } from '../../../fields/Toggle';
@@ -24,13 +29,15 @@ interface Props {
   readonly ends: Ends;
   readonly findings: readonly FindingMaterial[];
   readonly button: Closure['button'];
+  /** The bead of its loops. */
+  readonly seed: BeadMaterial;
   /** The woven part that it is sewn to; a clasp where nothing is said. */
   readonly to?: string;
   readonly onChange: (change: Partial<Ends>) => void;
 }
 
 /** How each end is sewn on: both alike, or each its own way. */
-export function EndFields({ ends, findings, button, to, onChange }: Props) {
+export function EndFields({ ends, findings, button, seed, to, onChange }: Props) {
   const [apart, setApart] = useState(!sameEnd(ends.start, ends.end));
   // Between two edges there is no jump ring.
   const rings = to === undefined ? findings.filter(({ kind }) => kind === 'jump ring') : [];
@@ -50,8 +57,8 @@ export function EndFields({ ends, findings, button, to, onChange }: Props) {
   if (button)
     return (
       <>
-        {field('Ball or button', ends.start, (start) => onChange({ start }), true)}
-        <ButtonLoop button={button} onChange={onChange} />
+        {field('Ball, button or bar', ends.start, (start) => onChange({ start }), true)}
+        <ButtonLoop clasp={ends.clasp} button={button} seed={seed} onChange={onChange} />
       </>
     );
   return (
@@ -160,25 +167,42 @@ function OneEnd({
   );
 }
 
-/** The count of a loop over a ball or a button: what passes over it, and what still holds. */
+/** The count of a loop over a ball, a button or a bar: what passes over it, and what still holds; tried, it is kept. */
 function ButtonLoop({
+  clasp,
   button,
+  seed,
   onChange,
 }: {
+  readonly clasp: Clasp;
   readonly button: NonNullable<Closure['button']>;
+  readonly seed: BeadMaterial;
   readonly onChange: (change: Partial<Ends>) => void;
 }) {
+  const { message } = App.useApp();
   const { least, most, seeds } = button;
   const counts = [least - 1, least, most, most + 1];
+  const tried = async () => {
+    const girthMm = triedGirthMm(button.girthMm, seeds, sizeOf(seed));
+    onChange({ clasp: withGirth(clasp, girthMm), loopSeeds: null });
+    const answer = await ask(keepGirthAction, { id: clasp.id, girthMm });
+    if (!answer.ok) return void message.error(answer.message);
+    void message.success(`Kept: ${seeds} of these just pass over it. Loops of other seeds go by that too.`);
+  };
   return (
-    <Choice
-      label="Seeds in the loop"
-      value={seeds}
-      options={[...new Set([...counts, seeds])]
-        .sort((a, b) => a - b)
-        .map((n) => ({ value: n, label: n < least ? `${n} tight` : n > most ? `${n} loose` : `${n}` }))}
-      onChange={(count) => onChange({ loopSeeds: count === least ? null : count })}
-      help={`${least} or ${most} pass over it. Try it over before you reinforce: reinforcing too hard shrinks a loop.`}
-    />
+    <>
+      <Choice
+        label="Seeds in the loop"
+        value={seeds}
+        options={[...new Set([...counts, seeds])]
+          .sort((a, b) => a - b)
+          .map((n) => ({ value: n, label: n < least ? `${n} tight` : n > most ? `${n} loose` : `${n}` }))}
+        onChange={(count) => onChange({ loopSeeds: count === least ? null : count })}
+        help={`${least} or ${most} pass over it${clasp.source === 'measured' ? ', by what you measured or tried' : ''}. Try it over before you reinforce: reinforcing too hard shrinks a loop.`}
+      />
+      <div className={styles.buttons}>
+        <Button onClick={() => void tried()}>Tried: {seeds} just pass over</Button>
+      </div>
+    </>
   );
 }

@@ -3,6 +3,7 @@
 import { Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useId, useState, useTransition } from 'react';
+import { GOES_THROUGH, type GoesThrough } from '@/core/closures/goesThrough';
 import type { Clasp } from '@/core/materials/material';
 import { addClaspAction } from '@/server/actions/materials';
 import { ask } from '../../../fields/ask';
@@ -11,8 +12,14 @@ import { Toggle } from '../../../fields/Toggle';
 import { useLengths } from '../../../shell/lengths';
 import styles from '../choices.module.css';
 
-/** Shapes that a clasp of one's own is drawn as. */
-const DRAWN = ['lobster', 'spring ring', 'toggle', 'magnetic', 'box', 'slide tube'] as const;
+/** Shapes that a clasp of one's own can have. */
+const DRAWN = ['lobster', 'spring ring', 'toggle', 'magnetic', 'box', 'slide tube', ...GOES_THROUGH] as const;
+/** How what a loop of seeds goes over is measured. */
+const ACROSS: Readonly<Record<GoesThrough, string>> = {
+  ball: 'Across',
+  button: 'Across; of an oblong one the narrow way',
+  bar: 'How long',
+};
 const LOOPS = [1, 2, 3, 4, 5] as const;
 
 /** A clasp that is not in the list: measured once, and kept. What was typed stays when it is refused. */
@@ -30,6 +37,7 @@ export function OwnClasp({
   const [name, setName] = useState('');
   const [closed, setClosed] = useState('');
   const [shape, setShape] = useState<(typeof DRAWN)[number]>('lobster');
+  const [thick, setThick] = useState('');
   const [loops, setLoops] = useState<number>(1);
   const [plated, setPlated] = useState(true);
   const [problem, setProblem] = useState<string | null>(null);
@@ -40,6 +48,7 @@ export function OwnClasp({
         name,
         shape: hanging ? 'ear wire' : shape,
         closed,
+        thick,
         unit,
         loops: hanging ? 1 : loops,
         plated,
@@ -49,14 +58,28 @@ export function OwnClasp({
       router.refresh();
       onAdded(answer.value);
     });
+  const over = hanging ? undefined : GOES_THROUGH.find((one) => one === shape);
   return (
     <details className={styles.own}>
       <summary>{hanging ? 'An ear wire of your own' : 'A clasp of your own'}</summary>
       <div className={styles.group}>
         <label htmlFor={`${id}-name`}>What you call it</label>
         <Input id={`${id}-name`} value={name} onChange={(event) => setName(event.target.value)} />
+        {!hanging && (
+          <Choice
+            label="What it is"
+            value={shape}
+            options={DRAWN.map((one) => ({ value: one, label: one }))}
+            onChange={setShape}
+            help={over && 'A loop of seeds at the other end goes over it.'}
+          />
+        )}
         <label htmlFor={`${id}-closed`}>
-          {hanging ? 'From the top of the hook to its loop' : 'Closed, from loop to loop'}
+          {hanging
+            ? 'From the top of the hook to its loop'
+            : over
+              ? ACROSS[over]
+              : 'Closed, from loop to loop'}
         </label>
         <Input
           id={`${id}-closed`}
@@ -65,21 +88,19 @@ export function OwnClasp({
           aria-describedby={problem ? `${id}-problem` : undefined}
           onChange={(event) => setClosed(event.target.value)}
         />
-        {!hanging && (
+        {over && over !== 'ball' && (
           <>
-            <Choice
-              label="Drawn as"
-              value={shape}
-              options={DRAWN.map((one) => ({ value: one, label: one }))}
-              onChange={setShape}
-            />
-            <Choice
-              label="Loops on each side"
-              value={loops}
-              options={LOOPS.map((n) => ({ value: n, label: `${n}` }))}
-              onChange={setLoops}
-            />
+            <label htmlFor={`${id}-thick`}>How thick</label>
+            <Input id={`${id}-thick`} value={thick} onChange={(event) => setThick(event.target.value)} />
           </>
+        )}
+        {!hanging && !over && (
+          <Choice
+            label="Loops on each side"
+            value={loops}
+            options={LOOPS.map((n) => ({ value: n, label: `${n}` }))}
+            onChange={setLoops}
+          />
         )}
         <Toggle
           label="It is plated, or you do not know"
