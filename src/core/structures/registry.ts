@@ -14,6 +14,7 @@ import { hangingDrop } from './hangingDrop';
 import { helixTube } from './helixTube';
 import { joinedMotifs } from './joinedMotifs';
 import { ladder } from './ladder';
+import { nettedTube } from './nettedTube';
 import { ownUnit } from './ownUnit';
 import { bindSections } from './bindSections';
 import { hasSections, type Sections } from './sections';
@@ -49,6 +50,7 @@ export const STRUCTURES: readonly Structure[] = [
   helixTube,
   daisyChain,
   chevronChain,
+  nettedTube,
   squareRope,
   twoDecks,
   twoHoleLine,

@@ -151,8 +151,11 @@ export interface Weaveable {
   readonly notJoined?: string;
   /** What the count must keep to, or had better. */
   readonly rules?: (closing: Closing) => readonly CountRule[];
-  /** The closed form is exact, as for beads end to end, or round beads in circles of four: nothing needs laying out. */
-  readonly formIsExact?: 'end to end' | 'in circles';
+  /**
+   * The closed form is exact, as for beads end to end, or round beads in circles of four, or lies as it was begun, as a net does on
+   * its former: nothing needs laying out.
+   */
+  readonly formIsExact?: 'end to end' | 'in circles' | 'as begun';
   /** Nobody has told its thread path: what is worked of it is beads in order, no more. */
   readonly pathless?: boolean;
   /** It is as long as it measured: so many units, and the thread that one of them took. */
@@ -217,6 +220,7 @@ export const FAMILIES = [
   'two-hole line',
   'spiral',
   'chain',
+  'netting',
 ] as const;
 
 /** Families of the gallery, and what is in none of them: what is made apart to be strung or joined as it is, and a stitch of the maker's own. */

@@ -173,6 +173,12 @@ export const GLOSSARY = [
     example: { structureId: 'chevron-chain' },
   },
   {
+    word: 'netting',
+    meaning:
+      'Meshes of beads, each hung between two points of the row or round before, with a point of its own.',
+    example: { structureId: 'netted-tube' },
+  },
+  {
     word: 'core',
     meaning: 'The beads in the middle of a rope, through which thread comes up again and again.',
     example: { structureId: 'spiral-rope' },

@@ -36,6 +36,11 @@ const EXACT = {
     trust:
       'Round beads in circles of four touch each other, so that their sizes say how long it is; only lots differ. The sizes are usual values: beads on a ruler are surer.',
   },
+  'as begun': {
+    source: 'its legs, as open as the first ring',
+    trust:
+      'A net is as long as you pull it: this is how it lies on a former as wide as its first ring. Measure a swatch as it will be worn.',
+  },
 } as const;
 
 /** What the source means for how far it can be trusted. */
