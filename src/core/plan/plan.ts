@@ -1,6 +1,7 @@
 import { sitAbout } from '../body/about';
 import { sit } from '../body/wear';
 import { closureDoubts } from '../closures/closure';
+import { metalOf } from '../closures/metal';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { arrange, arrangements, type ArrangeQuestion } from '../fit/arrange';
 import type { Arranged } from '../fit/fitOf';
@@ -23,6 +24,7 @@ import { isEdgeName } from '../weave/edge';
 import type { PartId, Path } from '../weave/path';
 import { once, remembered } from '../tools/remember';
 import { innerRole } from './asBead';
+import type { FindingSpan } from './along';
 import { bindPart } from './bindPart';
 import { cautionsFor } from './cautions';
 import { changedWork } from './changedWork';
@@ -213,7 +215,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     wear: part.wear,
     sit:
       piece.count.by === 'fit' ? sit(chosen.finishedMm, part.wear, piece.wear) : sitAbout(chosen, part.wear),
-    closure: closurePlan(part, from.at.path),
+    closure: closurePlan(part, from.at.path, readings.along.findings),
     gauge,
     chosen,
     best: part.best,
@@ -328,7 +330,11 @@ const withClosing = (sketch: Plan['sketch'], { id, sketch: closing }: Component)
   );
 
 /** What closes the piece, with what only the path and the count can say of it. */
-function closurePlan({ piece, closure, chosen, chainMm }: FittedPart, path: Path): ClosurePlan {
+function closurePlan(
+  { piece, closure, chosen, chainMm }: FittedPart,
+  path: Path,
+  between: readonly FindingSpan[],
+): ClosurePlan {
   const sewn = [...findingPasses(path)].flatMap(([{ at }, strands]) =>
     at && isEdgeName(at.joint) ? [strands] : [],
   );
@@ -336,6 +342,7 @@ function closurePlan({ piece, closure, chosen, chainMm }: FittedPart, path: Path
   return {
     ...closure,
     passes: sewn.length > 0 ? Math.min(...sewn) : 0,
+    metal: metalOf(piece.ends.woven === null ? piece.ends : null, chosen.links, between),
     chainMm,
     longestMm: chosen.finishedMm + (extender ? extender.links * extender.linkMm : 0),
     finalAt: { start: endStage(path, 'start'), end: endStage(path, 'end') },

@@ -19,6 +19,7 @@ import type { Clasp, ThreadMake } from '../materials/material';
 import type { PartId, PassInfo } from '../weave/path';
 import type { AsBead } from './asBead';
 import type { Caution } from './cautions';
+import type { Metal } from '../closures/metal';
 import type { EndStage } from './endStage';
 import type { Warning } from './warnings';
 import type { WovenReadings } from './weavePart';
@@ -27,6 +28,8 @@ import type { WovenReadings } from './weavePart';
 export interface ClosurePlan extends Closure {
   /** Threads through each half, read off the path; the least of them, 0 where nothing is sewn on. */
   readonly passes: number;
+  /** What of metal it takes, and what each closes; what is between its sections among it. */
+  readonly metal: readonly Metal[];
   /** Chain on each side, mm, in whole links. */
   readonly chainMm: number;
   /** The piece let out to its last link; the finished length itself where there is no extender. */

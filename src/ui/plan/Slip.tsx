@@ -1,10 +1,10 @@
 'use client';
 
 import { holderWords } from '@/core/closures/suits';
-import { rollups, sum } from 'd3';
 import { useDroppable } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 import { shadeName } from '@/core/colour/shades';
+import { metalWords } from '@/core/words/metal';
 import { wordCaution } from '@/core/words/cautions';
 import { wordWarning } from '@/core/words/warnings';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
@@ -54,11 +54,6 @@ export function Slip({ plan, onChooseBead }: Props) {
   );
   const cautions = distinct(
     [plan, ...made.map(({ component }) => component.plan)].flatMap((one) => one.cautions),
-  );
-  const between = rollups(
-    plan.along.findings,
-    (some) => sum(some, ({ count }) => count),
-    ({ what }) => what.name,
   );
   const cutMm = threadInAllMm(plan);
   const lengths = lengthsInAll(plan);
@@ -149,14 +144,12 @@ export function Slip({ plan, onChooseBead }: Props) {
             {show(closure.allowanceMm)}
           </Line>
         )}
-        {closure.chainMm > 0 && (
-          <Line name="chain">
-            2 × {show(closure.chainMm)}, {chosen.links} links
-          </Line>
-        )}
-        {between.map(([name, count]) => (
-          <Line key={name} name="between sections">
-            {count} × {name}
+        {closure.metal.map(({ name, count: so, use }) => (
+          <Line
+            key={`${name} ${JSON.stringify(use)}`}
+            name={<Metal name={name} use={metalWords(use, show(closure.chainMm))} />}
+          >
+            {so}
           </Line>
         ))}
         {closure.longestMm > chosen.finishedMm && (
@@ -357,6 +350,14 @@ const loud = (warning: Warning) =>
   !MILD.includes(warning.code) &&
   !(warning.code === 'closure' && warning.doubt.code === 'turned-loop') &&
   !(warning.code === 'breaks-rule' && !warning.rule.must);
+
+/** Something of metal to have ready, and what it closes. */
+const Metal = ({ name, use }: { readonly name: string; readonly use: string | null }) => (
+  <>
+    {name}
+    {use !== null && <small className={styles.use}>{use}</small>}
+  </>
+);
 
 const Line = ({ name, children }: { name: ReactNode; children: ReactNode }) => (
   <div>
