@@ -107,8 +107,11 @@ test('an anklet from a bracelet in one action, with an extender', async ({ page 
     'ankle 9 15/16 in',
   );
   await openChoice(page, 'Clasp and ends');
-  await page.getByRole('group', { name: 'Extender chain, links' }).getByText('6', { exact: true }).click();
+  await page.getByRole('group', { name: 'Extender, links' }).getByText('6', { exact: true }).click();
   await expect(slip(page)).toContainText('let out, at most');
+  await expect(slip(page)).toContainText('extender, whole links');
+  await pick(page, 'Its links', 'jump ring 5 mm');
+  await expect(slip(page)).toContainText('one in the other, the first in the clasp’s ring');
   await expect(slip(page)).toContainText('Wire ends fly.');
   await saved(page);
 });

@@ -25,7 +25,12 @@ export interface EndsChoice {
   /** Seeds of a loop over a ball or a button; null takes the count worked out. */
   readonly loopSeeds: number | null;
   /** Links that the closed piece can be let out by. */
-  readonly extender: { readonly linkMm: number; readonly links: number } | null;
+  readonly extender: {
+    readonly linkMm: number;
+    readonly links: number;
+    /** Jump rings in the place of a chain's links. */
+    readonly rings: FindingMaterial | null;
+  } | null;
   /** Chain on either side that makes up what the woven part leaves. */
   readonly chain: { readonly linkMm: number; readonly wovenMm: number } | null;
 }

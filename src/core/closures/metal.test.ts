@@ -27,13 +27,20 @@ describe('what of metal a piece takes', () => {
   it('by hand: a lobster with a ring at its end, let out by nine links', () => {
     const piece = ends('lobster-12', {
       end: { ...end, rings: { finding: ring, count: 2 } },
-      extender: { linkMm: 4.5, links: 9 },
+      extender: { linkMm: 4.5, links: 9, rings: null },
     });
     expect(laidOut(piece, 0, [])).toEqual([
       '1 lobster 12 mm and ring',
       '2 jump ring 5 mm: from the loop of seeds to the clasp, at the end',
       '9 extender, whole links: its first link hangs in the clasp’s ring',
     ]);
+  });
+
+  it('let out by jump rings in the place of a chain', () => {
+    const extender = { linkMm: 3.6, links: 8, rings: ring };
+    expect(laidOut(ends('lobster-12', { extender }), 0, [])[1]).toBe(
+      '8 jump ring 5 mm: one in the other, the first in the clasp’s ring: they let it out',
+    );
   });
 
   it('without a loop of seeds the ring goes through the outermost bead', () => {

@@ -10,7 +10,7 @@ export type MetalUse =
   | { readonly kind: 'ring'; readonly end: EdgeName; readonly from: 'loop' | 'bead' | 'chain' }
   /** Whole links, as many on either side; whether a ring closes them to the clasp at both its halves. */
   | { readonly kind: 'chain'; readonly linksEach: number; readonly ringed: boolean }
-  | { readonly kind: 'extender' }
+  | { readonly kind: 'extender'; readonly rings: boolean }
   | { readonly kind: 'between sections' };
 
 /** So many of one thing, and what they are there for. */
@@ -60,7 +60,13 @@ export function metalOf(ends: EndsChoice | null, linksEach: number, between: Bet
         ]
       : []),
     ...(extender
-      ? [{ name: 'extender, whole links', count: extender.links, use: { kind: 'extender' } as const }]
+      ? [
+          {
+            name: extender.rings?.name ?? 'extender, whole links',
+            count: extender.links,
+            use: { kind: 'extender', rings: extender.rings !== null } as const,
+          },
+        ]
       : []),
     ...sections,
   ];

@@ -65,7 +65,7 @@ describe('naming a change', () => {
       { ends: { ...piece.ends, clasp: CLASPS.find(({ shape }) => shape === 'toggle') ?? piece.ends.clasp } },
       { ends: { ...piece.ends, end: { ...piece.ends.end, passes: 3 } } },
       { ends: { ...piece.ends, loopSeeds: 14 } },
-      { ends: { ...piece.ends, extender: { linkMm: 4, links: 5 } } },
+      { ends: { ...piece.ends, extender: { linkMm: 4, links: 5, rings: null } } },
       { ends: { ...piece.ends, chain: { linkMm: 3, wovenMm: 100 } } },
       { rules: { parity: 'odd', multipleOf: 1 } },
       { rules: { parity: 'any', multipleOf: 3 } },

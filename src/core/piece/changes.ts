@@ -290,7 +290,14 @@ function ends(
     ]),
     ['closed by', woven ?? 'the clasp'],
     ['seeds of the loop', loopSeeds === null ? 'as reckoned' : String(loopSeeds)],
-    ['extender', extender ? `${extender.links} links of ${formatFine(extender.linkMm, style)}` : 'none'],
+    [
+      'extender',
+      extender
+        ? extender.rings
+          ? `${extender.links} × ${extender.rings.name}`
+          : `${extender.links} links of ${formatFine(extender.linkMm, style)}`
+        : 'none',
+    ],
     [
       'chain',
       chain ? `links of ${formatFine(chain.linkMm, style)}, woven part ${mm(chain.wovenMm)}` : 'none',

@@ -129,7 +129,12 @@ const choicesSchema = z.object({
     /** A part made apart that closes it in the place of the clasp. */
     woven: idSchema.nullable().default(null),
     extender: z
-      .object({ linkMm: z.number().min(1).max(40), links: z.number().int().min(1).max(40) })
+      .object({
+        linkMm: z.number().min(1).max(40),
+        links: z.number().int().min(1).max(40),
+        /** What its links are, where they are no links of a chain: jump rings, one in the other. */
+        rings: findingSchema.nullable().default(null),
+      })
       .nullable(),
     chain: z.object({ linkMm: z.number().min(0.5).max(40), wovenMm: z.number().min(5).max(2000) }).nullable(),
   }),

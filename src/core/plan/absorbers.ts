@@ -156,7 +156,7 @@ function extenders(piece: PartOfPiece, plan: Plan, { findings }: Parts): Absorbe
   const reach = Math.max(1, Math.round(short / link.lengthMm));
   // A few links more than are needed: that is what an extender is for.
   const links = reach + 2;
-  const ends = { ...piece.ends, extender: { linkMm: link.lengthMm, links } };
+  const ends = { ...piece.ends, extender: { linkMm: link.lengthMm, links, rings: null } };
   const change = { ...choosing(piece, plan.chosen), ends };
   return [
     absorberOf(plan, { kind: 'extender', links }, change, plan.chosen.finishedMm + reach * link.lengthMm),

@@ -110,7 +110,7 @@ describe('a plan', () => {
 
   it('a piece that is let out to its last link is longer by all of them', () => {
     const piece = bracelet('strung-line');
-    const extender = { linkMm: 5, links: 6 };
+    const extender = { linkMm: 5, links: 6, rings: null };
     const plan = planned({ ...piece, ends: { ...piece.ends, extender } });
     expect(plan.closure.longestMm).toBeCloseTo(plan.chosen.finishedMm + 30, 9);
     expect(planned(piece).closure.longestMm).toBe(planned(piece).chosen.finishedMm);

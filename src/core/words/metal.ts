@@ -23,7 +23,9 @@ export function metalWords(use: MetalUse, chain: string): string | null {
           : 'their first links are opened for the clasp: of closed links take a jump ring there'
       }`;
     case 'extender':
-      return 'its first link hangs in the clasp’s ring';
+      return use.rings
+        ? 'one in the other, the first in the clasp’s ring: they let it out'
+        : 'its first link hangs in the clasp’s ring';
     case 'between sections':
       return 'between sections';
   }

@@ -5,6 +5,7 @@ import type { FindingMaterial } from '@/core/materials/material';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { Choice } from '../../../fields/Choice';
+import { Pick } from '../../../fields/Pick';
 import { useLengths } from '../../../shell/lengths';
 
 interface Props {
@@ -20,22 +21,45 @@ const LINKS = [0, 3, 6, 9, 12] as const;
 /** Links to let the piece out by, and the range of fits that they give. */
 export function ExtenderField({ ends, plan, findings, onChange }: Props) {
   const { show } = useLengths();
+  const { extender } = ends;
   const link = findings.find(({ kind }) => kind === 'extender link') ?? byId(FINDINGS, 'extender-link');
-  const linkMm = ends.extender?.linkMm ?? link.lengthMm;
+  const rings = findings.filter(({ kind }) => kind === 'jump ring');
+  const linkMm = extender?.linkMm ?? link.lengthMm;
   return (
-    <Choice
-      label="Extender chain, links"
-      value={ends.extender?.links ?? 0}
-      options={[...new Set([...LINKS, ends.extender?.links ?? 0])].map((n) => ({
-        value: n,
-        label: n === 0 ? 'none' : `${n}`,
-      }))}
-      onChange={(links) => onChange({ extender: links === 0 ? null : { linkMm, links } })}
-      help={
-        plan && ends.extender
-          ? `Closes from ${show(plan.chosen.finishedMm)} to ${show(plan.closure.longestMm)}, in steps of ${show(linkMm)}.`
-          : `Lets it out in steps of ${show(linkMm)}.`
-      }
-    />
+    <>
+      <Choice
+        label="Extender, links"
+        value={extender?.links ?? 0}
+        options={[...new Set([...LINKS, extender?.links ?? 0])].map((n) => ({
+          value: n,
+          label: n === 0 ? 'none' : `${n}`,
+        }))}
+        onChange={(links) =>
+          onChange({ extender: links === 0 ? null : { linkMm, links, rings: extender?.rings ?? null } })
+        }
+        help={
+          plan && extender
+            ? `Closes from ${show(plan.chosen.finishedMm)} to ${show(plan.closure.longestMm)}, in steps of ${show(linkMm)}.`
+            : `Lets it out in steps of ${show(linkMm)}.`
+        }
+      />
+      {extender && (
+        <Pick
+          label="Its links"
+          value={extender.rings?.id ?? ''}
+          options={[
+            { value: '', label: `a chain, ${show(link.lengthMm)} a link` },
+            ...rings.map(({ id, name, lengthMm }) => ({
+              value: id,
+              label: `${name}, ${show(lengthMm)} each, one in the other`,
+            })),
+          ]}
+          onChange={(id) => {
+            const of = rings.find((ring) => ring.id === id) ?? null;
+            onChange({ extender: { ...extender, rings: of, linkMm: (of ?? link).lengthMm } });
+          }}
+        />
+      )}
+    </>
   );
 }
