@@ -50,6 +50,29 @@ describe('flat herringbone by hand', () => {
     });
   });
 
+  it('a cube and the seed on it in one pick: as many beads, the same length, and thread comes up through the last row alone', () => {
+    const options = { sequence: ['A', 'B'], extra: 1, columns: 2 };
+    const [byRow, atOnce] = ['row', 'unit'].map((strung) => flatHerringbone.bind({ ...options, strung }));
+    if (!byRow || !atOnce) throw new Error('two ways');
+    expect(counted(atOnce, 10)).toEqual({ A: 22, B: 20 });
+    const sizes = (role: string) => byId(BEADS, role === 'A' ? 'cube-4' : 'seed-8');
+    expect(atOnce.form(sizes, all)).toMatchObject({ pitchMm: 6, extraMm: 4 });
+    // In the middle a cube's own pick is all that goes through the right one; the left is come up through once more. The seed on
+    // it holds the next unit besides: down the right one, up the left.
+    const times = (weaveable: Weaveable) =>
+      holeUses(weaveable.weave(10, ends))
+        .filter(({ bead: { place }, bead }) => woven(bead) && [10, 11].includes(place.row))
+        .map(({ bead, traversals }) => `${bead.name}${bead.place.row}: ${traversals}`)
+        .sort();
+    expect(times(atOnce)).toEqual(['left10: 2', 'left11: 3', 'right10: 1', 'right11: 2']);
+    expect(times(byRow)).toEqual(['left10: 3', 'left11: 3', 'right10: 2', 'right11: 2']);
+  });
+
+  it('more rows at once than draw together are refused in words', () => {
+    const seven = { ...flatHerringbone.defaults, sequence: Array<string>(7).fill('A'), strung: 'unit' };
+    expect(flatHerringbone.check(seven).join()).toMatch(/six|6 rows at most/);
+  });
+
   it('closed form by hand: one more row is five holes and two turns of a bead’s width', () => {
     const { lengthMm: l, diameterMm: d } = eleven;
     const inWork = (n: number) => threadMm(layOut(single, n).thread);

@@ -23,11 +23,20 @@ import { at, inRows, partsOf, runningSum, sequenceSchema, structure } from './st
 const MOST = 24;
 const COLUMNS = [2, 4, 6, 8] as const;
 
-const params = z.object({
-  sequence: sequenceSchema(MOST),
-  extra: extraSchema,
-  columns: z.literal(COLUMNS).default(2),
-});
+/** More rows than these, strung at once, do not draw together (from memory). */
+const MOST_AT_ONCE = 6;
+
+const params = z
+  .object({
+    sequence: sequenceSchema(MOST),
+    extra: extraSchema,
+    columns: z.literal(COLUMNS).default(2),
+    strung: z.enum(['row', 'unit']).default('row'),
+  })
+  .refine(
+    ({ strung, sequence }) => strung === 'row' || sequence.length <= MOST_AT_ONCE,
+    `A unit strung at once has ${MOST_AT_ONCE} rows at most: take rows out of it, or string it row by row.`,
+  );
 type Params = z.infer<typeof params>;
 
 /** One row beyond the last whole unit, so that the piece ends as it began. */
@@ -35,36 +44,51 @@ const extraRows = ({ extra }: Params) => extra;
 const roleOfRow = ({ sequence }: Params, row: number) => at(sequence, row % sequence.length);
 const rowsOf = (p: Params, units: number) => units * p.sequence.length + extraRows(p);
 
+/** Rows that are strung at once, as a cube and the seed on it are: those of a unit, where it is asked for. */
+const atOnce = ({ strung, sequence }: Params) => (strung === 'unit' ? sequence.length : 1);
+
+interface Pair {
+  readonly left: Bead;
+  readonly right: Bead;
+}
+
 /**
- * Two columns side by side. Four beads drawn into a square are the first two rows; each later row is two
- * beads, down the right column and up the left one.
+ * Two columns side by side. The first rows, two or more, are drawn into a ring of beads; what follows is strung up the left column
+ * and down the right one, a row or a unit at once, and held by the row below it.
  */
 function weaveTwo(given: Params, units: number, loom: Loom): Made {
   const { w } = loom;
   const p = ringed(given, loom.ring);
   const t = w.needle('working');
   const rows = rowsOf(p, units);
-  const [role0, role1] = [roleOfRow(p, 0), roleOfRow(p, 1)];
+  /** Up the left column from a row on, and down the right one. */
+  const string = (from: number, count: number): Pair[] => {
+    const of = (row: number) => roleOfRow(p, row);
+    const up = Array.from({ length: count }, (_, i) => from + i);
+    const left = up.map((row) => t.pick({ left: of(row) }, { row }).left);
+    const right = up.toReversed().map((row) => t.pick({ right: of(row) }, { row }).right);
+    return left.map((bead, i) => ({ left: bead, right: at(right, -1 - i) }));
+  };
+  const lefts = (pairs: readonly Pair[]) => pairs.map(({ left }) => left);
 
-  const { row0, row1 } = w.in({ pass: START }, () => {
+  const step = atOnce(p);
+  const begun = w.in({ pass: START }, () => {
     t.begin('none');
-    const { left } = t.pick({ left: role0 }, { row: 0 });
-    const up = t.pick({ left: role1 }, { row: 1 });
-    const down = t.pick({ right: role1 }, { row: 1 });
-    const { right } = t.pick({ right: role0 }, { row: 0 });
-    const row1 = { left: up.left, right: down.right };
-    t.through(left, row1.left);
-    return { row0: { left, right }, row1 };
+    const pairs = string(0, Math.max(2, step));
+    t.through(...lefts(pairs));
+    return pairs;
   });
+  const all = [...begun];
+  for (let row = begun.length; row < rows; row += step)
+    w.in({ row }, () => {
+      const below = at(all, -1);
+      const pairs = string(row, Math.min(step, rows - row));
+      t.through(below.right, below.left, ...lefts(pairs));
+      all.push(...pairs);
+    });
 
-  const { items, last } = w.repeat(2, rows, row1, (previous, rowNumber) => {
-    const row = t.pick({ left: roleOfRow(p, rowNumber), right: roleOfRow(p, rowNumber) });
-    t.through(previous.right, previous.left, row.left);
-    return row;
-  });
-
-  const all = [row0, row1, ...items];
-  const { left, right } = row0;
+  const last = at(all, -1);
+  const { left, right } = at(all, 0);
   const top = onePost({
     out: outOf(last.left),
     into: forth(last.right),
@@ -168,7 +192,7 @@ export const flatHerringbone = structure({
     'At the edge, catch the thread below and come up through the edge bead: skipped, the edge comes loose.',
   ],
   params,
-  defaults: { sequence: ['A'], extra: 0, columns: 2 },
+  defaults: { sequence: ['A'], extra: 0, columns: 2, strung: 'row' },
   usual: {},
   fields: [
     {
@@ -186,8 +210,24 @@ export const flatHerringbone = structure({
       help: 'Beads across; two for each pair.',
       options: COLUMNS.map((value) => ({ value, label: `${value}` })),
     },
+    {
+      key: 'strung',
+      kind: 'choice',
+      label: 'Strung at once',
+      help: 'A cube and the seed on it are picked up together: quicker, and only the last row of a unit holds the next.',
+      options: [
+        { value: 'row', label: 'one row' },
+        { value: 'unit', label: 'a whole unit' },
+      ],
+      needs: ({ columns }) => columns === 2,
+    },
   ],
-  unlike: { inColumns: true, of: inRows },
+  unlike: {
+    inColumns: true,
+    not: ({ strung }) =>
+      strung === 'unit' ? 'Sections are strung row by row: string it so, or leave them out.' : null,
+    of: inRows,
+  },
   bind: (p) => ({
     parts: partsOf(p.sequence, 'bead of a row'),
     minimumUnits: Math.max(1, Math.ceil((2 - extraRows(p)) / p.sequence.length)),
