@@ -24,9 +24,10 @@ import { action, type At } from '../work';
 
 /** What the closed length of a clasp can be. */
 const CLOSED = { minMm: 1, maxMm: 120 };
-/** What a ball, a button or a bar can be across, and how thick. */
-const ACROSS = { minMm: 2, maxMm: 80 };
-const THICK = { minMm: 0.5, maxMm: 40 };
+/** What a ball or a button can be across, a bar long, and either thick. */
+const ACROSS = { minMm: 2, maxMm: 30 };
+const LONG = { minMm: 4, maxMm: 80 };
+const THICK = { minMm: 0.5, maxMm: 30 };
 const GONE = 'That is not in the catalogue any more. Reload the page.';
 
 const nameOf = (what: string) =>
@@ -49,7 +50,7 @@ export const addClaspAction = action(
   async ({ name, shape, closed, thick, unit, loops, plated }, { db, workspaceId }) => {
     const style = { unit, denominator: 16 } as const;
     const over = GOES_THROUGH.find((one) => one === shape);
-    const reading = parseLength(closed, unit, over ? ACROSS : CLOSED);
+    const reading = parseLength(closed, unit, over === undefined ? CLOSED : over === 'bar' ? LONG : ACROSS);
     if (!reading.ok) return refused(wordLengthProblem(reading.problem, style));
     const thickness = over && over !== 'ball' ? parseLength(thick, unit, THICK) : null;
     if (thickness && !thickness.ok) return refused(wordLengthProblem(thickness.problem, style));

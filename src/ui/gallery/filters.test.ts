@@ -12,7 +12,7 @@ describe('the marks of the gallery', () => {
     expect(found({ use: 'edging', handle: 'round like a rope', needles: 'two' })).toEqual([]);
   });
 
-  it('two needles: the cross-weaves; a rope: the tubes, round, square and spiral', () => {
+  it('two needles: the cross-weaves; a rope: the tubes, round, square, spiral and netted', () => {
     expect(found({ needles: 'two' })).toEqual(['cross-weave', 'graduated-cross-weave', 'ball-band']);
     expect(found({ thread: 'cord' })).toEqual([
       'strung-line',
@@ -26,6 +26,7 @@ describe('the marks of the gallery', () => {
       'tubular-peyote',
       'spiral-rope',
       'helix-tube',
+      'netted-tube',
       'square-rope',
     ]);
   });
