@@ -62,15 +62,15 @@ test(
     await openChoice(page, 'Clasp and ends');
     await page.getByRole('switch', { name: /woven front/ }).click();
     await page.getByLabel(/Woven front/).fill('17 cm');
-    await expect(slip(page)).toContainText(/chain\s*2 ×/);
+    await expect(slip(page)).toContainText(/chain, whole links\s*\d+ on each side/);
     await expect(slip(page).getByText('right length')).toBeVisible();
     const units = await unitsOf(page);
-    const links = Number(/(\d+) links/.exec((await slip(page).textContent()) ?? '')?.[1]);
+    const links = Number(/(\d+) on each side/.exec((await slip(page).textContent()) ?? '')?.[1]);
     // Two units fewer: more chain, and the same necklace.
     await page.getByRole('radio', { name: new RegExp(`^${units - 2} units`) }).focus();
     await page.keyboard.press('Space');
     await expect.poll(() => unitsOf(page)).toBe(units - 2);
-    await expect(slip(page)).not.toContainText(`${links} links`);
+    await expect(slip(page)).not.toContainText(`${links} on each side`);
     await expect(slip(page).getByText('right length')).toBeVisible();
     await expectAccessible(page);
     await saved(page);
