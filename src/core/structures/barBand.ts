@@ -361,11 +361,6 @@ export const barBand = structure({
               'The beads of the crosses are so much thicker than the bars that they stand up. Take smaller ones.',
             ]
           : []),
-        ...(body(ARM).shape === 'lens'
-          ? [
-              'Lenses in a plus rest one way or another, so how long the band becomes is not certain. Take bars, bricks or half tiles.',
-            ]
-          : []),
         ...(link > APART * linkMm
           ? ['The seeds between two groups hold them apart, so that the band gapes. Take one out.']
           : []),

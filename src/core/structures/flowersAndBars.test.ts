@@ -161,8 +161,6 @@ describe('a band of bars by hand', () => {
     expect(advice({ cross: ['C', 'C', 'C'] })).toMatch(/too short for its plus/);
     expect(advice({ over: ['C', 'C', 'C'] })).toMatch(/from edge to edge/);
     expect(advice({}, { E: 'pressed-8' })).toMatch(/stand up/);
-    expect(advice({}, { A: 'lens' })).toMatch(/rest one way or another/);
-    for (const A of ['bar', 'half-tile']) expect(advice({}, { A })).not.toMatch(/one way or another/);
     expect(advice({ link: ['E'] }, { E: 'pressed-6' })).toMatch(/too thick for the corners/);
   });
 });
