@@ -10,6 +10,7 @@ import { wholeUp } from '../tools/whole';
 export const EDGES_MEET = 0.42;
 const MEET_ON_THE_MIDDLE: readonly BeadShape[] = ['ball', 'rondelle', 'oval', 'bicone'];
 const MEET_FLAT: readonly BeadShape[] = ['cylinder', 'cube', 'bugle', 'twisted bugle'];
+/** Of drops, which are round at one end only (the solver's loops of 12 to 16). */
 const DROPS = 0.83;
 
 /** What is known of a bead of a loop: one that has no shape is taken for a seed. */
@@ -55,4 +56,5 @@ export function triedGirthMm(reckonedMm: number, count: number, seed: LoopSeed):
   const least = tight + HAIR_MM;
   return Math.min(Math.max(reckonedMm, least), passes);
 }
+/** Less than anybody measures. */
 const HAIR_MM = 0.01;

@@ -112,6 +112,8 @@ describe('what a loop goes over', () => {
     // As thick as it is across it is a ball; thin as paper it is across and back.
     expect(buttonGirthMm(6, 6)).toBeCloseTo(ballGirthMm(6), 9);
     expect(buttonGirthMm(12, 0)).toBeCloseTo(24, 9);
+    // Whichever of the two is called its thickness.
+    expect(buttonGirthMm(3, 10)).toBeCloseTo(buttonGirthMm(10, 3), 9);
     // A band round two equal rounds side by side: once round one, and two diameters.
     expect(barGirthMm(2, 2)).toBeCloseTo(2 * Math.PI + 4, 9);
     // A stem as thin as nothing leaves the bar.

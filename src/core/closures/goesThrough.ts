@@ -5,7 +5,7 @@ export const ballGirthMm = (acrossMm: number): number => Math.PI * acrossMm;
 
 /** A flat button goes through edge on: across and back, and round its two rounded rims, mm. Of an oblong one `acrossMm` is the narrow way. */
 export const buttonGirthMm = (acrossMm: number, thickMm: number): number =>
-  2 * Math.max(0, acrossMm - thickMm) + Math.PI * thickMm;
+  2 * Math.abs(acrossMm - thickMm) + Math.PI * Math.min(acrossMm, thickMm);
 
 /** What a bar hangs on lies beside it as it goes through: a stem of seeds, about as thick as one of 11/0 (from memory), mm. */
 const STEM_MM = 2.15;

@@ -66,6 +66,11 @@ describe('what of metal a piece takes', () => {
 
   it('what is gone over by a loop, joined, or closed by a woven part takes none; an ear wire hangs one end', () => {
     expect(metalOf(ends('button-12'), 0, [])).toEqual([]);
+    // What a button hangs on is metal all the same.
+    const hung = { ...end, rings: { finding: ring, count: 1 } };
+    const chain = { linkMm: 3, wovenMm: 180 };
+    expect(metalOf(ends('button-12', { start: hung }), 0, []).map(({ count }) => count)).toEqual([1]);
+    expect(metalOf(ends('button-12', { chain }), 20, []).map(({ count }) => count)).toEqual([40]);
     expect(metalOf(ends('lobster-12', { closing: 'joined' }), 0, [])).toEqual([]);
     expect(metalOf(null, 0, [])).toEqual([]);
     const rung = { ...end, rings: { finding: ring, count: 1 } };

@@ -25,7 +25,7 @@ type Between = readonly { readonly what: FindingMaterial; readonly count: number
 
 /**
  * What of metal a piece takes, from its start to its end: clasp and rings, chain and extender in whole links, and what joins its
- * sections. What is gone over by a loop of seeds, and what is woven, is none.
+ * sections. A ball or a button that is gone over by a loop of seeds, and what is woven, is none.
  * @param ends null where it is closed by what is woven
  * @param linksEach links of chain on either side
  */
@@ -37,7 +37,7 @@ export function metalOf(ends: EndsChoice | null, linksEach: number, between: Bet
     count,
     use: { kind: 'between sections' },
   }));
-  if (ends?.closing !== 'clasp' || ends.clasp.buttonsMm !== null) return sections;
+  if (ends?.closing !== 'clasp') return sections;
   const { clasp, chain, extender } = ends;
   const held = heldEnds(clasp);
   const chained = chain !== null && linksEach > 0;
@@ -48,7 +48,7 @@ export function metalOf(ends: EndsChoice | null, linksEach: number, between: Bet
   });
   const ringed = rings.length === held.length;
   return [
-    { name: clasp.name, count: 1, use: { kind: 'clasp' } },
+    ...(clasp.buttonsMm === null ? [{ name: clasp.name, count: 1, use: { kind: 'clasp' } as const }] : []),
     ...rings,
     ...(chained
       ? [

@@ -6,6 +6,7 @@ import { given } from '../tools/given';
 import { against, bothEnds, forth, straight, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
+import { tubePose } from './tubePose';
 import { at, distinct, girthOf, lengthOf, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 12;
@@ -207,17 +208,7 @@ export const helixTube = structure({
       const { roundMm, turn, shift, radiusMm } = helixOf(p, body);
       const riseMm = roundMm / p.around;
       const upX = (row: number) => row * riseMm;
-      /** On the tube: so far along, round by such an angle, and rising by so much for so much of its way round. */
-      const onTube = (x: number, angle: number, rise: number, round: number): Pose => {
-        const size = Math.hypot(rise, round);
-        const [c, s] = [Math.cos(angle), Math.sin(angle)];
-        const on = round / size;
-        return {
-          centre: [x, radiusMm * c, radiusMm * s],
-          axis: [rise / size, -on * s, on * c],
-          across: [0, c, s],
-        };
-      };
+      const onTube = tubePose(radiusMm);
       const place = (row: number, seed: number | null): Pose => {
         const over = (row - p.around) * turn;
         if (seed === null) {

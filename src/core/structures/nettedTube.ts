@@ -4,6 +4,7 @@ import type { Body, Pose } from '../layout/layout';
 import { against, bothEnds, forth, straight, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
+import { tubePose } from './tubePose';
 import { at, girthOf, lengthOf, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 8;
@@ -124,7 +125,7 @@ function netOf(p: Params, body: (role: string) => Body): Net {
 
 /** A leg must be so much longer than it leads round the tube, or rounds lie in each other (from memory). */
 const LEAST_SLANT = 1.15;
-/** Points nearer than so many girths of a leg leave the legs of a mesh no room beside each other (geometry: two of them, and a rim). */
+/** Points nearer than so many girths of a leg leave the legs of a mesh no room beside each other (geometry: a mesh has two). */
 const NEAREST = 2;
 
 export const nettedTube = structure({
@@ -216,15 +217,7 @@ export const nettedTube = structure({
       const { radiusMm, upMm, asideMm, riseMm } = netOf(p, body);
       const step = (2 * Math.PI) / p.around;
       const legMm = lengthOf(p.leg, body);
-      const onTube = (x: number, angle: number, rise: number, round: number): Pose => {
-        const size = Math.hypot(rise, round);
-        const [c, s] = [Math.cos(angle), Math.sin(angle)];
-        return {
-          centre: [x, radiusMm * c, radiusMm * s],
-          axis: [rise / size, (-round / size) * s, (round / size) * c],
-          across: [0, c, s],
-        };
-      };
+      const onTube = tubePose(radiusMm);
       /** Where a bead lies of a round whose points are at x = 0. */
       const inRound = (row: number, of: string, run: number, index: number): Pose => {
         const turned = (run + row / 2) * step;
@@ -263,6 +256,7 @@ export const nettedTube = structure({
         extraMm: leadMm + trailMm - riseMm,
         widthMm: across,
         thicknessMm: across,
+        // Pushed together by hand (from memory).
         mayShorten: 0.1,
         held: 'former',
         pose({ slot: { of, index, run = 0 }, place: { row } }): Pose {
