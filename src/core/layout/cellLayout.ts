@@ -12,7 +12,7 @@ import type { Settled } from './solver/settled';
 import { pitchIndex, PER_BEAD, stateOf } from './solver/state';
 
 /** Raised whenever the solver's answers change: results of another version are not used. */
-export const SOLVER_VERSION = 4;
+export const SOLVER_VERSION = 5;
 
 /** Lengths are kept to a thousandth of a millimetre: floating point differs between machines. */
 export const rounded = (mm: number) => Math.round(mm * 1000) / 1000;
