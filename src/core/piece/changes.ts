@@ -221,7 +221,7 @@ function fieldWords(field: Field, value: unknown, style: LengthStyle): string {
     case 'path':
       return pathWords(value);
     case 'count':
-      return String(value);
+      return field.or && field.or.value === value ? field.or.short : String(value);
   }
 }
 

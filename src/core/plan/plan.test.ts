@@ -395,6 +395,31 @@ describe('a count and its neighbours', () => {
     expect(three.chosen.finishedMm - none.chosen.finishedMm).toBeCloseTo(none.gauge.pitchMm, 2);
   });
 
+  it.each([
+    ['tubular-herringbone', 4],
+    ['flat-herringbone', 2],
+    ['ladder', 1],
+    ['strung-line', 1],
+    ['daisy-chain', 8],
+  ] as const)(
+    'craft: %s has n sections of large beads between n + 1 of seeds, whatever the count',
+    (id, each) => {
+      const total = (plan: Plan, role: string) => plan.quantities.find((q) => q.role === role)?.total ?? 0;
+      // Rows of seeds in a section at either end, and rows of A and of D in n units with what ends them.
+      const sections = [
+        { unit: 'AAAD', a: (n: number) => 3 * n + 3, d: (n: number) => n },
+        { unit: 'ADDA', a: (n: number) => 2 * n + 1, d: (n: number) => 2 * n },
+        { unit: 'AA', a: (n: number) => 2 * n, d: () => 0 },
+      ];
+      for (const { unit, a, d } of sections)
+        for (const n of [7, 12]) {
+          const params = { ...structureById(id)?.defaults, sequence: unit.split(''), extra: 'section' };
+          const plan = planned(bracelet(id, { units: n, structure: { id, params } }));
+          expect([total(plan, 'A'), total(plan, 'D')], `${unit} × ${n}`).toEqual([each * a(n), each * d(n)]);
+        }
+    },
+  );
+
   it('the chance and the interval tell the same: 19 of 20 pieces lie in it', () => {
     const { chosen } = planned(bracelet('flat-peyote'));
     expect((chosen.highMm - chosen.lowMm) / (2 * chosen.sdMm)).toBeCloseTo(1.96, 9); // any statistics table

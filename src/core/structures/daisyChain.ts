@@ -6,7 +6,7 @@ import type { BeadSize } from '../materials/material';
 import { against, inside, onePost, ownAndTail, type Loom, type Made } from '../weave/edge';
 import { backOutOf } from '../weave/needle';
 import type { Bead } from '../weave/path';
-import { extraField, extraSchema, extraWords, firstOf } from './extra';
+import { asItEnds, endingField, endingSchema, extraWords, firstOf } from './extra';
 import { beadField } from './field';
 import { at, distinct, girthOf, lengthOf, partsOf, runningSum, sequenceSchema, structure } from './structure';
 import { ROLE_LETTERS, FIRST_ROLES } from './roles';
@@ -15,15 +15,17 @@ const MOST = 6;
 const MOST_OF_A_STEM = 12;
 const PETALS = [6, 8, 10] as const;
 
-const params = z.object({
-  /** The petals of one daisy after another. */
-  sequence: sequenceSchema(MOST),
-  extra: extraSchema,
-  petals: z.literal(PETALS).default(8),
-  centre: z.enum(ROLE_LETTERS),
-  between: z.enum(['stems', 'touching']).default('stems'),
-  stem: sequenceSchema(MOST_OF_A_STEM),
-});
+const params = z
+  .object({
+    /** The petals of one daisy after another. */
+    sequence: sequenceSchema(MOST),
+    extra: endingSchema,
+    petals: z.literal(PETALS).default(8),
+    centre: z.enum(ROLE_LETTERS),
+    between: z.enum(['stems', 'touching']).default('stems'),
+    stem: sequenceSchema(MOST_OF_A_STEM),
+  })
+  .transform(asItEnds);
 type Params = z.infer<typeof params>;
 
 const roleOfDaisy = ({ sequence }: Params, daisy: number) => at(sequence, daisy % sequence.length);
@@ -153,7 +155,7 @@ export const daisyChain = structure({
       help: 'Each letter is one daisy: the bead of all its petals.',
       most: MOST,
     },
-    extraField('Daisies'),
+    endingField('Daisies'),
     {
       key: 'petals',
       kind: 'choice',

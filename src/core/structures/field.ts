@@ -30,7 +30,18 @@ export type Field = {
       /** Where a bead is chosen: how a later role, once it has a bead, is told among the options. */
       readonly roleOption?: (role: RoleLetter) => Option;
     }
-  | { readonly kind: 'count'; readonly least: number; readonly most: number }
+  | {
+      readonly kind: 'count';
+      readonly least: number;
+      readonly most: number;
+      /** What stands in the place of a number, where it goes by itself; `short` is told where a number would be. */
+      readonly or?: {
+        readonly value: string;
+        readonly label: string;
+        readonly short: string;
+        readonly help: string;
+      };
+    }
   | {
       readonly kind: 'length';
       readonly range: LengthRange;
@@ -47,6 +58,8 @@ export type Field = {
       readonly chart: (params: Params) => MotifChart;
     }
 );
+
+export type CountField = Extract<Field, { kind: 'count' }>;
 
 /** What stands for no bead where one can be left out. */
 export const NONE = 'none';

@@ -17,7 +17,7 @@ import {
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
 import { startLadder } from './startLadder';
-import { extraField, extraSchema, extraWords, firstOf, ringed } from './extra';
+import { asItEnds, endingField, endingSchema, extraWords, firstOf, ringed } from './extra';
 import { at, inRows, partsOf, runningSum, sequenceSchema, structure } from './structure';
 
 const MOST = 24;
@@ -29,14 +29,15 @@ const MOST_AT_ONCE = 6;
 const params = z
   .object({
     sequence: sequenceSchema(MOST),
-    extra: extraSchema,
+    extra: endingSchema,
     columns: z.literal(COLUMNS).default(2),
     strung: z.enum(['row', 'unit']).default('row'),
   })
   .refine(
     ({ strung, sequence }) => strung === 'row' || sequence.length <= MOST_AT_ONCE,
     `A unit strung at once has ${MOST_AT_ONCE} rows at most: take rows out of it, or string it row by row.`,
-  );
+  )
+  .transform(asItEnds);
 type Params = z.infer<typeof params>;
 
 /** One row beyond the last whole unit, so that the piece ends as it began. */
@@ -202,7 +203,7 @@ export const flatHerringbone = structure({
       help: 'Each letter is one row.',
       most: MOST,
     },
-    extraField('Rows'),
+    endingField('Rows'),
     {
       key: 'columns',
       kind: 'choice',

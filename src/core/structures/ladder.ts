@@ -5,7 +5,7 @@ import type { BeadShape } from '../materials/material';
 import { forth, inRun, onePost, ownAndTail, reversed, straight, type Loom, type Made } from '../weave/edge';
 import type { Bead } from '../weave/path';
 import { SHORTENS } from './shortening';
-import { extraField, extraSchema, extraWords, firstOf, ringed } from './extra';
+import { asItEnds, endingField, endingSchema, extraWords, firstOf, ringed } from './extra';
 import { at, inRows, partsOf, runningSum, sequenceSchema, structure } from './structure';
 
 const MOST = 12;
@@ -14,12 +14,14 @@ const PICOT_ROLE = 'B';
 const ROUNDED: readonly BeadShape[] = ['seed', 'cylinder', 'ball', 'drop'];
 const PICOT = [PICOT_ROLE, PICOT_ROLE, PICOT_ROLE];
 
-const params = z.object({
-  sequence: sequenceSchema(MOST),
-  extra: extraSchema,
-  /** Beads that stand in one rung. */
-  high: z.union([z.literal(1), z.literal(2)]).default(1),
-});
+const params = z
+  .object({
+    sequence: sequenceSchema(MOST),
+    extra: endingSchema,
+    /** Beads that stand in one rung. */
+    high: z.union([z.literal(1), z.literal(2)]).default(1),
+  })
+  .transform(asItEnds);
 type Params = z.infer<typeof params>;
 
 const extraRungs = ({ extra }: Params) => extra;
@@ -128,7 +130,7 @@ export const ladder = structure({
       help: 'Each letter is one rung. The picots take bead B.',
       most: MOST,
     },
-    extraField('Rungs'),
+    endingField('Rungs'),
     {
       key: 'high',
       kind: 'choice',

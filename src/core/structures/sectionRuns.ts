@@ -4,6 +4,7 @@ import { remembered, rememberedWeakly } from '../tools/remember';
 import type { EdgeName } from '../weave/edge';
 import { WOVEN } from '../weave/path';
 import { rowsEach } from './composedForm';
+import { endingSchema, extraOf } from './extra';
 import { USUAL_SEAM, type Seam } from './seam';
 import type { OtherStitch, SectionChoice, Sections } from './sections';
 import { at, type SectionRun, type Structure, type Unit, type Weaveable } from './structure';
@@ -72,7 +73,8 @@ export function runsOf({
   const { before, after, mirrored } = sections;
   const inRows = structure.unlike !== undefined;
   const own = unitOfParams(params);
-  const extra = inRows && typeof params.extra === 'number' ? params.extra : 0;
+  const ends = endingSchema.safeParse(params.extra);
+  const extra = inRows && ends.success ? extraOf({ sequence: own, extra: ends.data }) : 0;
   const ownStitch = remembered((word: string): BoundRun => {
     const its = inRows ? { ...params, sequence: word.split(''), extra: 0 } : params;
     return { structure: structure.id, params: its, stitch: structure.bind(its) };

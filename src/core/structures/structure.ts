@@ -309,7 +309,7 @@ export const inRows = <P extends { readonly sequence: readonly RoleLetter[] }>(
 
 interface Definition<S extends z.ZodType> extends Omit<Structure, 'defaults' | 'check' | 'bind' | 'unlike'> {
   readonly params: S;
-  readonly defaults: z.infer<S> & Readonly<Record<string, unknown>>;
+  readonly defaults: Required<z.input<S>> & Readonly<Record<string, unknown>>;
   readonly bind: (params: z.infer<S>) => Program;
   readonly unlike?: Unlike<z.infer<S>>;
 }

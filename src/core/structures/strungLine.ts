@@ -14,7 +14,7 @@ import {
 } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead } from '../weave/path';
-import { extraField, extraSchema, extraWords, firstOf, ringed } from './extra';
+import { asItEnds, endingField, endingSchema, extraWords, firstOf, ringed } from './extra';
 import {
   at,
   distinct,
@@ -30,14 +30,16 @@ import {
 const MOST = 24;
 const MOST_SWAG = 30;
 
-const params = z.object({
-  sequence: sequenceSchema(MOST),
-  extra: extraSchema,
-  trips: z.union([z.literal(1), z.literal(2)]),
-  /** Rows of swags: drops hung across every other unit, and a shorter row above them. */
-  swags: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
-  swag: sequenceSchema(MOST_SWAG).default(['C', 'C', 'C', 'D', 'C', 'C', 'C']),
-});
+const params = z
+  .object({
+    sequence: sequenceSchema(MOST),
+    extra: endingSchema,
+    trips: z.union([z.literal(1), z.literal(2)]),
+    /** Rows of swags: drops hung across every other unit, and a shorter row above them. */
+    swags: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
+    swag: sequenceSchema(MOST_SWAG).default(['C', 'C', 'C', 'D', 'C', 'C', 'C']),
+  })
+  .transform(asItEnds);
 type Params = z.infer<typeof params> & {
   /** Its units in order, where they are not all alike. */
   readonly run?: readonly Unit[];
@@ -166,7 +168,7 @@ export const strungLine = structure({
       help: 'Add beads in order.',
       most: MOST,
     },
-    extraField('Beads'),
+    endingField('Beads'),
     {
       key: 'trips',
       kind: 'choice',

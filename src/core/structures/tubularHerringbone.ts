@@ -7,17 +7,19 @@ import { remembered } from '../tools/remember';
 import { against, bothEnds, forth, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead, type Slot } from '../weave/path';
-import { extraField, extraSchema, extraWords, firstOf } from './extra';
+import { asItEnds, endingField, endingSchema, extraWords, firstOf, SECTION } from './extra';
 import { at, inRows, partsOf, runningSum, sequenceSchema, structure } from './structure';
 
 const MOST = 24;
 const ROUNDS = [4, 6, 8] as const;
 
-const params = z.object({
-  sequence: sequenceSchema(MOST),
-  extra: extraSchema,
-  around: z.literal(ROUNDS).default(4),
-});
+const params = z
+  .object({
+    sequence: sequenceSchema(MOST),
+    extra: endingSchema,
+    around: z.literal(ROUNDS).default(4),
+  })
+  .transform(asItEnds);
 type Params = z.infer<typeof params>;
 
 const extraRounds = ({ extra }: Params) => extra;
@@ -107,7 +109,7 @@ export const tubularHerringbone = structure({
     'Larger beads in one round need a round of middle size on either side, or thread shows.',
   ],
   params,
-  defaults: { sequence: ['A', 'A', 'A', 'B'], extra: 1, around: 4 },
+  defaults: { sequence: ['A', 'A', 'A', 'B'], extra: SECTION, around: 4 },
   usual: {},
   fields: [
     {
@@ -117,7 +119,7 @@ export const tubularHerringbone = structure({
       help: 'Each letter is one round. Sections of larger beads stand between sections of seeds.',
       most: MOST,
     },
-    extraField('Rounds'),
+    endingField('Rounds'),
     {
       key: 'around',
       kind: 'choice',

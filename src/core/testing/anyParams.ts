@@ -20,8 +20,10 @@ export function anyParams({ fields, defaults, check }: Structure): fc.Arbitrary<
         return fc.constantFrom(...field.options.map(({ value }) => value));
       case 'switch':
         return fc.boolean();
-      case 'count':
-        return fc.integer({ min: field.least, max: Math.min(field.most, field.least + 4) });
+      case 'count': {
+        const number = fc.integer({ min: field.least, max: Math.min(field.most, field.least + 4) });
+        return field.or ? fc.oneof(number, fc.constant(field.or.value)) : number;
+      }
       case 'sequence': {
         const { roles = FIRST_ROLES.slice(0, 4), most } = field;
         return fc.array(fc.constantFrom(...roles.slice(0, 4)), {

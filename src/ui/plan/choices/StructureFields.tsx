@@ -6,7 +6,7 @@ import { beadOf } from '@/core/piece/part';
 import { boundStitch, structureById } from '@/core/structures/registry';
 import { offeredRoles } from '@/core/structures/offeredRoles';
 import { rolesOf } from '@/core/structures/structure';
-import { fieldsThatCount, optionsOf, type Field } from '@/core/structures/field';
+import { fieldsThatCount, optionsOf, type CountField, type Field } from '@/core/structures/field';
 import { ROLE_LETTERS, type RoleLetter } from '@/core/structures/roles';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { Choice } from '../../fields/Choice';
@@ -98,16 +98,7 @@ function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) 
         />
       );
     case 'count':
-      return (
-        <CountInput
-          label={field.label}
-          help={field.help}
-          value={typeof value === 'number' ? value : null}
-          least={field.least}
-          most={field.most}
-          onChange={onChange}
-        />
-      );
+      return <CountOrElse field={field} value={value} onChange={onChange} />;
     case 'length':
       return (
         <LengthInput
@@ -142,6 +133,37 @@ function StructureField({ field, piece, value, onChange, onPiece }: FieldProps) 
         />
       );
   }
+}
+
+/** A number, and where it can go by itself a switch for that before it. */
+function CountOrElse({
+  field: { label, help, least, most, or },
+  value,
+  onChange,
+}: Pick<FieldProps, 'value' | 'onChange'> & { readonly field: CountField }) {
+  const byItself = or !== undefined && value === or.value;
+  return (
+    <>
+      {or && (
+        <Toggle
+          label={or.label}
+          help={or.help}
+          checked={byItself}
+          onChange={(on) => onChange(on ? or.value : least)}
+        />
+      )}
+      {!byItself && (
+        <CountInput
+          label={label}
+          help={help}
+          value={typeof value === 'number' ? value : null}
+          least={least}
+          most={most}
+          onChange={onChange}
+        />
+      )}
+    </>
+  );
 }
 
 /** The beads of one unit. */
