@@ -82,15 +82,19 @@ function sewnLoop(
     : to === undefined
       ? { called: halfWords(ends.clasp, end, rings !== null) }
       : { to };
-  const inShell = ends.clasp.fastening === 'knot inside' && { inShell: true as const, note };
+  const { fastening } = ends.clasp;
+  const inShell = fastening === 'knot inside' && { inShell: true as const, note };
+  const crimped = fastening === 'crimped' && { crimped: true as const, note };
   return {
     seedsEachSide: seeds,
-    passes,
+    // Once pressed nothing goes through a crimp again.
+    passes: crimped ? Math.min(passes, 1) : passes,
     // To an edge one sews close: nothing there is to be turned.
     ...(turned && to === undefined && { turned }),
     ...(loops > 1 && { loops }),
     ...named,
     ...inShell,
+    ...crimped,
   };
 }
 

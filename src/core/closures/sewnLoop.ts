@@ -20,6 +20,8 @@ export interface SewnLoop {
   readonly called?: string;
   /** A seed lies in the shell of what it holds, with a knot, and thread goes back out of the shell by the hole it came in by. */
   readonly inShell?: true;
+  /** A crimp lies between the work and what it holds: thread goes through it and back, and it is pressed flat. */
+  readonly crimped?: true;
   /** What to see to when it is sewn, in words. */
   readonly note?: string;
   /** What it holds where it holds no clasp, and the joint at which it is sewn on. */

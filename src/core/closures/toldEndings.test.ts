@@ -43,6 +43,38 @@ describe('what closes it is called by its name', () => {
     }
   });
 
+  it('a crimp is gone through to the clasp and back, once; pressed, it can cut soft thread', () => {
+    for (const id of ['flat-peyote', 'strung-line', 'tubular-peyote']) {
+      const plan = closedBy(id, 'crimps');
+      const { path } = plan.work();
+      expect(checkPath(path)).toEqual([]);
+      const attached = path.moves.flatMap((move) =>
+        move.kind === 'attach' ? [`${move.finding.name} ${move.hole}`] : [],
+      );
+      expect(attached.sort()).toEqual([
+        'clasp at the end 0',
+        'clasp at the start 0',
+        'crimp at the end 0',
+        'crimp at the end 1',
+        'crimp at the start 0',
+        'crimp at the start 1',
+      ]);
+      expect(words(plan)).toMatch(
+        /go through the crimp at the end, then go through the clasp at the end, then go back through the crimp at the end/i,
+      );
+      expect(plan.closure.allowanceMm).toBeCloseTo(2 + 10 + 2 + 4, 9);
+      const said = ({ warnings }: Plan) =>
+        warnings.map((one) => (one.code === 'thread' ? one.doubt.code : one.code));
+      expect(said(plan)).toContain('crimp-and-soft');
+      expect(said(plan)).not.toContain('one-pass-through-clasp');
+      const { ends } = newPart('Ends', id, null);
+      const crimped = { ...ends, clasp: byId(CLASPS, 'crimps') };
+      const cord = { thread: byId(THREADS, 'monofilament-0.25') };
+      expect(said(planned(id, { ends: crimped, ...cord }))).not.toContain('crimp-and-soft');
+      expect(said(closedBy(id, 'bead-tips'))).not.toContain('crimp-and-soft');
+    }
+  });
+
   it('in a bead tip lies a seed with its knot, and thread goes back out of the shell; it takes nothing of the length', () => {
     for (const id of ['flat-peyote', 'right-angle-weave', 'cross-weave', 'ladder']) {
       const [tips, bars] = [closedBy(id, 'bead-tips'), closedBy(id, 'end-bars')];

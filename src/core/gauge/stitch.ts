@@ -2,8 +2,9 @@ import { layoutRequest, type CellLayout, type LayoutRequest } from '../layout/ce
 import { roundForm } from '../layout/round';
 import { solvedForm } from '../layout/solvedForm';
 import type { StitchKey } from '../fit/swatchBook';
+import { KNOT_ROLE } from '../materials/knot';
 import type { BeadSize } from '../materials/material';
-import { bodiesOf } from '../piece/part';
+import { bodiesOnThread } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { SAMPLE, type Built } from '../read/totals';
 import { boundStitch, ownUnits } from '../structures/registry';
@@ -40,7 +41,10 @@ const stitches = new Map<string, Stitch>();
  */
 export function stitchOf(q: StitchQuestion): Stitch {
   const { structure, params, weaveable, body, ends, without } = q;
-  const sizes = rolesOf(weaveable).map((role) => [role, body(role)]);
+  const sizes = [...rolesOf(weaveable), ...(weaveable.knotted ? [KNOT_ROLE] : [])].map((role) => [
+    role,
+    body(role),
+  ]);
   const key = JSON.stringify([structure.id, params, ends, without, sizes]);
   const found = stitches.get(key);
   if (found) return found;
@@ -91,9 +95,11 @@ export function stitchKey(q: Omit<StitchQuestion, 'ends'>): StitchKey | null {
 }
 
 /** What swatches of a piece's stitch in its beads are kept under; null where its units do not repeat. */
-export function swatchKey(piece: Pick<PartOfPiece, 'structure' | 'beads' | 'without'>): StitchKey | null {
+export function swatchKey(
+  piece: Pick<PartOfPiece, 'structure' | 'beads' | 'thread' | 'doubled' | 'without'>,
+): StitchKey | null {
   const bound = boundStitch(ownUnits(piece.structure));
   if (!bound.ok) return null;
   const { params } = piece.structure;
-  return stitchKey({ ...bound, params, body: bodiesOf(piece), without: piece.without });
+  return stitchKey({ ...bound, params, body: bodiesOnThread(piece), without: piece.without });
 }

@@ -55,7 +55,7 @@ export function sewLoop(
   place = nth,
 ): void {
   const runs = loopRuns(loop);
-  const { finding, inShell, note } = loop;
+  const { finding, inShell, crimped, note } = loop;
   const joint = finding?.joint ?? end;
   const seeds = (count: number) => Array<string>(count).fill(LOOP_ROLE);
   const sewing = sewingWords(loop);
@@ -63,11 +63,14 @@ export function sewLoop(
     const holes = inShell ? 2 : 1;
     const ring =
       loop.buttonSeeds === undefined ? w.finding(heldBy(loop, end, place), holes, { joint, nth }) : null;
+    const crimp = ring && crimped ? w.finding(`crimp at the ${end}`, 2, { joint, nth }) : null;
     // A single loop is no run of several.
     const run = nth === 0 ? {} : { run: nth };
     const neck = needle.string(seeds(hasNeck(loop) ? 1 : 0), LOOP_SLOTS.neck, run);
     const out = needle.string(seeds(runs.out), LOOP_SLOTS.out, run);
+    if (crimp) needle.attach(crimp);
     if (ring) needle.attach(ring);
+    if (crimp) needle.attach(crimp, WAY_BACK);
     const inside = inShell ? needle.string(seeds(1), LOOP_SLOTS.back, run) : [];
     if (inShell) needle.knot('overhand');
     if (ring && inShell) needle.attach(ring, WAY_BACK);
@@ -90,5 +93,5 @@ export function sewLoop(
   w.joint(joint, sewing, () => w.pass(sewing, note ? { why: note } : {}, first));
 }
 
-/** Through a shell and out again: its one hole, as it is gone through the other way. */
+/** Through a shell or a crimp and out again: its one hole, as it is gone through the other way. */
 const WAY_BACK = 1;

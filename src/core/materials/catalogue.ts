@@ -304,6 +304,13 @@ export const CLASPS: readonly Clasp[] = [
     fastening: 'knot inside',
     note: 'Knot the cord round a seed inside the tip, about three knots; do not trim close.',
   }),
+  clasp('crimps', 'crimps, a pair, lobster 10 mm and ring', 'crimp', {
+    startMm: 2 + 10,
+    endMm: 2 + 4,
+    spreadMm: 1,
+    fastening: 'crimped',
+    note: 'Bring the thread back through the first beads too, draw the loop close, then press the crimp flat.',
+  }),
   clasp('end-bars', 'sewn-in end bars, lobster 10 mm and ring', 'end bar', {
     startMm: 5 + 10,
     endMm: 5 + 4,

@@ -151,6 +151,7 @@ export const CLASP_SHAPES = [
   'ball',
   'bar',
   'bead tip',
+  'crimp',
   'end bar',
   'end cap',
   'wire guard',
@@ -160,7 +161,7 @@ export const CLASP_SHAPES = [
 ] as const;
 
 /** How a closure is fastened to the work. */
-export const FASTENINGS = ['sewn loop', 'knot inside', 'sewn in', 'glued'] as const;
+export const FASTENINGS = ['sewn loop', 'knot inside', 'crimped', 'sewn in', 'glued'] as const;
 
 export const claspSchema = z.object({
   id: z.string().min(1).max(60),

@@ -2,7 +2,14 @@ import * as z from 'zod';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { CORE_ROLE } from '../joints/setIn';
 import { colouringSchema, type Shade } from '../colour/shades';
-import { beadMaterialSchema, sizeOf, type BeadMaterial, type BeadSize } from '../materials/material';
+import { KNOT_ROLE, knotBody } from '../materials/knot';
+import {
+  beadMaterialSchema,
+  sizeOf,
+  type BeadMaterial,
+  type BeadSize,
+  type ThreadMaterial,
+} from '../materials/material';
 import { structureById } from '../structures/registry';
 import { sectionsSchema } from '../structures/sections';
 import { given } from '../tools/given';
@@ -132,6 +139,14 @@ export function bodiesOf(part: Pick<Part, 'beads'>): (role: string) => BeadSize 
     bodies.set(role, body);
     return body;
   };
+}
+
+/** The same with a knot between two beads among them, as the thread of the piece makes it. */
+export function bodiesOnThread(
+  part: Pick<Part, 'beads'> & { readonly thread: ThreadMaterial; readonly doubled: boolean },
+): (role: string) => BeadSize {
+  const [beads, knot] = [bodiesOf(part), knotBody(part.thread, part.doubled)];
+  return (role) => (role === KNOT_ROLE ? knot : beads(role));
 }
 
 /** What a maker calls a part that she has given no name. */

@@ -2,7 +2,7 @@ import { closureOf, type Closure } from '../closures/closure';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import type { CountRule } from '../fit/rules';
 import { makeOf, needsNeedle, type BeadSize } from '../materials/material';
-import { beadOf, bodiesOf } from '../piece/part';
+import { beadOf, bodiesOnThread } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { unsuited, type Unsuited } from '../structures/parts';
 import { boundStitch } from '../structures/registry';
@@ -52,7 +52,7 @@ export function bindPart(
   const doubtful = unsuited(weaveable.parts, (role) => beadOf(piece, role));
   const standing = standsInTheWay(piece, weaveable, doubtful);
   if (standing) return noPlan(standing);
-  const body = bodiesOf(piece);
+  const body = bodiesOnThread(piece);
   const { mostLoops = 1 } = weaveable;
   const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops, closedBy?.name);
   const loops = { ...closure.loops, about: piece.count.by === 'around' };

@@ -8,7 +8,7 @@ import type { Arranged } from '../fit/fitOf';
 import { beside } from '../layout/sketch';
 import { makeOf } from '../materials/material';
 import { beadGrams } from '../materials/weight';
-import { beadOf, bodiesOf, partName } from '../piece/part';
+import { beadOf, bodiesOnThread, partName } from '../piece/part';
 import { usualWear } from '../piece/newPiece';
 import { asPiece, partOf, type PartOfPiece } from '../piece/partOfPiece';
 import type { Piece } from '../piece/piece';
@@ -172,7 +172,7 @@ function planGraduated(
     );
     return part.ok ? fitPart(part, lookups, arranged) : part;
   };
-  const ofSteps = graduation.question(bodiesOf(piece));
+  const ofSteps = graduation.question(bodiesOnThread(piece));
   const first = withCounts(
     graduation.steps.map(() => ofSteps.least),
     null,
@@ -273,7 +273,16 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
       }),
       threadDoubts: pathless
         ? []
-        : threadDoubts({ piece, structure, roles, holes, thread, quantities, exposed }),
+        : threadDoubts({
+            piece,
+            structure,
+            knotted: weaveable.knotted ?? false,
+            roles,
+            holes,
+            thread,
+            quantities,
+            exposed,
+          }),
       unsuited: part.doubtful,
       advice: weaveable.advise?.(part.body) ?? [],
       strung: {

@@ -165,14 +165,17 @@ function strungWarnings({ components, loose, closing }: Strung): Warning[] {
 /** A measured unit that differs by more than this from what was worked out is looked at twice (from memory). */
 const DIFFERS = 0.15;
 
-function makingWarnings({ closure, thread, gauge, pathless, byMeasure }: Findings): Warning[] {
+function makingWarnings({ piece, closure, thread, gauge, pathless, byMeasure }: Findings): Warning[] {
   const warnings: Warning[] = [];
   const { pitchMm, workedOutMm } = gauge;
   if (byMeasure?.example) warnings.push({ code: 'example-figures' });
   if (pathless) warnings.push({ code: 'no-path' });
   else if (Math.abs(pitchMm / workedOutMm - 1) > DIFFERS)
     warnings.push({ code: 'gauge-differs', gaugeMm: pitchMm, workedOutMm });
-  if (closure.closing === 'clasp' && closure.passes < 2)
+  const { fastening } = piece.ends.clasp;
+  // A knot in its shell, and a pressed crimp, hold one thread as well as two.
+  const heldByOne = fastening === 'knot inside' || fastening === 'crimped';
+  if (closure.closing === 'clasp' && closure.passes < 2 && !heldByOne)
     warnings.push({ code: 'one-pass-through-clasp', holder: closure.loops.start.finding?.name ?? 'clasp' });
   if (gauge.swatches && !gauge.swatches.sameThread) warnings.push({ code: 'other-thread' });
   // A length to each of several stretches is no change of thread.

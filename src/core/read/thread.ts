@@ -1,3 +1,4 @@
+import { KNOT_ROLE, knotTakesMm } from '../materials/knot';
 import { distance, spotPoint, type Layout, type Point } from '../layout/layout';
 import { follow, holeEndOf, type Spot, type Trip } from '../weave/follow';
 import { strandsOf, type Move, type Path } from '../weave/path';
@@ -74,7 +75,8 @@ function nearest(from: Point, to: Point, aroundMm: number | undefined): Point {
 
 /** Thread that a move takes where it stands: a knot, or the way round the outside of a bead. */
 function standing(move: Move, layout: Layout): number {
-  if (move.kind === 'knot') return KNOT_MM;
+  if (move.kind === 'knot')
+    return move.knot === 'between beads' ? knotTakesMm(layout.body(KNOT_ROLE)) : KNOT_MM;
   // Along the bead is the gap to where it goes in again; clearing its girth on the way costs a radius twice.
   return move.kind === 'around' ? layout.body(move.bead.role).diameterMm : 0;
 }

@@ -40,9 +40,12 @@ export type Swatch = z.infer<typeof swatchSchema>;
 export const readSwatch = (raw: unknown): Swatch => swatchSchema.parse(storableSchema.parse(raw));
 
 /** A swatch begins as a piece does: without an end. */
-const swatchPiece = ({ structure, beads, without }: Swatch): Parameters<typeof swatchKey>[0] => ({
+const swatchPiece = ({ structure, beads, thread, without }: Swatch): Parameters<typeof swatchKey>[0] => ({
   structure,
   beads,
+  thread,
+  // A swatch does not tell: its thread is taken as it is.
+  doubled: false,
   without,
 });
 

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { ArrangeQuestion } from '../fit/arrange';
 import type { Body, Pose } from '../layout/layout';
 import { weaveLine } from './strungLine';
+import { knotMm, knotsField, mayShortenBy, takesMm } from './knotted';
 import { beadField, NONE } from './field';
 import { graduated, graduationFields, toArrange, graduationSchema } from './graduation';
 import { at, partsOf, runningSum, structure } from './structure';
@@ -11,6 +12,7 @@ const params = z.object({
   ...graduationSchema,
   /** A small bead between every two, or none. */
   spacer: z.enum([NONE, ...ROLE_LETTERS]),
+  knots: z.enum([NONE, 'bead']).default(NONE),
 });
 type Params = z.infer<typeof params>;
 
@@ -22,11 +24,12 @@ function sequenceOf(p: Params): RoleLetter[] {
   return beads.flatMap((role, i) => (i === 0 ? [role] : [spacer, role]));
 }
 
-/** What the fit is asked: a spacer belongs to every bead but one. */
+/** What the fit is asked: a spacer belongs to every bead but one, and a knot to all of them but one. */
 function question(p: Params, body: (role: string) => Body): Pick<ArrangeQuestion, 'stepsMm' | 'fixedMm'> {
-  const spacerMm = p.spacer === NONE ? 0 : body(p.spacer).lengthMm;
-  const centreMm = p.centre === 'one' ? body(at(p.steps, -1)).lengthMm + spacerMm : 0;
-  return { stepsMm: p.steps.map((role) => body(role).lengthMm + spacerMm), fixedMm: centreMm - spacerMm };
+  const [spacerMm = 0] = p.spacer === NONE ? [] : takesMm([p.spacer], body, p.knots);
+  const eachMm = takesMm(p.steps, body, p.knots).map((mm) => mm + spacerMm);
+  const centreMm = p.centre === 'one' ? at(eachMm, -1) : 0;
+  return { stepsMm: eachMm, fixedMm: centreMm - spacerMm - knotMm(body, p.knots) };
 }
 
 const { steps, centre, apart } = graduationFields({
@@ -54,7 +57,7 @@ export const graduatedLine = structure({
     'Neighbouring steps should differ by about a millimetre or two; a greater jump reads as a mistake.',
   ],
   params,
-  defaults: { steps: ['A', 'B', 'C'], centre: 'one', spacer: NONE, apart: 1, counts: [] },
+  defaults: { steps: ['A', 'B', 'C'], centre: 'one', spacer: NONE, apart: 1, counts: [], knots: NONE },
   usual: { A: 'pressed-4', B: 'pressed-6', C: 'pressed-8' },
   fields: [
     steps,
@@ -66,6 +69,7 @@ export const graduatedLine = structure({
       roles: FIRST_ROLES.slice(3),
       without: 'nothing',
     }),
+    knotsField(),
     apart,
   ],
   bind: (p) => {
@@ -75,20 +79,23 @@ export const graduatedLine = structure({
       minimumUnits: 1,
       rowWord: 'unit',
       closing: null,
-      closings: ['clasp', 'joined', 'open'],
-      formIsExact: 'end to end',
+      closings: p.knots === NONE ? ['clasp', 'joined', 'open'] : ['clasp'],
+      formIsExact: p.knots === NONE ? 'end to end' : 'with knots',
+      knotted: p.knots !== NONE,
       arrangement: toArrange(p, 'bead', (body) => question(p, body)),
-      work: (loom, units) => weaveLine({ sequence, extra: 0, trips: 2, swags: 0, swag: ['A'] }, units, loom),
-      /** Closed form: the sum of the lengths. */
+      work: (loom, units) =>
+        weaveLine({ sequence, extra: 0, trips: 2, swags: 0, swag: ['A'], knots: p.knots }, units, loom),
+      /** Closed form: the sum of the lengths, and of the knots between. */
       form(body) {
-        const { starts, total } = runningSum(sequence.map((role) => body(role).lengthMm));
+        const takes = takesMm(sequence, body, p.knots);
+        const { starts, total } = runningSum(takes);
         const thickest = Math.max(...sequence.map((role) => body(role).diameterMm));
         return {
           pitchMm: total,
-          extraMm: 0,
+          extraMm: -knotMm(body, p.knots),
           widthMm: thickest,
           thicknessMm: thickest,
-          mayShorten: 0,
+          mayShorten: mayShortenBy(takes, body, p.knots),
           held: 'line',
           pose({ role, slot, place: { row } }): Pose {
             const x = row * total + at(starts, slot.index) + body(role).lengthMm / 2;

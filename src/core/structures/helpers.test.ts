@@ -12,9 +12,10 @@ describe('fields that mean something', () => {
   const keys = (params: Readonly<Record<string, unknown>>) =>
     fieldsThatCount(strungLine, params).map(({ key }) => key);
   it('a swag’s beads only where swags hang', () => {
-    expect(keys({})).toEqual(['sequence', 'extra', 'trips', 'swags']);
+    expect(keys({})).toEqual(['sequence', 'extra', 'trips', 'knots', 'swags']);
     expect(keys({ swags: 0 })).not.toContain('swag');
-    expect(keys({ swags: 1 })).toEqual(['sequence', 'extra', 'trips', 'swags', 'swag']);
+    expect(keys({ swags: 1 })).toEqual(['sequence', 'extra', 'trips', 'knots', 'swags', 'swag']);
+    expect(keys({ knots: 'bead' })).toEqual(['sequence', 'extra', 'knots', 'swags']);
     expect(keys({ swags: 2, sequence: ['A'] })).toContain('swag');
   });
 });

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { NO_LOOP } from '../closures/sewnLoop';
 import type { Pose } from '../layout/layout';
 import { byId, BEADS } from '../materials/catalogue';
+import { KNOT_ROLE } from '../materials/knot';
 import type { BeadSize } from '../materials/material';
 import { runs } from '../testing/thorough';
 import { checkMeetings, checkPath } from '../weave/check';
@@ -169,7 +170,8 @@ describe('sections along a piece', () => {
               );
           } else {
             const sum = wovenBeads(path).reduce((mm, { role }) => mm + size(role).lengthMm, 0);
-            expect(lengthMm).toBeCloseTo(sum, 6);
+            const knots = path.moves.filter((move) => move.kind === 'knot' && move.knot === 'between beads');
+            expect(lengthMm).toBeCloseTo(sum + knots.length * size(KNOT_ROLE).lengthMm, 6);
           }
 
           const poses = lies(composed, path, units);

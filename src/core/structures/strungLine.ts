@@ -14,6 +14,8 @@ import {
 } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import type { Bead } from '../weave/path';
+import { NONE } from './field';
+import { knotMm, knotsField, knotsSchema, mayShortenBy, takesMm } from './knotted';
 import { asItEnds, endingField, endingSchema, extraWords, firstOf, ringed } from './extra';
 import {
   at,
@@ -38,7 +40,12 @@ const params = z
     /** Rows of swags: drops hung across every other unit, and a shorter row above them. */
     swags: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
     swag: sequenceSchema(MOST_SWAG).default(['C', 'C', 'C', 'D', 'C', 'C', 'C']),
+    knots: knotsSchema,
   })
+  .refine(
+    ({ swags, knots }) => swags === 0 || knots === NONE,
+    'Swags hang from a second way through the beads, and no knot lets it pass: leave out the swags, or the knots.',
+  )
   .transform(asItEnds);
 type Params = z.infer<typeof params> & {
   /** Its units in order, where they are not all alike. */
@@ -46,7 +53,8 @@ type Params = z.infer<typeof params> & {
 };
 
 /** Swags need the way back along the line, and so does a line with a free end: it holds itself. */
-const tripsOf = ({ trips, swags }: Params, free: boolean) => (swags > 0 || free ? 2 : trips);
+const tripsOf = ({ trips, swags, knots }: Params, free: boolean) =>
+  knots === NONE ? (swags > 0 || free ? 2 : trips) : 1;
 /** The row above is shorter: without the first and the last bead of the one below. */
 const upper = ({ swag }: Params) => (swag.length > 2 ? swag.slice(1, -1) : swag);
 /** A swag hangs across every second unit that has a neighbour on both sides. */
@@ -61,17 +69,23 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
   const p = ringed(given, ring);
   const open = !ring && loom.hangs('start') === 0;
   const free = !ring && loom.hangs('end') === 0;
-  const { sequence, extra, swags, swag, run = [] } = p;
+  const { sequence, extra, swags, swag, run = [], knots } = p;
   const t = w.needle('working').begin('with a stop bead');
-  const line = w.repeat<Bead[]>(0, units, [], (_, unit) => t.string(run[unit] ?? sequence));
-  const more = Array.from({ length: extra }, (_, i) => at(sequence, i % sequence.length));
-  const closing = extra > 0 ? w.in({ row: units, pass: 'closing bead' }, () => t.string(more)) : [];
+  const knotted = knots === NONE ? undefined : knots === 'bead' ? 'each' : 'first';
+  const string = (roles: Unit) => t.string(roles, '', { knotted });
+  const line = w.repeat<Bead[]>(0, units, [], (_, unit) => string(run[unit] ?? sequence));
+  const begun = Array.from({ length: Math.ceil(extra / sequence.length) }, (_, i) =>
+    sequence.slice(0, extra - i * sequence.length),
+  );
+  const closing = begun.flatMap((roles, i) =>
+    w.in({ row: units + i, pass: 'closing bead' }, () => string(roles)),
+  );
 
   const first = at(line.first, 0);
   const last = at([...line.last, ...closing], -1);
   const all = [...line.items.flat(), ...closing];
   // Closed into a ring: once more through its beginning, or all round again, and a knot with the tail.
-  const again = forth(...(p.trips === 2 ? all : [first]));
+  const again = forth(...(tripsOf(p, free) === 2 ? all : [first]));
   const meeting = { through: again, as: 'close', knotted: true } as const;
   const edges = {
     start: { posts: [turnedAt(backOutOf(first), forth(first))] },
@@ -127,6 +141,13 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
   return { edges, ends: ownAndTail(loom, t, towards(fromEnd), intoStart).reverse() };
 }
 
+/** What the line takes beyond whole units with the knot after each: beads and their knots, but none after the last. */
+function beyondMm({ sequence, extra, knots }: Params, body: (role: string) => Body): number {
+  const beadsMm = firstOf(takesMm(sequence, body, knots), extra);
+  // Within a unit there is no knot to take off.
+  return knots === 'unit' && extra % sequence.length > 0 ? beadsMm : beadsMm - knotMm(body, knots);
+}
+
 /** How far below the middle of the line a swag begins: its first bead and its last find room there. */
 const below = ({ sequence, swag }: Params, body: (role: string) => Body) =>
   (girthOf(sequence, body) + girthOf(swag, body)) / 2;
@@ -158,6 +179,7 @@ export const strungLine = structure({
     trips: 2,
     swags: 0,
     swag: ['C', 'C', 'C', 'D', 'C', 'C', 'C'],
+    knots: NONE,
   },
   usual: {},
   fields: [
@@ -178,7 +200,9 @@ export const strungLine = structure({
         { value: 1, label: 'once' },
         { value: 2, label: 'there and back' },
       ],
+      needs: ({ knots }) => knots === NONE,
     },
+    knotsField('unit'),
     {
       key: 'swags',
       kind: 'choice',
@@ -218,7 +242,8 @@ export const strungLine = structure({
     slots: { swag: 'swag', above: 'arch' },
     extraWord: 'bead',
     closing: extraWords(p, 'bead'),
-    closings: p.swags > 0 ? ['clasp'] : ['clasp', 'joined', 'open'],
+    closings: p.swags > 0 ? ['clasp'] : p.knots === NONE ? ['clasp', 'joined', 'open'] : ['clasp', 'joined'],
+    ...(p.knots !== NONE && { formIsExact: 'with knots', knotted: true }),
     rules: () =>
       p.swags > 0
         ? [{ of: 2, rest: 1, must: false, why: 'with an odd number the swags hang alike from both ends' }]
@@ -237,7 +262,8 @@ export const strungLine = structure({
     },
     /** Closed form: the sum of the lengths; swags hang below the line as arcs of a circle, the upper row on the lower. */
     form(body) {
-      const { starts, total } = runningSum(p.sequence.map((role) => body(role).lengthMm));
+      const takes = takesMm(p.sequence, body, p.knots);
+      const { starts, total } = runningSum(takes);
       const arc = (roles: readonly string[]) =>
         hang(
           total,
@@ -252,13 +278,10 @@ export const strungLine = structure({
           : 0;
       return {
         pitchMm: total,
-        extraMm: firstOf(
-          p.sequence.map((role) => body(role).lengthMm),
-          p.extra,
-        ),
+        extraMm: beyondMm(p, body),
         widthMm: Math.max(thickest, thickest / 2 + hangs),
         thicknessMm: Math.max(thickest, p.swags * girthOf(p.swag, body)),
-        mayShorten: 0,
+        mayShorten: mayShortenBy(takes, body, p.knots),
         held: 'line',
         pose({ role, slot: { of: row, index: k }, place }): Pose {
           if (row === '') {

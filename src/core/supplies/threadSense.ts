@@ -1,5 +1,6 @@
 import { difference } from '../colour/difference';
 import type { Shade } from '../colour/shades';
+import { knotBody } from '../materials/knot';
 import { makeOf, needsNeedle, type BeadMaterial, type BeadShape } from '../materials/material';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import type { RoleQuantity } from '../plan/quantities';
@@ -17,6 +18,16 @@ export type ThreadDoubt =
   | { readonly code: 'sharp-and-soft'; readonly beads: readonly string[] }
   | { readonly code: 'stiff-for-supple'; readonly feel: string }
   | { readonly code: 'elastic-knots' }
+  | { readonly code: 'crimp-and-soft' }
+  | {
+      readonly code: 'knot-slips';
+      readonly bead: string;
+      readonly holeMm: number;
+      readonly knotMm: number;
+      /** Whether the same thread doubled would hold, and the thinnest single one that would. */
+      readonly doubledHolds: boolean;
+      readonly holdsMm: number;
+    }
   | { readonly code: 'change-in-full-hole'; readonly unit: number }
   | { readonly code: 'length-too-long'; readonly longestMm: number; readonly joins: boolean }
   | {
@@ -36,6 +47,7 @@ const STIFF_MM = 0.2;
 interface ThreadFindings {
   readonly piece: PartOfPiece;
   readonly structure: Structure;
+  readonly knotted: boolean;
   readonly roles: readonly string[];
   readonly holes: HoleReading;
   readonly thread: ThreadPlan;
@@ -47,6 +59,7 @@ interface ThreadFindings {
 export function threadDoubts({
   piece,
   structure,
+  knotted,
   roles,
   holes,
   thread,
@@ -56,7 +69,11 @@ export function threadDoubts({
   const bead = (role: string): BeadMaterial => beadOf(piece, role);
   return [
     ...holeDoubts(piece, structure, holes, bead),
+    ...(knotted ? knotDoubts(piece, roles.map(bead)) : []),
     ...(make === 'waxed nylon' || make === 'elastic' ? sharpDoubts(roles.map(bead)) : []),
+    ...(piece.ends.closing === 'clasp' && piece.ends.clasp.fastening === 'crimped' && make !== 'monofilament'
+      ? [{ code: 'crimp-and-soft' } as const]
+      : []),
     ...(isStiff(piece) && SUPPLE.includes(structure.handles)
       ? [{ code: 'stiff-for-supple', feel: structure.feel } as const]
       : []),
@@ -78,6 +95,25 @@ function holeDoubts(
   if (state.going === 'hard') return [{ code: 'goes-hard', ...tightest }];
   const cords = needles === 2 && !needsNeedle(piece.thread) && state.at.trip === 2;
   return [{ code: cords ? 'two-cords' : 'will-not-go', ...tightest }];
+}
+
+/** A knot between beads that is no thicker than the widest of their holes slips into it, and the beads meet. */
+function knotDoubts({ thread, doubled }: PartOfPiece, beads: readonly BeadMaterial[]): ThreadDoubt[] {
+  const [widest] = beads.toSorted((a, b) => b.holeMm - a.holeMm);
+  const knotMm = knotBody(thread, doubled).diameterMm;
+  if (!widest || knotMm > widest.holeMm) return [];
+  const { name, holeMm } = widest;
+  const perMm = knotBody({ diameterMm: 1 }, false).diameterMm;
+  return [
+    {
+      code: 'knot-slips',
+      bead: name,
+      holeMm,
+      knotMm,
+      doubledHolds: !doubled && knotBody(thread, true).diameterMm > holeMm,
+      holdsMm: holeMm / perMm,
+    },
+  ];
 }
 
 function sharpDoubts(beads: readonly BeadMaterial[]): ThreadDoubt[] {

@@ -59,6 +59,8 @@ interface PickOptions {
 }
 
 interface StringOptions extends PickOptions {
+  /** A knot close between beads, before each of these or before the first only; none where the thread has come through no bead yet. */
+  readonly knotted?: 'each' | 'first' | undefined;
   /** Which of several such, from 0: a column of a strip, a loop of an end. */
   readonly run?: number;
 }
@@ -92,10 +94,12 @@ export class Needle {
   }
 
   /** Picks up beads of the given roles together, named by their place among them. */
-  string(roles: readonly string[], of = '', { run, ...options }: StringOptions = {}): Bead[] {
+  string(roles: readonly string[], of = '', { run, knotted, ...options }: StringOptions = {}): Bead[] {
     const named = run === undefined ? of : `${of}${run + 1}-`;
     return roles.map((role, index) => {
       const slot = run === undefined ? { of, index } : { of, index, run };
+      const wanted = knotted === 'each' || (knotted === 'first' && index === 0);
+      if (wanted && this.work.links.lastOut(this.name)) this.knot('between beads');
       return this.pickOne(role, slot, `${named}${index + 1}`, options);
     });
   }

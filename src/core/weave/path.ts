@@ -117,7 +117,8 @@ export interface Bridge {
   readonly to: HoleEnd;
 }
 
-export type Knot = 'half hitch' | 'overhand' | 'square';
+/** The last is an overhand knot that lies close between two beads, and keeps them apart. */
+export type Knot = 'half hitch' | 'overhand' | 'square' | 'between beads';
 /** A stop bead keeps the first beads on: a foreign one comes off again, one of the pattern stays. */
 export const STOP_BEADS = ['foreign', 'pattern', 'none'] as const;
 export type StopBead = (typeof STOP_BEADS)[number];

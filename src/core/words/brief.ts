@@ -46,7 +46,7 @@ function brief(run: readonly Act[], words: StepWords): string | null {
     case 'again':
       return 'the same way again';
     case 'knot':
-      return act.knot;
+      return act.knot === 'between beads' ? 'knot' : act.knot;
     case 'begin':
       return act.next ? 'the next length' : act.stop === 'foreign' ? 'stop bead' : null;
     case 'turn':

@@ -253,6 +253,12 @@ export const GLOSSARY = [
     example: null,
   },
   {
+    word: 'crimp',
+    meaning:
+      'A small tube of soft metal: thread goes through it, through the clasp and back through it, and it is pressed flat.',
+    example: null,
+  },
+  {
     word: 'reinforce',
     meaning: 'Once more round what is there already, so that it holds: loops of a clasp at least twice.',
     example: { structureId: 'flat-herringbone', roles: ['loop'] },

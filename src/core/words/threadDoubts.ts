@@ -1,5 +1,5 @@
 import { loopEndOf } from '../closures/sewnLoop';
-import { formatTenth, formatThread, type LengthStyle } from '../length/length';
+import { formatFine, formatTenth, formatThread, type LengthStyle } from '../length/length';
 import type { HoleState } from '../supplies/holeFill';
 import type { ThreadDoubt } from '../supplies/threadSense';
 import { percent } from './figures';
@@ -50,6 +50,20 @@ export function wordThreadDoubt(doubt: ThreadDoubt, style: LengthStyle): Said {
         title: 'Elastic is tied, not hitched.',
         text: 'Tie a square knot with one more turn while it is stretched, let it slip into a bead with a wide hole, and trim away from it. Catch no bead in the knot.',
       };
+    case 'crimp-and-soft':
+      return {
+        title: 'A crimp can cut this thread.',
+        text: 'Pressed flat, its edge wears through what is soft. Take cord for crimps, or close with bead tips.',
+      };
+    case 'knot-slips': {
+      const fine = (mm: number) => formatFine(mm, style);
+      return {
+        title: `A knot slips into ${doubt.bead}.`,
+        text: `It is about ${fine(doubt.knotMm)} thick and the hole ${fine(doubt.holeMm)} wide. ${
+          doubt.doubledHolds ? 'Doubled, this thread holds; or take' : 'Take'
+        } one of more than ${fine(doubt.holdsMm)}.`,
+      };
+    }
     case 'change-in-full-hole':
       return {
         title: `Full holes where thread is changed, after unit ${doubt.unit + 1}.`,

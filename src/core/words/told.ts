@@ -60,6 +60,7 @@ const KNOTS: Readonly<Record<Knot, string>> = {
   'half hitch': 'make a half hitch',
   overhand: 'make an overhand knot',
   square: 'tie a square knot',
+  'between beads': 'make an overhand knot close against the bead',
 };
 
 /** How the rest of a thread is dealt with (common practice). */

@@ -44,6 +44,8 @@ function Fitting({ shape, l }: { shape: Clasp['shape']; l: number }) {
       return <Plate l={l} high={9} />;
     case 'end cap':
       return <path d={`M 0 -1 Q ${l * 0.2} -4 ${l} -4 V 4 Q ${l * 0.2} 4 0 1 Z`} {...solid} />;
+    case 'crimp':
+      return <rect y={-1} width={l} height={2} rx={0.3} {...solid} />;
     case 'wire guard':
       return <path d={`M ${l} -1.2 H ${l * 0.5} A 1.2 1.2 0 0 0 ${l * 0.5} 1.2 H ${l}`} {...metal} />;
     default:
@@ -132,6 +134,7 @@ export function ClaspStart({ clasp }: { clasp: Clasp }) {
     case 'ring top':
       return <ellipse cx={l / 2} rx={l / 2} ry={l * 0.35} {...solid} />;
     case 'bead tip':
+    case 'crimp':
     case 'end bar':
     case 'end cap':
     case 'wire guard':
@@ -183,6 +186,7 @@ export function ClaspEnd({ clasp }: { clasp: Clasp }) {
     case 'ear wire':
       return null;
     case 'bead tip':
+    case 'crimp':
     case 'end bar':
     case 'end cap':
     case 'wire guard':

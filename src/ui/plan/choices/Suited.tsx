@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { useMemo } from 'react';
-import { bodiesOf } from '@/core/piece/part';
+import { bodiesOnThread } from '@/core/piece/part';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import { boundStitch } from '@/core/structures/registry';
 import styles from './choices.module.css';
@@ -18,7 +18,7 @@ export function Suited({ part, onChange }: Props) {
   const found = useMemo(() => {
     const bound = boundStitch(structure);
     if (!bound.ok || !bound.weaveable.suited) return null;
-    const body = bodiesOf(part);
+    const body = bodiesOnThread(part);
     return { advice: bound.weaveable.advise?.(body) ?? [], params: bound.weaveable.suited(body) };
   }, [structure, part]);
   if (!found || found.advice.length === 0) return null;

@@ -50,6 +50,7 @@ export function EndFields({ ends, findings, button, seed, to, onChange }: Props)
       loop={loop && (to !== undefined || fastening === 'sewn loop')}
       to={to}
       holder={to ?? holderWords(ends.clasp)}
+      once={to === undefined && fastening === 'crimped'}
       onChange={set}
     />
   );
@@ -90,6 +91,7 @@ function OneEnd({
   loop,
   to,
   holder,
+  once,
   onChange,
 }: {
   readonly title: string;
@@ -100,6 +102,8 @@ function OneEnd({
   readonly to: string | undefined;
   /** What it holds, or is sewn to, in a word. */
   readonly holder: string;
+  /** Whether thread goes through it once and no more. */
+  readonly once: boolean;
   readonly onChange: (end: End) => void;
 }) {
   const label = (words: string) =>
@@ -129,13 +133,15 @@ function OneEnd({
           help="By the clasp that comes: both threads of a turned loop go through one seed more at the work, and beyond it the loop can stand on edge."
         />
       )}
-      <Choice
-        label={label(`threads through the ${holder}`)}
-        value={end.passes}
-        options={THREADS.map((n) => ({ value: n, label: `${n}` }))}
-        onChange={(passes) => onChange({ ...end, passes })}
-        help="Two or more; three for a heavy piece."
-      />
+      {!once && (
+        <Choice
+          label={label(`threads through the ${holder}`)}
+          value={end.passes}
+          options={THREADS.map((n) => ({ value: n, label: `${n}` }))}
+          onChange={(passes) => onChange({ ...end, passes })}
+          help="Two or more; three for a heavy piece."
+        />
+      )}
       {usual && (
         <Choice
           label={label(`jump rings between loop and ${holder}`)}

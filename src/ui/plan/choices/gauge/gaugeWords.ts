@@ -31,6 +31,11 @@ const EXACT = {
     trust:
       'Strung beads are as long as they are; only lots differ. The sizes are usual values: ten beads on a ruler are surer.',
   },
+  'with knots': {
+    source: 'the beads’ own lengths, and a knot of your thread between them',
+    trust:
+      'How long a knot lies goes by the thread and by the hand. Knot ten beads, lay them on a ruler, and write it under this piece.',
+  },
   'in circles': {
     source: 'the beads’ own sizes, in circles of four',
     trust:
