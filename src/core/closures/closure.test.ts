@@ -8,6 +8,7 @@ import { inColour } from '../piece/newPiece';
 import { Weave } from '../weave/builder';
 import { buttonLoop, loopOpeningMm, triedGirthMm } from './buttonLoop';
 import { closureDoubts, closureOf, type EndsChoice } from './closure';
+import { end, ends } from '../testing/endsChosen';
 import { sewLoop } from '../joints/clasp';
 import { ballGirthMm, barGirthMm, buttonGirthMm } from './goesThrough';
 import { loopLengthMm, loopPose } from './sewnLoop';
@@ -16,17 +17,6 @@ import { jointOf } from '../weave/path';
 const seed = (id: string, finish: Finish = 'plain') =>
   sizeOf({ ...inColour(byId(BEADS, id), { name: 'foam', hex: '#e9e3d0' }), finish });
 const eleven = seed('seed-11');
-const end = { seedsEachSide: 3, passes: 2, rings: null };
-const ends = (clasp: string, change: Partial<EndsChoice> = {}): EndsChoice => ({
-  closing: 'clasp',
-  clasp: byId(CLASPS, clasp),
-  start: end,
-  end,
-  loopSeeds: null,
-  extender: null,
-  chain: null,
-  ...change,
-});
 
 describe('a loop of seeds over a ball', () => {
   it('practice: over a 6 mm faceted ball go 14 or 15 of 10/0', () => {

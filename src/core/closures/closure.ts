@@ -31,6 +31,8 @@ export interface EndsChoice {
     /** Jump rings in the place of a chain's links. */
     readonly rings: FindingMaterial | null;
   } | null;
+  /** A part made apart that hangs in its last link. */
+  readonly dangle: string | null;
   /** Chain on either side that makes up what the woven part leaves. */
   readonly chain: { readonly linkMm: number; readonly wovenMm: number } | null;
 }

@@ -1,21 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { byId, CLASPS, FINDINGS } from '../materials/catalogue';
 import { metalWords } from '../words/metal';
-import type { EndsChoice } from './closure';
+import { end, ends } from '../testing/endsChosen';
 import { metalOf } from './metal';
 
 const ring = byId(FINDINGS, 'jump-ring-5');
-const end = { seedsEachSide: 3, passes: 2, rings: null };
-const ends = (clasp: string, change: Partial<EndsChoice> = {}): EndsChoice => ({
-  closing: 'clasp',
-  clasp: byId(CLASPS, clasp),
-  start: end,
-  end,
-  loopSeeds: null,
-  extender: null,
-  chain: null,
-  ...change,
-});
 /** As a maker lays it out beside her work: how many of what, and what each is for. */
 const laidOut = (...question: Parameters<typeof metalOf>) =>
   metalOf(...question).map(({ name, count, use }) => {
@@ -34,6 +23,15 @@ describe('what of metal a piece takes', () => {
       '2 jump ring 5 mm: from the loop of seeds to the clasp, at the end',
       '9 extender, whole links: its first link hangs in the clasp’s ring',
     ]);
+  });
+
+  it('something hangs in the last link of its extender', () => {
+    const last = (rings: typeof ring | null) =>
+      laidOut(ends('lobster-12', { dangle: 'drop', extender: { linkMm: 4.5, links: 9, rings } }), 0, [])[1];
+    expect(last(null)).toBe(
+      '9 extender, whole links: its first link hangs in the clasp’s ring; what hangs in its last has its loop strung through it',
+    );
+    expect(last(ring)).toMatch(/9 jump ring 5 mm: .*; the last is opened for what hangs there$/);
   });
 
   it('let out by jump rings in the place of a chain', () => {

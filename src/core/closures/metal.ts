@@ -10,7 +10,8 @@ export type MetalUse =
   | { readonly kind: 'ring'; readonly end: EdgeName; readonly from: 'loop' | 'bead' | 'chain' }
   /** Whole links, as many on either side; whether a ring closes them to the clasp at both its halves. */
   | { readonly kind: 'chain'; readonly linksEach: number; readonly ringed: boolean }
-  | { readonly kind: 'extender'; readonly rings: boolean }
+  /** Links of a chain or jump rings, and whether something hangs in the last. */
+  | { readonly kind: 'extender'; readonly rings: boolean; readonly dangles: boolean }
   | { readonly kind: 'between sections' };
 
 /** So many of one thing, and what they are there for. */
@@ -38,7 +39,7 @@ export function metalOf(ends: EndsChoice | null, linksEach: number, between: Bet
     use: { kind: 'between sections' },
   }));
   if (ends?.closing !== 'clasp') return sections;
-  const { clasp, chain, extender } = ends;
+  const { clasp, chain, extender, dangle } = ends;
   const held = heldEnds(clasp);
   const chained = chain !== null && linksEach > 0;
   const rings = held.flatMap((end): Metal[] => {
@@ -64,7 +65,7 @@ export function metalOf(ends: EndsChoice | null, linksEach: number, between: Bet
           {
             name: extender.rings?.name ?? 'extender, whole links',
             count: extender.links,
-            use: { kind: 'extender', rings: extender.rings !== null } as const,
+            use: { kind: 'extender', rings: extender.rings !== null, dangles: dangle !== null } as const,
           },
         ]
       : []),

@@ -114,6 +114,15 @@ export function withWovenTop(piece: Piece): WithPart {
   return { piece: { ...next, ends }, id };
 }
 
+/** A piece with a drop that hangs from the end of its extender. Throws where it has as many parts as it can have. */
+export function withDangle(piece: Piece): WithPart {
+  const { piece: next, id } = withMade(piece, 'hanging-drop', (started) => ({
+    ...started,
+    count: { by: 'fixed', measuredMm: null },
+  }));
+  return { piece: { ...next, ends: { ...piece.ends, dangle: id } }, id };
+}
+
 /** A piece with a bail that runs on it. Throws where it has as many parts as it can have. */
 export const withBail = (piece: Piece): WithPart =>
   withMade(piece, BAIL, (started) => ({ ...started, count: { by: 'over' } }));
@@ -163,10 +172,14 @@ export const strungAs = (piece: Piece, id: PartId, at: StrungAt): Piece => ({
   ),
 });
 
-/** The same piece without a part: where it was strung, the beads are strung again that it took the place of; what it closed, a clasp closes. */
+/** The same piece without a part: where it was strung, the beads are strung again that it took the place of; what it closed, a clasp closes, and where it hung, nothing hangs. */
 export const withoutPart = (piece: Piece, id: PartId): Piece => ({
   ...piece,
-  ends: piece.ends.woven === id ? { ...piece.ends, woven: null } : piece.ends,
+  ends: {
+    ...piece.ends,
+    woven: piece.ends.woven === id ? null : piece.ends.woven,
+    dangle: piece.ends.dangle === id ? null : piece.ends.dangle,
+  },
   parts: unstrung(piece, id).filter((part) => part.id !== id),
 });
 

@@ -269,12 +269,13 @@ function colouringWords(
 }
 
 function ends(
-  { parts, ends: { closing, clasp, start, end, loopSeeds, extender, chain, woven: id } }: Piece,
+  { parts, ends: { closing, clasp, start, end, loopSeeds, extender, chain, woven: id, dangle } }: Piece,
   style: LengthStyle,
 ): Facts {
   const mm = (value: number) => formatLength(value, style);
   const by = parts.find((part) => part.id === id);
   const woven = by && partName(by);
+  const hangs = parts.find((part) => part.id === dangle);
   const sides = [
     ['start', start],
     ['end', end],
@@ -298,6 +299,7 @@ function ends(
           : `${extender.links} links of ${formatFine(extender.linkMm, style)}`
         : 'none',
     ],
+    ['hangs from the extender', hangs ? partName(hangs) : 'nothing'],
     [
       'chain',
       chain ? `links of ${formatFine(chain.linkMm, style)}, woven part ${mm(chain.wovenMm)}` : 'none',

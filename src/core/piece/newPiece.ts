@@ -150,6 +150,7 @@ export function newPart(
       end: USUAL_END,
       loopSeeds: null,
       woven: null,
+      dangle: null,
       extender: null,
       chain: null,
     },

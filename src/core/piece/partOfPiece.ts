@@ -76,6 +76,7 @@ const endsApart = (ends: Piece['ends'], by: Part['count']['by']): Piece['ends'] 
   extender: null,
   chain: null,
   woven: null,
+  dangle: null,
 });
 
 /**

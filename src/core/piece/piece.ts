@@ -136,6 +136,8 @@ const choicesSchema = z.object({
         rings: findingSchema.nullable().default(null),
       })
       .nullable(),
+    /** A part made apart that hangs in the last link of the extender. */
+    dangle: idSchema.nullable().default(null),
     chain: z.object({ linkMm: z.number().min(0.5).max(40), wovenMm: z.number().min(5).max(2000) }).nullable(),
   }),
 });
@@ -145,6 +147,11 @@ export const pieceSchema = choicesSchema
     ({ parts, ends }) =>
       ends.woven === null || parts.some(({ id, count }) => id === ends.woven && count.by === 'fixed'),
     'It is closed by a part that the piece does not have.',
+  )
+  .refine(
+    ({ parts, ends }) =>
+      ends.dangle === null || parts.some(({ id, count }) => id === ends.dangle && count.by === 'fixed'),
+    'A part hangs from it that the piece does not have.',
   )
   .refine(
     ({ kind, wear }) => kind !== 'bail' || (wear.school === 'over' && wear.overMm !== null),

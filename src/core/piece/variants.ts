@@ -74,7 +74,7 @@ export function forPlace(piece: PartOfPiece, kind: Kind): PartOfPiece {
       clasp: suitsKind(clasp, kind) ? clasp : usualClasp(kind),
       chain: kind === 'necklace' ? piece.ends.chain : null,
       // What hangs by one end is closed by nothing, and let out by nothing.
-      ...(kind === 'earring' && { woven: null, extender: null }),
+      ...(kind === 'earring' && { woven: null, extender: null, dangle: null }),
     },
     units: null,
   };

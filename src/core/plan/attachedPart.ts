@@ -3,12 +3,16 @@ import type { Pose } from '../layout/layout';
 import type { Clasp } from '../materials/material';
 import { bodiesOf, partName } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
+import type { PartId } from '../weave/path';
+import { given } from '../tools/given';
 import { once, remembered } from '../tools/remember';
 import type { Component, HungComponent, Plan } from './planned';
+import { postsOf } from './edgeHoles';
 import { alone, innerOf } from './ringBeads';
+import type { Warning } from './warnings';
 
-/** A part with two free edges, as it closes a piece. */
-export const closingOf = (
+/** A part made apart, as it closes a piece, or hangs from its end. */
+export const attachedOf = (
   { id, partName: name, beads, count, structure }: PartOfPiece,
   plan: Plan,
 ): Component => ({
@@ -18,6 +22,24 @@ export const closingOf = (
   toLayOut: null,
   sketch: plan.sketch,
 });
+
+/** What hangs in the last link of a piece's extender; null where it has none. */
+export const dangleIn = ({ closing, clasp, woven, extender, dangle }: PartOfPiece['ends']): PartId | null =>
+  closing === 'clasp' && woven === null && clasp.buttonsMm === null && extender ? dangle : null;
+
+/** What is to be said of a drop that hangs in a ring: its loop may be too thick for it. */
+export function danglesBadly(
+  { name, plan }: Component,
+  part: PartOfPiece,
+  { extender }: PartOfPiece['ends'],
+): Warning[] {
+  const ring = extender?.rings;
+  if (!ring?.insideMm) return [];
+  const top = given(postsOf(plan, part).start[0], 'bead of the loop');
+  const beadMm = bodiesOf(plan.seen)(top.role).diameterMm;
+  const { insideMm } = ring;
+  return beadMm < insideMm ? [] : [{ code: 'loop-too-thick', part: name, ring: ring.name, beadMm, insideMm }];
+}
 
 /** Girth of a piece where something runs on it: of a rope its round, of a strip its breadth twice and its rounded edges. */
 export const girthOf = ({ widthMm, thicknessMm }: Pick<Plan, 'widthMm' | 'thicknessMm'>): number => {

@@ -8,7 +8,7 @@ import type { RoleLetter } from '../structures/roles';
 import { given } from '../tools/given';
 import type { PartId } from '../weave/path';
 import { innerRole, type Neighbour, type Neighbours } from './asBead';
-import { asClasp, closingOf } from './attachedPart';
+import { asClasp, attachedOf } from './attachedPart';
 import { ballOf } from './ballPart';
 import { dropOf } from './dropPart';
 import type { Lookups } from './lookups';
@@ -135,7 +135,7 @@ export function withComponents(
     return { ok: true, part: { ...part, ...seen }, components, closedBy: null };
   const made = plan(ends.woven);
   if ('ok' in made) return made;
-  const closedBy = closingOf(made.one, made.plan);
+  const closedBy = attachedOf(made.one, made.plan);
   const closed = { ...ends, clasp: asClasp(closedBy, mostLoopsOf(part)), loopSeeds: null };
   return { ok: true, part: { ...part, ...seenWith(seen, closedBy), ends: closed }, components, closedBy };
 }

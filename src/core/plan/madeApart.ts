@@ -1,4 +1,5 @@
 import type { ToLayOut } from '../layout/kept';
+import { dangleIn } from './attachedPart';
 import { partName } from '../piece/part';
 import { asPiece, carrying, type PartOfPiece } from '../piece/partOfPiece';
 import { rolesOf } from '../structures/structure';
@@ -11,16 +12,18 @@ export interface MadeApart {
   readonly times: number;
 }
 
-type Strings = Pick<Plan, 'components' | 'closedBy' | 'hung' | 'quantities'>;
+type Strings = Pick<Plan, 'components' | 'closedBy' | 'hung' | 'dangle' | 'quantities'>;
 
 /** The parts that a plan strings, each with how often: those that another strings before it, in the order in which they are made. */
-export function madeApart({ components, closedBy, hung, quantities }: Strings): MadeApart[] {
+export function madeApart({ components, closedBy, hung, dangle, quantities }: Strings): MadeApart[] {
   const all = new Map<string, MadeApart>();
   const strung = [...components].map(([role, component]) => ({
     component,
     times: quantities.find((quantity) => quantity.role === role)?.total ?? 0,
   }));
-  const once = [...(closedBy ? [closedBy] : []), ...hung].map((component) => ({ component, times: 1 }));
+  const once = [closedBy, ...hung, dangle].flatMap((component) =>
+    component ? [{ component, times: 1 }] : [],
+  );
   for (const { component, times } of [...strung, ...once]) {
     if (times === 0) continue;
     const inside = madeApart(component.plan).map((one) => ({ ...one, times: times * one.times }));
@@ -74,6 +77,8 @@ export function looseParts(
     }
   };
   reach(own);
+  const hangs = dangleIn(part.ends);
+  if (hangs !== null) reached.add(hangs);
   // A bail runs on whatever piece there is.
   return part.others.filter(({ id, count }) => count.by !== 'over' && !reached.has(id)).map(partName);
 }

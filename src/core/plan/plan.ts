@@ -28,7 +28,7 @@ import type { FindingSpan } from './along';
 import { bindPart } from './bindPart';
 import { cautionsFor } from './cautions';
 import { changedWork } from './changedWork';
-import { girthOf, hungOf } from './attachedPart';
+import { attachedOf, dangleIn, danglesBadly, girthOf, hungOf } from './attachedPart';
 import { planKept, seenWith, withComponents } from './component';
 import type { ClosurePlan, Component, HungComponent, OptionalPass, Plan } from './planned';
 import { endStage } from './endStage';
@@ -62,7 +62,7 @@ export const planPart = (part: PartOfPiece, lookups: Partial<Lookups> = NO_LOOKU
   planWithin(part, { ...NO_LOOKUPS, ...lookups }, []);
 
 /** What a part strings, and what closes it. */
-type Made = Pick<Plan, 'components' | 'closedBy' | 'hung'>;
+type Made = Pick<Plan, 'components' | 'closedBy' | 'hung' | 'dangle'>;
 
 /**
  * @param within the parts in which it is strung, and which are being planned already
@@ -84,7 +84,7 @@ function planWithin(
   );
   if (!strung.ok) return strung;
   const { part, ...taken } = strung;
-  const made: Made = { ...taken, hung: [] };
+  const made: Made = { ...taken, hung: [], dangle: null };
   const bound = bindPart(part, made, lookups.habits);
   if (!bound.ok) return bound;
   const { arrangement } = bound.weaveable;
@@ -110,25 +110,36 @@ function asBail(
   return carrier.ok ? over(girthOf(carrier)) : carrier;
 }
 
-/** The plan with what runs on the piece, and how that is seen in its middle. */
+/** The plan with what runs on the piece, and how that is seen in its middle, and what hangs from its end. */
 function withHung(plan: Plan, part: PartOfPiece, lookups: Lookups): Plan | NoPlan {
   const piece = asPiece(part);
-  const girthMm = girthOf(plan);
+  const planned = (id: PartId, girthMm?: number): { one: PartOfPiece; made: Plan } | NoPlan => {
+    const one = partOf(piece, id);
+    const made = planKept(one, lookups, () => planWithin(one, lookups, [part.id], girthMm), girthMm);
+    return made.ok
+      ? { one, made }
+      : noPlan({ code: 'part', part: partName({ ...one, name: one.partName }), of: made.problem });
+  };
   const hung: HungComponent[] = [];
   for (const { id } of part.others.filter(({ count }) => count.by === 'over')) {
-    const one = partOf(piece, id);
-    const made = planKept(one, lookups, () => planWithin(one, lookups, [], girthMm), girthMm);
-    if (!made.ok)
-      return noPlan({ code: 'part', part: partName({ ...one, name: one.partName }), of: made.problem });
-    hung.push(hungOf(one, made));
+    const found = planned(id, girthOf(plan));
+    if ('ok' in found) return found;
+    hung.push(hungOf(found.one, found.made));
   }
-  if (hung.length === 0) return plan;
+  const hangs = dangleIn(part.ends);
+  const found = hangs === null ? null : planned(hangs);
+  if (found && 'ok' in found) return found;
+  const dangle = found && attachedOf(found.one, found.made);
+  if (hung.length === 0 && !dangle) return plan;
+  const all = [...hung, ...(dangle ? [dangle] : [])];
   return {
     ...plan,
     hung,
-    seen: hung.reduce(seenWith, plan.seen),
+    dangle,
+    seen: all.reduce(seenWith, plan.seen),
     sketch: withBails(plan, hung),
-    weight: weightWith(plan.weight, hung),
+    weight: weightWith(plan.weight, all),
+    warnings: [...plan.warnings, ...(found && dangle ? danglesBadly(dangle, found.one, part.ends) : [])],
   };
 }
 

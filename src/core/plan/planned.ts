@@ -50,6 +50,8 @@ export interface Plan extends WovenReadings {
   readonly closedBy: Component | null;
   /** Bails that run on it, and take nothing of its length. */
   readonly hung: readonly HungComponent[];
+  /** What hangs in the last link of its extender; null where nothing does. */
+  readonly dangle: Component | null;
   /** The clasp that closes it, or what stands for one. */
   readonly clasp: Clasp;
   readonly kind: Kind;

@@ -47,6 +47,14 @@ export type Warning =
   | { readonly code: 'way-full'; readonly part: string; readonly roles: readonly string[] }
   /** What lies beside a part on the thread goes into its hole, or through its loop. */
   | { readonly code: 'slips'; readonly part: string; readonly into: 'hole' | 'loop' }
+  /** Beads of the loop of what hangs in a ring are thicker than that is wide inside. */
+  | {
+      readonly code: 'loop-too-thick';
+      readonly part: string;
+      readonly ring: string;
+      readonly beadMm: number;
+      readonly insideMm: number;
+    }
   /** Parts that are made, and that nothing strings. */
   | { readonly code: 'loose-parts'; readonly parts: readonly string[] }
   /** How much of the thread's length a part made apart takes up is known between these only. */

@@ -24,8 +24,8 @@ export function metalWords(use: MetalUse, chain: string): string | null {
       }`;
     case 'extender':
       return use.rings
-        ? 'one in the other, the first in the clasp’s ring: they let it out'
-        : 'its first link hangs in the clasp’s ring';
+        ? `one in the other, the first in the clasp’s ring: they let it out${use.dangles ? '; the last is opened for what hangs there' : ''}`
+        : `its first link hangs in the clasp’s ring${use.dangles ? '; what hangs in its last has its loop strung through it' : ''}`;
     case 'between sections':
       return 'between sections';
   }

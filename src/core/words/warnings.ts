@@ -130,10 +130,15 @@ export function wordWarning(warning: Warning, style: LengthStyle): Said {
             title: `The loop of the ${warning.part} is wider than the bead beside it.`,
             text: 'It slips over that bead and wanders along the thread. Take fewer or smaller beads in the loop, or string a larger bead on either side of it.',
           };
+    case 'loop-too-thick':
+      return {
+        title: `The loop of the ${warning.part} does not go into a ${warning.ring}.`,
+        text: `Its beads are ${formatFine(warning.beadMm, style)} thick, and the ring is ${formatFine(warning.insideMm, style)} wide inside. Take smaller beads for the loop, or larger rings.`,
+      };
     case 'loose-parts':
       return {
         title: `Nothing takes up ${warning.parts.map((part) => `the ${part}`).join(' or ')}.`,
-        text: 'What is framed, a ball or a drop is strung in the place of a bead, and motifs are joined by Motifs in a line, under This part; a top closes a piece that is closed by a clasp, under Clasp and ends. Choose that, or take the part out.',
+        text: 'What is framed, a ball or a drop is strung in the place of a bead, and motifs are joined by Motifs in a line, under This part; a top closes a piece that is closed by a clasp, and a drop hangs in the last link of its extender, under Clasp and ends. Choose that, or take the part out.',
       };
     case 'part-not-measured':
       return {

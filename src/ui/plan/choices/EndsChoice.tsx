@@ -142,7 +142,7 @@ function ClaspFields({
       />
       {kind === 'necklace' && <ChainFields ends={ends} plan={plan} findings={findings} onChange={onChange} />}
       {clasp.buttonsMm === null && !hanging && (
-        <ExtenderField ends={ends} plan={plan} findings={findings} onChange={onChange} />
+        <ExtenderField rooms={rooms} ends={ends} plan={plan} findings={findings} onChange={onChange} />
       )}
     </>
   );

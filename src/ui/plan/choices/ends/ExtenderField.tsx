@@ -1,14 +1,22 @@
 'use client';
 
+import { Button } from 'antd';
 import { byId, FINDINGS } from '@/core/materials/catalogue';
 import type { FindingMaterial } from '@/core/materials/material';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
+import { hasRoom, withDangle } from '@/core/piece/assembly';
+import { partName } from '@/core/piece/part';
+import { heldBy } from '@/core/structures/registry';
 import type { Plan } from '@/core/plan/plan';
+import type { PartId } from '@/core/weave/path';
 import { Choice } from '../../../fields/Choice';
 import { Pick } from '../../../fields/Pick';
 import { useLengths } from '../../../shell/lengths';
+import type { Rooms } from '../../parts/useOpenPart';
+import styles from '../choices.module.css';
 
 interface Props {
+  readonly rooms: Rooms;
   readonly ends: PartOfPiece['ends'];
   readonly plan: Plan | null;
   readonly findings: readonly FindingMaterial[];
@@ -19,7 +27,7 @@ interface Props {
 const LINKS = [0, 3, 6, 9, 12] as const;
 
 /** Links to let the piece out by, and the range of fits that they give. */
-export function ExtenderField({ ends, plan, findings, onChange }: Props) {
+export function ExtenderField({ rooms, ends, plan, findings, onChange }: Props) {
   const { show } = useLengths();
   const { extender } = ends;
   const link = findings.find(({ kind }) => kind === 'extender link') ?? byId(FINDINGS, 'extender-link');
@@ -60,6 +68,47 @@ export function ExtenderField({ ends, plan, findings, onChange }: Props) {
           }}
         />
       )}
+      {extender && <Dangle rooms={rooms} dangle={ends.dangle} onChange={onChange} />}
+    </>
+  );
+}
+
+/** What hangs in its last link: a drop that the piece has, or one to be made. */
+function Dangle({
+  rooms: { piece, onTake, onOpen },
+  dangle,
+  onChange,
+}: Pick<Props, 'rooms' | 'onChange'> & { readonly dangle: PartId | null }) {
+  const drops = piece.parts.filter(
+    ({ count, structure }) => count.by === 'fixed' && heldBy(structure.id) === 'its loop',
+  );
+  return (
+    <>
+      {drops.length > 0 && (
+        <Pick
+          label="Hangs in its last link"
+          value={dangle ?? ''}
+          options={[
+            { value: '', label: 'nothing' },
+            ...drops.map((part) => ({ value: part.id, label: partName(part) })),
+          ]}
+          onChange={(id) => onChange({ dangle: id === '' ? null : id })}
+        />
+      )}
+      <div className={styles.buttons}>
+        {dangle !== null && <Button onClick={() => onOpen(dangle)}>Open what hangs there</Button>}
+        {dangle === null && hasRoom(piece) && (
+          <Button
+            onClick={() => {
+              const made = withDangle(piece);
+              onTake(made.piece);
+              onOpen(made.id);
+            }}
+          >
+            Make a drop that hangs there
+          </Button>
+        )}
+      </div>
     </>
   );
 }
