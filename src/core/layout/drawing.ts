@@ -1,3 +1,4 @@
+import { KNOT_ROLE } from '../materials/knot';
 import type { BeadSize } from '../materials/material';
 import { HIDDEN_MM, type ThreadMove } from '../read/thread';
 import type { Bead, Path, Section } from '../weave/path';
@@ -55,6 +56,8 @@ export interface DrawnThread {
   readonly depth: number;
   readonly section: Section;
   readonly unit: number;
+  /** How thick a knot between two beads is in its middle, mm; 0 where there is none. */
+  readonly knotMm: number;
 }
 
 export interface Drawing {
@@ -134,13 +137,18 @@ export function drawing(
       : [drawn(bead, { role: bead.role, pose })];
   });
   const once = new Map<string, DrawnThread>();
+  const knotted = new Set<string>();
   for (const { move, gapMm, span } of thread) {
-    if (!span || gapMm <= HIDDEN_MM) continue;
+    if (move.kind === 'knot' && move.knot === 'between beads') knotted.add(move.needle);
+    const knotMm = span && knotted.delete(move.needle) ? layout.body(KNOT_ROLE).diameterMm : 0;
+    if (!span || (gapMm <= HIDDEN_MM && knotMm === 0)) continue;
     const [from, to] = span;
     const [a, b] = [flat(from), flat(to)];
     const { section, unit } = move.place;
     const depth = (dot(eyeAt(from).near, from) + dot(eyeAt(to).near, to)) / 2;
-    once.set([...a, ...b].map((v) => v.toFixed(2)).join(), { from: a, to: b, depth, section, unit });
+    const key = [...a, ...b].map((v) => v.toFixed(2)).join();
+    // Thread that is led through the same gap later on does not undo its knot.
+    if (!once.get(key)?.knotMm) once.set(key, { from: a, to: b, depth, section, unit, knotMm });
   }
   const fromBack = (a: { depth: number }, b: { depth: number }) => a.depth - b.depth;
   return { shapes, beads: beads.sort(fromBack), threads: [...once.values()].sort(fromBack) };

@@ -8,6 +8,7 @@ import { structureById } from '../structures/registry';
 
 const pearl = inColour(byId(BEADS, 'pearl-6'), { name: 'foam', hex: '#e9e3d0' });
 const nylon = byId(THREADS, 'nylon-d');
+const thin = byId(THREADS, 'nylon-b');
 
 function line(params: object, change: Partial<PartOfPiece> = {}): PartOfPiece {
   const base = newPart('Knotted', 'strung-line', null, 'necklace');
@@ -54,9 +55,19 @@ describe('knots between beads', () => {
     expect(more((plan) => plan?.thread.inWorkMm)).toBeLessThan(19 * 12 * 0.3 + 10);
   });
 
+  it('is drawn in every gap, as thick as it is', () => {
+    const knots = planned(line({ knots: 'bead' }))
+      .sketch('above')
+      .parts.flatMap(({ threads, times }) =>
+        threads.flatMap(({ knotMm }) => (knotMm > 0 ? Array<number>(times).fill(knotMm) : [])),
+      );
+    expect(knots).toHaveLength(19);
+    for (const mm of knots) expect(mm).toBeCloseTo(3 * 0.3, 9);
+  });
+
   it('goes by the thread: another one lays them anew', () => {
-    const thin = planned(line({ knots: 'bead' }, { thread: byId(THREADS, 'gel-6') }));
-    expect(planned(line({ knots: 'bead' })).gauge.pitchMm - thin.gauge.pitchMm).toBeCloseTo(0.3, 9);
+    const finer = planned(line({ knots: 'bead' }, { thread: byId(THREADS, 'gel-6') }));
+    expect(planned(line({ knots: 'bead' })).gauge.pitchMm - finer.gauge.pitchMm).toBeCloseTo(0.3, 9);
     const bare = (thread: string) =>
       planned(line({ knots: 'none' }, { thread: byId(THREADS, thread) })).gauge.pitchMm;
     expect(bare('gel-6')).toBe(bare('nylon-d'));
@@ -64,7 +75,7 @@ describe('knots between beads', () => {
 
   it('slips into a hole as wide as it is; what is said to help does', () => {
     const doubtOf = (change: Partial<PartOfPiece>, params: object = { knots: 'bead' }) =>
-      planned(line(params, change)).warnings.flatMap((one) =>
+      planned(line(params, { thread: thin, ...change })).warnings.flatMap((one) =>
         one.code === 'thread' && one.doubt.code === 'knot-slips' ? [one.doubt] : [],
       )[0];
     const said = doubtOf({});
@@ -75,7 +86,7 @@ describe('knots between beads', () => {
     expect(doubtOf({ thread: thick })).toBeUndefined();
     expect(doubtOf({ thread: { ...thick, diameterMm: (said?.holdsMm ?? 0) * 0.999 } })).toBeDefined();
     // Thread so thin that doubling does not help is not said to be helped by it.
-    expect(doubtOf({ thread: byId(THREADS, 'gel-6') })?.doubledHolds).toBe(false);
+    expect(doubtOf({ thread: byId(THREADS, 'gel-4') })?.doubledHolds).toBe(false);
   });
 
   it('has one way along the line, so no swags, and no free end', () => {

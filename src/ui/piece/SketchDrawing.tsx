@@ -92,6 +92,18 @@ function Part({ part: { beads, threads }, shapes, looks, lit, threadMm, threadCo
         strokeWidth={Math.max(threadMm, 0.12)}
         strokeLinecap="round"
       />
+      {threads.map(
+        ({ from, to, knotMm }, i) =>
+          knotMm > 0 && (
+            <circle
+              key={i}
+              cx={mm((from[0] + to[0]) / 2)}
+              cy={mm((from[1] + to[1]) / 2)}
+              r={mm(knotMm / 2)}
+              fill={threadColour}
+            />
+          ),
+      )}
       {seen.map(({ key, role, picture }) => (
         <g key={key} opacity={lit && !lit.includes(role) ? STEPPED_BACK : undefined}>
           {picture}

@@ -87,11 +87,16 @@ function paint(
       pen.translate(part.atMm + k * part.stepMm, 0);
       pen.strokeStyle = threadColour;
       pen.lineWidth = Math.max(threadMm, 0.12);
-      for (const { from, to } of part.threads) {
+      pen.fillStyle = threadColour;
+      for (const { from, to, knotMm } of part.threads) {
         pen.beginPath();
         pen.moveTo(...from);
         pen.lineTo(...to);
         pen.stroke();
+        if (knotMm === 0) continue;
+        pen.beginPath();
+        pen.arc((from[0] + to[0]) / 2, (from[1] + to[1]) / 2, knotMm / 2, 0, 2 * Math.PI);
+        pen.fill();
       }
       for (const { shape, at, angle, bead } of part.beads) {
         const drawn = paths.get(shape);
