@@ -184,6 +184,8 @@ interface Strip {
   readonly seed: LoopSeed & { readonly holeMm: number };
   /** Loops of a clasp that its stitch can hold side by side. */
   readonly mostLoops: number;
+  /** Whether each loop holds a strand by itself, however far apart they stand. */
+  readonly loopsApart?: boolean;
   /** Metal that hangs in a jump ring: the clasp's own wire, of which nothing is known but that it is about a mm. */
   readonly threadMm: number;
 }
@@ -198,7 +200,7 @@ export function closureDoubts(ends: EndsChoice, closure: Closure, strip: Strip):
   const { clasp } = ends;
   // Two seeds side by side are a loop; loops stand beside each other.
   const needsMm = clasp.loops * 2 * strip.seed.diameterMm;
-  if (clasp.loops > 1 && (strip.widthMm < needsMm || clasp.loops > strip.mostLoops))
+  if (clasp.loops > 1 && ((strip.widthMm < needsMm && !strip.loopsApart) || clasp.loops > strip.mostLoops))
     doubts.push({
       code: 'loops-and-width',
       loops: clasp.loops,

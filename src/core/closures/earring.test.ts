@@ -7,6 +7,7 @@ import { absorbers } from '../plan/absorbers';
 import { planSteps } from '../plan/steps';
 import { findingPasses } from '../read/traversals';
 import { STRUCTURES } from '../structures/registry';
+import { strandsOf } from '../testing/woven';
 import { planned } from '../testing/planned';
 import { checkPath } from '../weave/check';
 import { holdsOneEnd, suitsKind } from './suits';
@@ -20,11 +21,12 @@ describe.each(STRUCTURES.map(({ id }) => id))('an earring in %s', (id) => {
     expect(plan.closure.parts.map(({ what }) => what)).toEqual(['clasp', 'loops']);
     const { path } = plan.work();
     const held = [...findingPasses(path)];
-    expect(held.map(([{ name, at }, strands]) => [name, at?.joint, strands])).toEqual([
-      ['ear wire', 'start', 2],
-    ]);
+    const strands = strandsOf(plan.weaveable);
+    expect(held.map(([{ name, at }, threads]) => [name, at?.joint, threads])).toEqual(
+      Array.from({ length: strands }, () => ['ear wire', 'start', 2]),
+    );
     // Six seeds of 11/0, three a side of the wire.
-    expect(plan.quantities.find(({ role }) => role === 'loop')?.total).toBe(6);
+    expect(plan.quantities.find(({ role }) => role === 'loop')?.total).toBe(6 * strands);
     expect(plan.stations.totalMm).toBeCloseTo(plan.stations.bodyEndMm, 9);
     expect(plan.stations.bodyStartMm).toBeCloseTo(18 + 3 * piece.beads.loop.lengthMm, 9);
     expect(plan.chosen.finishedMm).toBeCloseTo(plan.stations.totalMm, 2);

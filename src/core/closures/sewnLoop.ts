@@ -26,6 +26,8 @@ export interface SewnLoop {
   readonly note?: string;
   /** What it holds where it holds no clasp, and the joint at which it is sewn on. */
   readonly finding?: { readonly name: string; readonly joint: JointId };
+  /** Of several strands, which it is and to which loop of the clasp it goes, from 0: where those are fewer, some share one. */
+  readonly strand?: { readonly nth: number; readonly place: number };
   /** Loops of the clasp side by side, each sewn on like this; one where nothing is said. */
   readonly loops?: number;
 }

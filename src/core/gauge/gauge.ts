@@ -2,6 +2,7 @@ import { measuredGauge, pieceGauge, type Measured, type MeasuredGauge } from '..
 import type { CellLayout, LayoutRequest } from '../layout/cellLayout';
 import type { RepeatCell } from '../layout/solver/cell';
 import type { Drape } from '../layout/solver/measure';
+import { alongWith } from '../layout/solvedForm';
 import { MM_PER_INCH } from '../length/length';
 import { LOT_SPREAD } from '../materials/material';
 import type { PartOfPiece } from '../piece/partOfPiece';
@@ -243,7 +244,7 @@ export function atPitch(form: Form, pitchMm: number): Form {
   const part = pitchMm / form.pitchMm;
   if (Math.abs(part - 1) < 1e-12) return form;
   return {
-    ...form,
+    ...alongWith(form, (along) => atPitch(along, pitchMm)),
     pitchMm,
     pose(bead) {
       const { centre, ...pose } = form.pose(bead);

@@ -8,7 +8,9 @@ import { goToPost, postsFor } from './post';
 /** Hangs a clasp half on an edge: each of its loops from a post. */
 export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoop, edge: Edge): void {
   const joint = loop.finding?.joint ?? end;
-  postsFor(edge, loop.loops ?? 1).forEach((post, nth, { length }) => {
+  const { strand } = loop;
+  postsFor(edge, loop.loops ?? 1).forEach((post, k, { length }) => {
+    const nth = strand?.nth ?? k;
     const { out, into, round } = goToPost(w, needle, joint, post);
     const comeRound = () => {
       if (round?.hitched) needle.knot(w.hitch);
@@ -16,7 +18,7 @@ export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoo
       else needle.travel(out);
     };
     // What two edges share is counted from one side of the work, whichever side either is worked from.
-    const place = loop.finding && edge.from === 1 ? length - 1 - nth : nth;
+    const place = strand?.place ?? (loop.finding && edge.from === 1 ? length - 1 - nth : nth);
     sewLoop(w, needle, end, loop, { enter: () => needle.enter(into), comeRound }, nth, place);
   });
 }

@@ -75,8 +75,12 @@ function loopSide(path: Path, { form, body }: PieceParts, end: EdgeName): Side {
 }
 
 /** How far across the piece each loop of an end sits: one in the middle, several each at the bead it hangs on. */
-function loopsAcross(path: Path, { form, ends }: PieceParts, end: EdgeName): number[] {
-  const { loops = 1 } = ends[end];
+function loopsAcross(path: Path, { form }: PieceParts, end: EdgeName): number[] {
+  const ofLoops = path.beads.flatMap((bead) =>
+    bead.place.section === loopSection(end) ? [loopOf(bead)] : [],
+  );
+  const ofFindings = path.findings.flatMap(({ at }) => (at?.joint === end ? [at.nth] : []));
+  const loops = 1 + Math.max(0, ...ofLoops, ...ofFindings);
   if (loops === 1) return [0];
   return Array.from({ length: loops }, (_, nth) => {
     const from = leftFrom(path, (bead) => bead.place.section === loopSection(end) && loopOf(bead) === nth);

@@ -165,11 +165,24 @@ function turnedBeads(
 const isAgainst = ({ axis }: Pose, at: Resting | null): boolean =>
   at !== null && axis[0] * at.turn[0] + axis[1] * at.turn[3] + axis[2] * at.turn[6] < 0;
 
+/** A form that is told along a path, changed there as it is in itself. */
+export const alongWith = (form: Form, change: (form: Form) => Form): Form => {
+  const { along, ...own } = form;
+  if (!along) return form;
+  return {
+    ...own,
+    along: (built) => {
+      const { along: _again, ...there } = along(built);
+      return change(there);
+    },
+  };
+};
+
 /** The same work made with the other hand: its mirror image across. */
 export function mirroredForm(form: Form): Form {
   const over = ([x, y, z]: Point): Point => [x, -y, z];
   return {
-    ...form,
+    ...alongWith(form, mirroredForm),
     mirrored: true,
     ...(form.leansTo && {
       leansTo: (bead: Bead) => {

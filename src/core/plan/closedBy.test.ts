@@ -10,6 +10,7 @@ import { pieceSchema, type Piece } from '../piece/piece';
 import { STRUCTURES } from '../structures/registry';
 import { at } from '../structures/structure';
 import { given } from '../tools/given';
+import { strandsOf } from '../testing/woven';
 import { checkPath } from '../weave/check';
 import { wordProblem } from '../words/problems';
 import { wordWarning } from '../words/warnings';
@@ -101,7 +102,9 @@ describe('a piece that a woven part closes', () => {
         expect(checkPath(path), `${stitch} with a top of ${id}`).toEqual([]);
         // Through the edge of the top as often as is asked, at either end.
         const through = path.moves.filter(({ kind: move }) => move === 'attach').length;
-        expect(through).toBe(2 * 2 * Math.min(plan.clasp.loops, plan.weaveable.mostLoops ?? 1));
+        const { mostLoops = 1 } = plan.weaveable;
+        const loops = Math.max(Math.min(plan.clasp.loops, mostLoops), strandsOf(plan.weaveable));
+        expect(through).toBe(2 * 2 * loops);
         const total = plan.closure.allowanceMm + plan.stations.bodyEndMm - plan.stations.bodyStartMm;
         expect(plan.chosen.finishedMm).toBeCloseTo(total, 6);
       }

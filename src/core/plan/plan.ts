@@ -280,6 +280,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
         thicknessMm,
         threadMm: piece.thread.diameterMm,
         mostLoops: part.mostLoops,
+        loopsApart: weaveable.loopsApart ?? false,
         seed: { ...part.body(LOOP_ROLE), holeMm: part.holeMm(LOOP_ROLE) },
       }),
       threadDoubts: pathless

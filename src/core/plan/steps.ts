@@ -18,6 +18,7 @@ import type { StepWords } from '../words/told';
 /** How the steps of a plan are worded. */
 export const stepWords = (plan: Plan): StepWords => ({
   row: plan.weaveable.rowWord,
+  rowWithin: plan.weaveable.rowWithin?.(plan.chosen.units),
   beadsBack: plan.weaveable.beadsBack,
   role: roleWords(plan),
   lies: (role) => {

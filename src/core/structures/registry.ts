@@ -23,6 +23,7 @@ import { roundMotif } from './roundMotif';
 import { spiralRope } from './spiralRope';
 import { squareRope } from './squareRope';
 import { stoneLattice } from './stoneLattice';
+import { severalStrands } from './severalStrands';
 import { strungLine } from './strungLine';
 import type { Graduation, Structure, StrungBy, Weaveable } from './structure';
 import { tileLadder } from './tileLadder';
@@ -34,6 +35,7 @@ import { twoHoleLine } from './twoHoleLine';
 /** Every stitch the gallery knows, in the order it shows them. A new one is one file and one line here. */
 export const STRUCTURES: readonly Structure[] = [
   strungLine,
+  severalStrands,
   graduatedLine,
   ladder,
   tileLadder,

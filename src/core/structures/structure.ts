@@ -8,7 +8,7 @@ import { compose } from '../joints/compose';
 import type { Body, Point, Pose } from '../layout/layout';
 import type { Held, Net } from '../layout/solver/held';
 import type { BeadShape, BeadSize } from '../materials/material';
-import type { RowWord } from '../words/told';
+import type { RowWithin, RowWord } from '../words/told';
 import type { Built } from '../read/totals';
 import { Weave, type WeaveOptions } from '../weave/builder';
 import type { Loom, Made } from '../weave/edge';
@@ -145,6 +145,8 @@ export interface Weaveable {
   readonly corner?: { readonly role: RoleLetter; readonly as: RoleLetter; readonly points: number };
   /** Loops of a clasp that can be sewn on side by side; one where nothing is said. */
   readonly mostLoops?: number;
+  /** Whether each of them holds a strand by itself, so that they may stand as far apart as they like. */
+  readonly loopsApart?: boolean;
   /** Ways in which it can be closed; a clasp at either end where nothing is said. */
   readonly closings?: readonly Closing[];
   /** What stands against joining its ends, and what would do, in a sentence; where joining is not among its closings. */
@@ -177,6 +179,8 @@ export interface Weaveable {
   readonly evenToJoin?: string;
   /** What the maker calls one row: the steps use it. */
   readonly rowWord: RowWord;
+  /** Rows of so many units as the maker counts them, where she begins anew on the way, as with every strand. */
+  readonly rowWithin?: (units: number) => RowWithin;
   /** What the maker calls what beads are a part of, by their slots: a rung, a side, a tip; of others nothing is said. */
   readonly slots?: Readonly<Record<string, string>>;
   /** What she calls a bead of a row so many back: of peyote an up bead, and a down bead. */
@@ -200,6 +204,8 @@ export interface Weaveable {
   advise?(body: (role: string) => BeadSize): string[];
   /** Parameters that suit these sizes, as near as can be to those it has; null where they do, or none would. */
   suited?(body: (role: string) => BeadSize): Readonly<Record<string, unknown>> | null;
+  /** What is pressed to have them; that it lies flat where nothing is said. */
+  readonly suitedWords?: string;
   /** The closed form; `without` are the optional passes that are left out. */
   form(body: (role: string) => BeadSize, without: ReadonlySet<string>): Form;
 }
@@ -312,7 +318,8 @@ export const inRows = <P extends { readonly sequence: readonly RoleLetter[] }>(
 interface Definition<S extends z.ZodType> extends Omit<Structure, 'defaults' | 'check' | 'bind' | 'unlike'> {
   readonly params: S;
   readonly defaults: Required<z.input<S>> & Readonly<Record<string, unknown>>;
-  readonly bind: (params: z.infer<S>) => Program;
+  /** How it is woven: on a loom, or by other stitches that are bound already. */
+  readonly bind: (params: z.infer<S>) => Program | Weaveable;
   readonly unlike?: Unlike<z.infer<S>>;
 }
 
@@ -358,6 +365,8 @@ const onLoom = ({ work, rowsPerUnit = 1, holes = {}, ...rest }: Program): Weavea
   };
 };
 
+const bound = (made: Program | Weaveable): Weaveable => ('weaveOn' in made ? made : onLoom(made));
+
 /** Makes a structure of its definition: the parameters are checked before they reach `bind`. */
 export const structure = <S extends z.ZodType>({
   params,
@@ -367,7 +376,7 @@ export const structure = <S extends z.ZodType>({
 }: Definition<S>): Structure => ({
   ...rest,
   check: (raw) => params.safeParse(raw).error?.issues.map((issue) => issue.message) ?? [],
-  bind: (raw) => onLoom(bind(params.parse(raw))),
+  bind: (raw) => bound(bind(params.parse(raw))),
   ...(unlike && {
     unlike: {
       inColumns: unlike.inColumns ?? false,
@@ -378,6 +387,7 @@ export const structure = <S extends z.ZodType>({
       bind: (raw, all) => {
         const { params: whole, units, rowsPerUnit } = unlike.of(params.parse(raw), all);
         const program = bind(whole);
+        if ('weaveOn' in program) throw new Error('What is woven of other stitches has no unlike units.');
         return onLoom({ ...program, rowsPerUnit, work: (loom) => program.work(loom, units) });
       },
     },

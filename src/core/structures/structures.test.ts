@@ -17,7 +17,7 @@ import { misfit } from './parts';
 import { ROLE_LETTERS, type RoleLetter } from './roles';
 import { BEADS, byId } from '../materials/catalogue';
 import { runs } from '../testing/thorough';
-import { all, bodies, eight, ends, layOut, sum } from '../testing/woven';
+import { all, bodies, eight, ends, layOut, strandsOf, sum } from '../testing/woven';
 
 /** Parameters of any structure built from its fields, so that a new family is tested without a word here. */
 const anyParams = (structure: (typeof STRUCTURES)[number]) =>
@@ -215,9 +215,10 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
   it('holds each clasp half by the threads asked for, on loops of the seeds asked for', () =>
     each((weaveable, n) => {
       const path = weaveable.weave(n, ends);
-      expect([...findingPasses(path).values()]).toEqual([2, 2]);
+      const strands = strandsOf(weaveable);
+      expect([...findingPasses(path).values()]).toEqual(Array<number>(2 * strands).fill(2));
       for (const end of ['start', 'end'] as const)
-        expect(tally(path, (b) => b.place.section === loopSection(end)).get(LOOP_ROLE)).toBe(6);
+        expect(tally(path, (b) => b.place.section === loopSection(end)).get(LOOP_ROLE)).toBe(6 * strands);
     }));
 
   it('words every move: each pick is in a step, and equal units are told once', () =>
@@ -242,6 +243,6 @@ describe.each(STRUCTURES.map((s) => [s.name, s] as const))('%s', (_, structure) 
           0,
         );
       expect(told).toBe(path.beads.length);
-      expect(groups.length).toBeLessThan(30);
+      expect(groups.length).toBeLessThan(30 * strandsOf(weaveable));
     }));
 });

@@ -21,8 +21,9 @@ export const bodies = (weaveable: Weaveable) => (role: string) =>
 
 export const layOut = (weaveable: Weaveable, units: number, body = bodies(weaveable)) => {
   const path = weaveable.weave(units, ends);
+  const form = weaveable.form(body, all);
   const layout = layOutPiece(path, {
-    form: weaveable.form(body, all),
+    form: form.along?.({ path, units }) ?? form,
     units,
     ends,
     clasp: { startMm: 10, endMm: 4 },
@@ -30,6 +31,9 @@ export const layOut = (weaveable: Weaveable, units: number, body = bodies(weavea
   });
   return { path, layout, thread: threadMoves(path, layout) };
 };
+
+/** Strands of a stitch that are each sewn on by themselves; one where nothing is said. */
+export const strandsOf = ({ loopsApart, mostLoops = 1 }: Weaveable): number => (loopsApart ? mostLoops : 1);
 
 export const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
 

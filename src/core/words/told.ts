@@ -12,6 +12,9 @@ import { FARTHEST, HOLES, OUTMOST, OUTWARDS, WAYS } from './ways';
 export type RowWord =
   'row' | 'round' | 'rung' | 'unit' | 'circle' | 'point' | 'drop' | 'flower' | 'loop' | 'daisy' | 'stitch';
 
+/** A row as the maker counts it, from 0, and what it is of; null where that goes without saying. */
+export type RowWithin = (row: number) => { readonly row: number; readonly of: string | null };
+
 export interface StepWords {
   /** What the maker calls a bead of this role. */
   readonly role: (role: string) => string;
@@ -20,6 +23,8 @@ export interface StepWords {
   /** What she calls a row. */
   readonly row: RowWord;
   /** What she calls a bead of what is woven so many rows back, where there is a word for it. */
+  /** A row as the maker counts it, from 0, and of what, where she begins anew on the way; as it is where nothing is said. */
+  readonly rowWithin?: RowWithin | undefined;
   readonly beadsBack?: Readonly<Record<number, string>>;
   /** What that is called that has two holes, where it is no bead but made apart and held at two of its points. */
   readonly motif?: string;
@@ -228,14 +233,14 @@ class Wording {
       const { way, what, row, hole } = head(run);
       const on = way === '' || (once && way === before) ? '' : `${way} `;
       before = way;
-      const rows = inTurn(run.map((stop) => (stop.row ?? 0) + 1));
+      const rows = inTurn(run.map((stop) => this.numberOf(stop.row ?? 0)));
       const word = this.words.row;
       const of =
         row === null
           ? ''
           : run.length === 1
-            ? ` of ${word} ${row + 1}`
-            : ` of ${plural(word)} ${rows} in turn`;
+            ? ` of ${this.numbered(row)}`
+            : ` of ${plural(word)} ${rows}${this.within(row)} in turn`;
       return `${on}through ${what}${of}${hole}`;
     });
   }
@@ -423,10 +428,25 @@ class Wording {
     return back > 0 ? `the ${row} ${small(back)} back` : `the ${row} ${small(-back)} on`;
   }
 
+  /** A row of the work as the maker counts it, from 1. */
+  private numberOf(row: number): number {
+    return (this.words.rowWithin?.(row).row ?? row) + 1;
+  }
+
+  /** Of what it is, where rows begin anew on the way. */
+  private within(row: number): string {
+    const of = this.words.rowWithin?.(row).of;
+    return of ? ` of ${of}` : '';
+  }
+
+  private numbered(row: number): string {
+    return `${this.words.row} ${this.numberOf(row)}${this.within(row)}`;
+  }
+
   private rowIn(section: Section, row: number): string {
     if (section === WOVEN && row < 0) return ofTheStart(row);
     return section === WOVEN
-      ? `${this.words.row} ${row + 1}`
+      ? this.numbered(row)
       : `the ${sectionWords(section)}${row === 0 ? '' : `, ${this.words.row} ${row + 1}`}`;
   }
 }

@@ -16,6 +16,7 @@ describe('the marks of the gallery', () => {
     expect(found({ needles: 'two' })).toEqual(['cross-weave', 'graduated-cross-weave', 'ball-band']);
     expect(found({ thread: 'cord' })).toEqual([
       'strung-line',
+      'several-strands',
       'graduated-line',
       'cross-weave',
       'graduated-cross-weave',

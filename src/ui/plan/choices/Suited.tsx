@@ -19,10 +19,11 @@ export function Suited({ part, onChange }: Props) {
     const bound = boundStitch(structure);
     if (!bound.ok || !bound.weaveable.suited) return null;
     const body = bodiesOnThread(part);
-    return { advice: bound.weaveable.advise?.(body) ?? [], params: bound.weaveable.suited(body) };
+    const { advise, suitedWords = 'Make it lie flat' } = bound.weaveable;
+    return { advice: advise?.(body) ?? [], params: bound.weaveable.suited(body), words: suitedWords };
   }, [structure, part]);
   if (!found || found.advice.length === 0) return null;
-  const { advice, params } = found;
+  const { advice, params, words } = found;
   return (
     <section className={styles.role} aria-label="What suits these beads">
       {advice.map((line) => (
@@ -30,7 +31,7 @@ export function Suited({ part, onChange }: Props) {
       ))}
       {params && (
         <Button onClick={() => onChange({ structure: { ...structure, params: { ...params } } })}>
-          Make it lie flat
+          {words}
         </Button>
       )}
     </section>
