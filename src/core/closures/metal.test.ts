@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { byId, CLASPS, FINDINGS } from '../materials/catalogue';
+import { byId, FINDINGS } from '../materials/catalogue';
 import { metalWords } from '../words/metal';
 import { end, ends } from '../testing/endsChosen';
 import { metalOf } from './metal';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BEADS, byId, FINDINGS } from '../materials/catalogue';
+import type { FindingMaterial } from '../materials/material';
 import { withDangle, withoutPart, type WithPart } from '../piece/assembly';
 import { newPart } from '../piece/newPiece';
 import { asPiece } from '../piece/partOfPiece';
@@ -9,7 +10,6 @@ import { beadsInAll, madeApart } from './madeApart';
 import type { Plan } from './plan';
 import { planPiece } from './shipped';
 
-const ring = byId(FINDINGS, 'jump-ring-5');
 const chain = { linkMm: 4.5, links: 9, rings: null };
 
 const piece = (id = 'flat-herringbone', extender: Piece['ends']['extender'] = chain): Piece => {
@@ -65,7 +65,7 @@ describe('a drop that hangs in the last link of an extender', () => {
   });
 
   it('its loop must go into the ring: what is said to help does', () => {
-    const rings = (of: typeof ring) => ({ linkMm: of.lengthMm, links: 6, rings: of });
+    const rings = (of: FindingMaterial) => ({ linkMm: of.lengthMm, links: 6, rings: of });
     const thick = 'seed-6';
     const small = byId(FINDINGS, 'jump-ring-4');
     const doubtful = planned(withLoopOf(withDangle(piece('ladder', rings(small))), thick));
