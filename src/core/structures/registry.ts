@@ -14,6 +14,7 @@ import { hangingDrop } from './hangingDrop';
 import { helixTube } from './helixTube';
 import { joinedMotifs } from './joinedMotifs';
 import { ladder } from './ladder';
+import { nettedStrip } from './nettedStrip';
 import { nettedTube } from './nettedTube';
 import { ownUnit } from './ownUnit';
 import { bindSections } from './bindSections';
@@ -53,6 +54,7 @@ export const STRUCTURES: readonly Structure[] = [
   daisyChain,
   chevronChain,
   nettedTube,
+  nettedStrip,
   squareRope,
   twoDecks,
   twoHoleLine,

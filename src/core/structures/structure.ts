@@ -157,7 +157,7 @@ export interface Weaveable {
    * The closed form is exact, as for beads end to end, or round beads in circles of four, or lies as it was begun, as a net does on
    * its former: nothing needs laying out.
    */
-  readonly formIsExact?: 'end to end' | 'in circles' | 'as begun' | 'with knots';
+  readonly formIsExact?: 'end to end' | 'in circles' | 'as begun' | 'as its edges' | 'with knots';
   /** Whether knots of its own thread lie between its beads, so that it matters how thick that is. */
   readonly knotted?: boolean;
   /** Nobody has told its thread path: what is worked of it is beads in order, no more. */

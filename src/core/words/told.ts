@@ -22,9 +22,9 @@ export interface StepWords {
   readonly lies?: (role: string) => string | undefined;
   /** What she calls a row. */
   readonly row: RowWord;
-  /** What she calls a bead of what is woven so many rows back, where there is a word for it. */
   /** A row as the maker counts it, from 0, and of what, where she begins anew on the way; as it is where nothing is said. */
   readonly rowWithin?: RowWithin | undefined;
+  /** What she calls a bead of what is woven so many rows back, where there is a word for it. */
   readonly beadsBack?: Readonly<Record<number, string>>;
   /** What that is called that has two holes, where it is no bead but made apart and held at two of its points. */
   readonly motif?: string;

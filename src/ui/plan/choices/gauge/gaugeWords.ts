@@ -41,6 +41,11 @@ const EXACT = {
     trust:
       'Round beads in circles of four touch each other, so that their sizes say how long it is; only lots differ. The sizes are usual values: beads on a ruler are surer.',
   },
+  'as its edges': {
+    source: 'the runs of beads along its edges, drawn straight',
+    trust:
+      'Beads strung along both edges keep a net as long as it is; its meshes open as far as those let them. Edges that wave are shorter: measure a swatch as it will be worn.',
+  },
   'as begun': {
     source: 'its legs, as open as the first ring',
     trust:
