@@ -137,6 +137,11 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
     return ended(anchor, anchor);
   }
   if (tripsOf(p, free) === 2) return ended(intoStart, null);
+  if (free) {
+    // Knotted, it does not come back: one knot more holds the last bead.
+    t.knot('between beads');
+    return ended(null, intoStart);
+  }
   // The needle stays at the end; the tail, which sews the start, is fastened off there first.
   return { edges, ends: ownAndTail(loom, t, towards(fromEnd), intoStart).reverse() };
 }
