@@ -1,8 +1,8 @@
 import type { Closing } from '../body/kinds';
 import type { Clasp, FindingMaterial } from '../materials/material';
 import { buttonLoop, loopOpeningMm, type ButtonLoop, type LoopSeed } from './buttonLoop';
-import { loopLengthMm, NO_LOOP, type EndLoops, type SewnLoop } from './sewnLoop';
-import type { EdgeName } from '../weave/edge';
+import { legReachMm, loopLengthMm, NO_LOOP, type EndLoops, type Legs, type SewnLoop } from './sewnLoop';
+import { EDGE_NAMES, type EdgeName } from '../weave/edge';
 import { halfWords, heldEnds, holderWords, holdsOneEnd } from './suits';
 import { wholeUp } from '../tools/whole';
 
@@ -12,6 +12,8 @@ export interface EndChoice {
   readonly passes: number;
   /** Whether its loop is turned on edge, by one seed more at the work. */
   readonly turned?: boolean | undefined;
+  /** Whether it hangs from a V of legs, where the end has places for them. */
+  readonly legs?: boolean | undefined;
   /** Jump rings between the sewn loop and the clasp. */
   readonly rings: { readonly finding: FindingMaterial; readonly count: number } | null;
 }
@@ -69,14 +71,18 @@ function sewnLoop(
   ends: EndsChoice,
   end: EdgeName,
   button: Closure['button'],
-  mostLoops: number,
-  to: string | undefined,
+  { mostLoops = 1, to, legs: places }: Holding,
 ): SewnLoop {
   if (ends.closing !== 'clasp' || !heldEnds(ends.clasp).includes(end)) return NO_LOOP;
-  const { seedsEachSide, passes, turned = false, rings } = ends[end];
+  const { seedsEachSide, passes, turned = false, rings, legs: wanted = false } = ends[end];
   const { note } = ends.clasp;
   const loops = Math.min(ends.clasp.loops, mostLoops);
-  if (button && end === 'end') return { seedsEachSide: 0, passes, buttonSeeds: button.seeds, note };
+  const inV =
+    wanted && places && loops === 1 && to === undefined && ends.clasp.fastening === 'sewn loop'
+      ? { legs: places }
+      : {};
+  if (button && end === 'end')
+    return { seedsEachSide: inV.legs ? seedsEachSide : 0, passes, buttonSeeds: button.seeds, note, ...inV };
   // A finding that is sewn in or glued on, or that a knot sits in, is held without seeds.
   const seeds = ends.clasp.fastening === 'sewn loop' ? seedsEachSide : 0;
   const named = holdsOneEnd(ends.clasp)
@@ -93,6 +99,7 @@ function sewnLoop(
     passes: crimped ? Math.min(passes, 1) : passes,
     // To an edge one sews close: nothing there is to be turned.
     ...(turned && to === undefined && { turned }),
+    ...inV,
     ...(loops > 1 && { loops }),
     ...named,
     ...inShell,
@@ -100,20 +107,28 @@ function sewnLoop(
   };
 }
 
+/** What the work has for its ends to be sewn to. */
+export interface Holding {
+  /** How many loops of a clasp the stitch can hold side by side. */
+  readonly mostLoops?: number | undefined;
+  /** What they are sewn to, where it is no clasp. */
+  readonly to?: string | undefined;
+  /** Places round its end for the legs of a V. */
+  readonly legs?: Legs | undefined;
+}
+
 /**
  * What closes the piece, in millimetres and in beads.
  * @param seed the seed of the loops, with its finish on
- * @param mostLoops how many loops of a clasp the stitch can hold side by side
- * @param to what they are sewn to, where it is no clasp
  */
-export function closureOf(ends: EndsChoice, seed: LoopSeed, mostLoops = 1, to?: string): Closure {
+export function closureOf(ends: EndsChoice, seed: LoopSeed, holding: Holding = {}): Closure {
   const { clasp, closing } = ends;
   const clasped = closing === 'clasp';
   const over = clasped && clasp.buttonsMm !== null ? buttonLoop(clasp.buttonsMm, seed) : null;
   const button = over && { ...over, seeds: ends.loopSeeds ?? over.least };
   const loops: EndLoops = {
-    start: sewnLoop(ends, 'start', button, mostLoops, to),
-    end: sewnLoop(ends, 'end', button, mostLoops, to),
+    start: sewnLoop(ends, 'start', button, holding),
+    end: sewnLoop(ends, 'end', button, holding),
     joined: closing === 'joined',
   };
   const claspMm = clasped ? clasp.startMm + clasp.endMm : 0;
@@ -144,6 +159,8 @@ export function closureOf(ends: EndsChoice, seed: LoopSeed, mostLoops = 1, to?: 
 
 /** What to look at in a closure, beside its length. */
 export type ClosureDoubt =
+  /** The legs of a V are too short to meet: so many seeds to each would let them. */
+  | { readonly code: 'legs-too-short'; readonly end: EdgeName; readonly seeds: number }
   /** The bar cannot swing: so many seeds a side more on the bar's side would let it. */
   | { readonly code: 'bar-cannot-swing'; readonly barMm: number; readonly seeds: number }
   /** The bar is so short that it slips back through its loop. */
@@ -212,10 +229,24 @@ export function closureDoubts(ends: EndsChoice, closure: Closure, strip: Strip):
     doubts.push({ code: 'one-loop-for-wide-strip', widthMm: strip.widthMm });
   const turned = ({ turned: is, rings }: EndChoice) => is === true || rings !== null;
   if (clasp.turned && !turned(ends.start) && !turned(ends.end)) doubts.push({ code: 'turned-loop' });
+  doubts.push(...legDoubts(closure, strip));
   const { button } = closure;
   if (button && (button.seeds < button.least || button.seeds > button.most))
     doubts.push({ code: 'loop-count', seeds: button.seeds, least: button.least, most: button.most });
   return doubts;
+}
+
+/** Legs that hardly lead along the piece lie across its opening: they are to lead so far along, as a part of how far they lead inwards (from memory). */
+const STEEP = 0.5;
+
+function legDoubts({ loops }: Closure, { seed }: Strip): ClosureDoubt[] {
+  return EDGE_NAMES.flatMap((end) => {
+    const loop = loops[end];
+    if (!loop.legs || loop.passes === 0) return [];
+    const { fromMm } = loop.legs;
+    if (legReachMm(loop, seed) >= STEEP * fromMm) return [];
+    return [{ code: 'legs-too-short', end, seeds: wholeUp((Math.hypot(1, STEEP) * fromMm) / seed.lengthMm) }];
+  });
 }
 
 /**

@@ -88,7 +88,7 @@ describe('several loops of a clasp need their width', () => {
   const doubts = (widthMm: number, mostLoops: number, loops: 2 | 3 = 2) => {
     const ends = { ...piece.ends, clasp: clasp(loops) };
     const strip = { widthMm, thicknessMm: 1.6, threadMm: 0.15, mostLoops, seed };
-    return closureDoubts(ends, closureOf(ends, seed, mostLoops), strip)
+    return closureDoubts(ends, closureOf(ends, seed, { mostLoops }), strip)
       .map(({ code }) => code)
       .filter((code) => code === 'loops-and-width');
   };
@@ -104,7 +104,7 @@ describe('several loops of a clasp need their width', () => {
   it('one loop needs none of it', () => {
     const ends = { ...piece.ends, clasp: byId(CLASPS, 'toggle-12') };
     const strip = { widthMm: 1, thicknessMm: 1, threadMm: 0.15, mostLoops: 0, seed };
-    const codes = closureDoubts(ends, closureOf(ends, seed, 1), strip).map(({ code }) => code);
+    const codes = closureDoubts(ends, closureOf(ends, seed), strip).map(({ code }) => code);
     expect(codes).not.toContain('loops-and-width');
   });
 });

@@ -2,13 +2,19 @@ import { hasNeck, LOOP_ROLE, LOOP_SLOTS, loopRuns, type SewnLoop } from '../clos
 import type { Weave } from '../weave/builder';
 import type { Edge, EdgeName } from '../weave/edge';
 import type { Needle } from '../weave/needle';
+import type { Finding, JointId } from '../weave/path';
+import { hangFromLegs } from './legs';
 import { against } from '../weave/edge';
 import { goToPost, postsFor } from './post';
 
 /** Hangs a clasp half on an edge: each of its loops from a post. */
 export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoop, edge: Edge): void {
   const joint = loop.finding?.joint ?? end;
-  const { strand } = loop;
+  const { strand, legs } = loop;
+  if (legs) {
+    const ring = () => holder(w, end, loop, joint, 0, 0);
+    return hangFromLegs(w, needle, end, loop, edge, { legs, sewing: sewingWords(loop), ring });
+  }
   postsFor(edge, loop.loops ?? 1).forEach((post, k, { length }) => {
     const nth = strand?.nth ?? k;
     const { out, into, round } = goToPost(w, needle, joint, post);
@@ -33,6 +39,19 @@ function heldBy({ finding, to, called = 'clasp' }: SewnLoop, end: EdgeName, plac
 /** What sewing a loop is called. */
 const sewingWords = ({ finding, to = finding?.name, called = 'clasp', buttonSeeds }: SewnLoop): string =>
   buttonSeeds === undefined ? `sew on the ${to ?? called}` : 'work the loop';
+
+/** What a loop holds, as thread goes through it; null of one over a button. */
+const holder = (
+  w: Weave,
+  end: EdgeName,
+  loop: SewnLoop,
+  joint: JointId,
+  nth: number,
+  place: number,
+): Finding | null =>
+  loop.buttonSeeds === undefined
+    ? w.finding(heldBy(loop, end, place), loop.inShell ? 2 : 1, { joint, nth })
+    : null;
 
 /** How thread goes from the loop back into the work, and comes out again where the loop began. */
 interface Sewing {
@@ -62,9 +81,7 @@ export function sewLoop(
   const seeds = (count: number) => Array<string>(count).fill(LOOP_ROLE);
   const sewing = sewingWords(loop);
   const first = () => {
-    const holes = inShell ? 2 : 1;
-    const ring =
-      loop.buttonSeeds === undefined ? w.finding(heldBy(loop, end, place), holes, { joint, nth }) : null;
+    const ring = holder(w, end, loop, joint, nth, place);
     const crimp = ring && crimped ? w.finding(`crimp at the ${end}`, 2, { joint, nth }) : null;
     // A single loop is no run of several.
     const run = nth === 0 ? {} : { run: nth };

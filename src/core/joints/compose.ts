@@ -36,7 +36,8 @@ class PieceLoom implements Loom {
     this.done.add(name);
     if (name === 'start') this.release(needle);
     if (this.ring && edge.meeting) closeRing(this.w, needle, edge.meeting);
-    if (this.hangs(name) === 1) drawShut(this.w, needle, name, edge);
+    // Legs stand round the opening, and hold it as wide as it is.
+    if (this.hangs(name) === 1 && !this.request[name].legs) drawShut(this.w, needle, name, edge);
     if (this.request[name].passes > 0) hangClasp(this.w, needle, name, this.request[name], edge);
     return edge;
   }

@@ -4,6 +4,8 @@ import {
   loopEndOf,
   loopSection,
   LOOP_ROLE,
+  isOfLeg,
+  legPose,
   loopOf,
   type Side,
 } from '../closures/sewnLoop';
@@ -11,11 +13,12 @@ import type { EdgeName } from '../weave/edge';
 import type { EndLoops } from '../closures/sewnLoop';
 import type { Form } from '../structures/structure';
 import { follow, holeEndOf } from '../weave/follow';
-import { isTraversal, type Bead, type HoleEnd, type Path } from '../weave/path';
+import { isTraversal, otherEnd, type Bead, type HoleEnd, type Path } from '../weave/path';
 import { CORE_ROLE, isSetIn } from '../joints/setIn';
 import type { Body, Layout, Point, Pose } from './layout';
 import { mul } from './solver/vectors';
 import { given } from '../tools/given';
+import { remembered } from '../tools/remember';
 
 /** Where the parts of the whole piece lie along x, mm from the tip of the clasp at its start. */
 export interface Stations {
@@ -74,6 +77,24 @@ function loopSide(path: Path, { form, body }: PieceParts, end: EdgeName): Side {
   return into && edge({ ...into, end: into.enter }) > 0 ? -1 : 1;
 }
 
+/** Where a leg of a V leaves the work, or comes back to it: the middle line where it does neither. */
+function legFoot(path: Path, { form, body }: PieceParts, end: EdgeName, run: number): Point {
+  const isLeg = (bead: Bead) =>
+    bead.place.section === loopSection(end) && isOfLeg(bead) && (bead.slot.run ?? 0) === run;
+  const inWork = (bead: Bead) => bead.place.section !== loopSection(end);
+  const moves = path.moves.filter(isTraversal);
+  const first = moves.findIndex(({ bead }) => isLeg(bead));
+  const before = moves[first - 1];
+  const after = moves.slice(first).find(({ bead }) => !isLeg(bead));
+  const beside = [before, after].find((move) => move && inWork(move.bead));
+  if (!beside) return [0, 0, 0];
+  const { centre, axis } = form.pose(beside.bead);
+  // Out of its far end, or into its near one.
+  const at = beside === before ? otherEnd(beside.enter) : beside.enter;
+  const half = ((at === 0 ? -1 : 1) * body(beside.bead.role).lengthMm) / 2;
+  return [0, centre[1] + half * axis[1], centre[2] + half * axis[2]];
+}
+
 /** How far across the piece each loop of an end sits: one in the middle, several each at the bead it hangs on. */
 function loopsAcross(path: Path, { form }: PieceParts, end: EdgeName): number[] {
   const ofLoops = path.beads.flatMap((bead) =>
@@ -100,10 +121,16 @@ export function layOutPiece(path: Path, parts: PieceParts): PieceLayout {
   const seed = parts.body(LOOP_ROLE);
   const across = { start: loopsAcross(path, parts, 'start'), end: loopsAcross(path, parts, 'end') };
   const leaves = { start: loopSide(path, parts, 'start'), end: loopSide(path, parts, 'end') };
+  const feet = {
+    start: remembered((run: number) => legFoot(path, parts, 'start', run)),
+    end: remembered((run: number) => legFoot(path, parts, 'end', run)),
+  };
   const poses = path.beads.map((bead): Pose => {
     const end = loopEndOf(bead.place.section);
     if (end) {
       const edgeMm = end === 'start' ? marks.bodyStartMm : marks.bodyEndMm;
+      if (isOfLeg(bead))
+        return legPose(bead, end, edgeMm, parts.ends[end], seed, feet[end](bead.slot.run ?? 0));
       const mm = given(across[end][loopOf(bead)], 'place of a loop');
       return loopPose(bead, end, edgeMm, leaves[end], parts.ends[end], seed, mm);
     }

@@ -283,10 +283,10 @@ function ends(
   return [
     ['closed', CLOSING_WORDS[closing]],
     ['clasp', clasp.name],
-    ...sides.flatMap(([side, { seedsEachSide, passes, turned, rings }]): Facts => [
+    ...sides.flatMap(([side, { seedsEachSide, passes, turned, legs, rings }]): Facts => [
       [`seeds a side at the ${side}`, String(seedsEachSide)],
       [`passes at the ${side}`, String(passes)],
-      [`loop at the ${side}`, turned ? 'turned' : 'flat'],
+      [`loop at the ${side}`, legs ? 'on a V of legs' : turned ? 'turned' : 'flat'],
       [`rings at the ${side}`, rings ? `${rings.count} × ${rings.finding.name}` : 'none'],
     ]),
     ['closed by', woven ?? 'the clasp'],

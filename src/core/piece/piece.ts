@@ -58,6 +58,8 @@ const endSchema = z.object({
   seedsEachSide: z.number().int().min(0).max(24),
   passes: z.number().int().min(1).max(4),
   turned: z.boolean().optional(),
+  /** It hangs from a V of legs, at the end of a tube. */
+  legs: z.boolean().optional(),
   rings: z.object({ finding: findingSchema, count: z.number().int().min(1).max(6) }).nullable(),
 });
 

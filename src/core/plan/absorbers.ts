@@ -128,7 +128,9 @@ function ofEnds(piece: PartOfPiece, plan: Plan, what: Absorber['what'], ends: Pa
   const seed = sizeOf(piece.beads[LOOP_ROLE]);
   // What is closed by a woven part is so still.
   const closed = ends.woven === null ? ends : { ...ends, clasp: plan.clasp };
-  const more = closureOf(closed, seed, plan.weaveable.mostLoops).allowanceMm - plan.closure.allowanceMm;
+  const { start, end } = plan.closure.loops;
+  const holding = { mostLoops: plan.weaveable.mostLoops, legs: start.legs ?? end.legs };
+  const more = closureOf(closed, seed, holding).allowanceMm - plan.closure.allowanceMm;
   return absorberOf(plan, what, { ...choosing(piece, plan.chosen), ends }, plan.chosen.finishedMm + more);
 }
 

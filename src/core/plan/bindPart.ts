@@ -1,12 +1,12 @@
 import { closureOf, type Closure } from '../closures/closure';
-import { LOOP_ROLE } from '../closures/sewnLoop';
+import { LOOP_ROLE, type Legs } from '../closures/sewnLoop';
 import type { CountRule } from '../fit/rules';
 import { makeOf, needsNeedle, type BeadSize } from '../materials/material';
 import { beadOf, bodiesOnThread } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { unsuited, type Unsuited } from '../structures/parts';
 import { boundStitch } from '../structures/registry';
-import type { Structure, Weaveable } from '../structures/structure';
+import { rolesOf, type Structure, type Weaveable } from '../structures/structure';
 import { tripsThatGo, type Gear } from '../supplies/holeFill';
 import type { ThreadHabits } from '../supplies/threadPlan';
 import { remembered } from '../tools/remember';
@@ -40,6 +40,22 @@ export interface BoundPart {
   readonly pathOf: (units: number) => Path;
 }
 
+/** So many legs a V has (craft: V ends of three legs); two would lie on one side of the opening. */
+const LEGS = 3;
+
+/** Legs that an end of a tube has places for, where one is to hang from them; they begin at the middle of its wall. */
+function legsOf(
+  { ends, without }: PartOfPiece,
+  weaveable: Weaveable,
+  body: (role: string) => BeadSize,
+): Legs | undefined {
+  const { legs = 0 } = weaveable;
+  if (legs < LEGS || !(ends.start.legs ?? ends.end.legs)) return undefined;
+  const { widthMm } = weaveable.form(body, new Set(without));
+  const girth = Math.max(...rolesOf(weaveable).map((role) => body(role).diameterMm));
+  return { count: LEGS, fromMm: (widthMm - girth) / 2 };
+}
+
 /** Binds the stitch of a piece, once, and looks whether anything stands in the way before it is woven. */
 export function bindPart(
   piece: PartOfPiece,
@@ -54,7 +70,11 @@ export function bindPart(
   if (standing) return noPlan(standing);
   const body = bodiesOnThread(piece);
   const { mostLoops = 1 } = weaveable;
-  const closure = closureOf(piece.ends, body(LOOP_ROLE), mostLoops, closedBy?.name);
+  const closure = closureOf(piece.ends, body(LOOP_ROLE), {
+    mostLoops,
+    to: closedBy?.name,
+    legs: legsOf(piece, weaveable, body),
+  });
   const loops = { ...closure.loops, about: piece.count.by === 'around' };
   const gear: Gear = {
     threadMm: piece.thread.diameterMm,

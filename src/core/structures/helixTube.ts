@@ -180,6 +180,7 @@ export const helixTube = structure({
     rowWord: 'stitch',
     slots: { long: 'stair', seed: 'side' },
     closing: null,
+    legs: p.around,
     closings: ['clasp', 'open'],
     notJoined: 'A helix tube is not joined here: take a clasp.',
     rowsPerUnit: p.sequence.length,

@@ -190,6 +190,7 @@ export const nettedTube = structure({
     ],
     formIsExact: 'as begun',
     minimumUnits: Math.max(1, Math.ceil(3 / p.sequence.length)),
+    legs: p.around,
     rowWord: 'round',
     slots: { point: 'point', up: 'leg', down: 'leg', ring: 'ring' },
     closing: null,

@@ -145,6 +145,8 @@ export interface Weaveable {
   readonly corner?: { readonly role: RoleLetter; readonly as: RoleLetter; readonly points: number };
   /** Loops of a clasp that can be sewn on side by side; one where nothing is said. */
   readonly mostLoops?: number;
+  /** Of a tube: places round its end for the legs of a V that meet in what closes it; three are wanted. */
+  readonly legs?: number;
   /** Whether each of them holds a strand by itself, so that they may stand as far apart as they like. */
   readonly loopsApart?: boolean;
   /** Ways in which it can be closed; a clasp at either end where nothing is said. */

@@ -113,6 +113,7 @@ export const tubularPeyote = structure({
   bind: (p) => ({
     parts: partsOf(p.sequence, 'bead of a round'),
     minimumUnits: Math.max(1, Math.ceil(4 / p.sequence.length)),
+    legs: p.around / 2,
     rowWord: 'round',
     beadsBack: UP_AND_DOWN,
     closing: null,

@@ -49,6 +49,7 @@ export const anyPiece = (structures: readonly Structure[] = STRUCTURES): fc.Arbi
         passes: a.passes,
         seedsEachSide: a.seeds,
         turned: a.seeds % 3 === 2,
+        legs: a.seeds % 2 === 1,
       };
       return {
         ...usual,

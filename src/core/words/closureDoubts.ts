@@ -6,6 +6,11 @@ import type { Said } from './said';
 /** What speaks against a clasp and how it is fastened. */
 export function wordClosureDoubt(doubt: ClosureDoubt, style: LengthStyle): Said {
   switch (doubt.code) {
+    case 'legs-too-short':
+      return {
+        title: `The legs at the ${doubt.end} are too short to meet.`,
+        text: `They lie across the opening instead of leading on from it. Take ${doubt.seeds} seeds for each.`,
+      };
     case 'bar-cannot-swing':
       return {
         title: 'The bar cannot swing through.',

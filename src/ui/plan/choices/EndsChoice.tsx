@@ -138,6 +138,7 @@ function ClaspFields({
         findings={findings}
         button={plan?.closure.button ?? null}
         seed={beads[LOOP_ROLE]}
+        tube={(plan?.weaveable.legs ?? 0) > 2}
         onChange={onChange}
       />
       {kind === 'necklace' && <ChainFields ends={ends} plan={plan} findings={findings} onChange={onChange} />}

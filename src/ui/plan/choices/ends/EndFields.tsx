@@ -33,11 +33,19 @@ interface Props {
   readonly seed: BeadMaterial;
   /** The woven part that it is sewn to; a clasp where nothing is said. */
   readonly to?: string;
+  /** Whether its ends have places for the legs of a V. */
+  readonly tube?: boolean;
   readonly onChange: (change: Partial<Ends>) => void;
 }
 
+/** The end that a button is at, changed; its loop hangs from legs where the button does. */
+const withLegs = ({ end }: Ends, start: End): Partial<Ends> => ({
+  start,
+  end: { ...end, legs: start.legs, seedsEachSide: start.legs ? start.seedsEachSide : end.seedsEachSide },
+});
+
 /** How each end is sewn on: both alike, or each its own way. */
-export function EndFields({ ends, findings, button, seed, to, onChange }: Props) {
+export function EndFields({ ends, findings, button, seed, to, tube = false, onChange }: Props) {
   const [apart, setApart] = useState(!sameEnd(ends.start, ends.end));
   // Between two edges there is no jump ring.
   const rings = to === undefined ? findings.filter(({ kind }) => kind === 'jump ring') : [];
@@ -51,6 +59,7 @@ export function EndFields({ ends, findings, button, seed, to, onChange }: Props)
       to={to}
       holder={to ?? holderWords(ends.clasp)}
       once={to === undefined && fastening === 'crimped'}
+      tube={tube && to === undefined && fastening === 'sewn loop'}
       onChange={set}
     />
   );
@@ -58,7 +67,7 @@ export function EndFields({ ends, findings, button, seed, to, onChange }: Props)
   if (button)
     return (
       <>
-        {field('Ball, button or bar', ends.start, (start) => onChange({ start }), true)}
+        {field('Ball, button or bar', ends.start, (start) => onChange(withLegs(ends, start)), true)}
         <ButtonLoop clasp={ends.clasp} button={button} seed={seed} onChange={onChange} />
       </>
     );
@@ -92,6 +101,7 @@ function OneEnd({
   to,
   holder,
   once,
+  tube,
   onChange,
 }: {
   readonly title: string;
@@ -104,6 +114,8 @@ function OneEnd({
   readonly holder: string;
   /** Whether thread goes through it once and no more. */
   readonly once: boolean;
+  /** Whether it can hang from a V of legs. */
+  readonly tube: boolean;
   readonly onChange: (end: End) => void;
 }) {
   const label = (words: string) =>
@@ -113,6 +125,18 @@ function OneEnd({
   const [what, seeds] = to === undefined ? ['ring', LOOP_SEEDS] : ['edge', EDGE_SEEDS];
   return (
     <div className={styles.group}>
+      {tube && (
+        <Choice
+          label={label('hangs from')}
+          value={end.legs ? 'legs' : 'loop'}
+          options={[
+            { value: 'loop', label: 'one loop across the opening' },
+            { value: 'legs', label: 'a V of legs' },
+          ]}
+          onChange={(from) => onChange({ ...end, legs: from === 'legs' })}
+          help="Legs of seeds lead from round the end of the tube and meet in one seed, which holds the rest."
+        />
+      )}
       {loop && (
         <Choice
           label={label(`sewn on with a loop of seeds, ${what}, seeds`)}
@@ -121,7 +145,7 @@ function OneEnd({
           onChange={(seedsEachSide) => onChange({ ...end, seedsEachSide })}
         />
       )}
-      {loop && to === undefined && end.seedsEachSide > 0 && (
+      {loop && !end.legs && to === undefined && end.seedsEachSide > 0 && (
         <Choice
           label={label('the loop lies')}
           value={end.turned ? 'turned' : 'flat'}
