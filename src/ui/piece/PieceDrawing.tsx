@@ -116,20 +116,21 @@ function claspHeightMm({ ends: { closing } }: PartOfPiece, { clasp, closedBy }: 
   );
 }
 
-/** Height that the drawing needs, mm: the piece, what hangs from it, its loops and its clasp. */
-export function drawingHeightMm({ plan, piece }: Props): number {
+/** How far the drawing reaches above its middle line, and below it: the piece, what hangs from it, its loops and its clasp, mm. */
+export function drawingReach({ plan, piece }: Props): { readonly aboveMm: number; readonly belowMm: number } {
   const { from, to } = extent(plan.sketch('above'));
-  return Math.max(2 * Math.max(-from[1], to[1]), claspHeightMm(piece, plan)) + 1;
+  const least = claspHeightMm(piece, plan) / 2;
+  return { aboveMm: Math.max(-from[1], least) + 0.5, belowMm: Math.max(to[1], least) + 0.5 };
 }
 
 /** The piece alone, as wide as its place, for a card on the bench. */
 export function PieceStrip({ piece, plan }: Props) {
-  const height = drawingHeightMm({ piece, plan });
+  const { aboveMm, belowMm } = drawingReach({ piece, plan });
   const { totalMm } = plan.stations;
   const before = 1 + (piece.ends.closing === 'clasp' && !plan.closedBy ? overhangMm(plan.clasp) : 0);
   return (
     <svg
-      viewBox={`${-before} ${-height / 2} ${totalMm + before + 1} ${height}`}
+      viewBox={`${-before} ${-aboveMm} ${totalMm + before + 1} ${aboveMm + belowMm}`}
       width="100%"
       style={{ display: 'block', maxHeight: 84 }}
       aria-hidden

@@ -12,7 +12,7 @@ import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { wishing } from '@/core/piece/wishing';
 import { overhangMm } from '../../piece/ClaspShape';
-import { drawingHeightMm } from '../../piece/PieceDrawing';
+import { drawingReach } from '../../piece/PieceDrawing';
 import { useLengths } from '../../shell/lengths';
 import { useShortcut } from '../../shortcuts/useShortcut';
 import type { DropTarget, Dyeable } from '../palette/PaletteDrag';
@@ -73,9 +73,10 @@ export function Tape({
   const { wear, chosen, stations } = plan;
   const lastMm = Math.max(stations.totalMm, wear.band.maxMm, chosen.highMm) + 6;
   const beforeMm = piece.ends.closing === 'clasp' ? overhangMm(piece.ends.clasp) : 0;
+  const { aboveMm, belowMm } = drawingReach({ piece, plan });
   const scale = tapeScale({
     lengthMm: lastMm + beforeMm,
-    heightMm: drawingHeightMm({ piece, plan }),
+    heightMm: aboveMm + belowMm,
     frameWidthPx,
     zoom,
     truePxPerMm: view.pxPerMm,
@@ -240,8 +241,10 @@ function Drawn({
     [fromPx, toPx, zero, pxPerMm],
   );
   const inchRule = WISH_HIGH;
-  const middle = inchRule + RULE_HIGH + roomPx / 2;
-  const cmRule = middle + roomPx / 2 + RULE_HIGH;
+  // What hangs from a piece leaves its middle line nearer to the upper rule.
+  const { aboveMm, belowMm } = drawingReach({ piece, plan });
+  const middle = inchRule + RULE_HIGH + (roomPx * aboveMm) / (aboveMm + belowMm);
+  const cmRule = inchRule + 2 * RULE_HIGH + roomPx;
   const height = cmRule + LANE_ROOM + laneHeight(plan);
   const rule = { scale, lastMm, widthPx };
   const onWish = onChange && ((mm: number) => onChange(wishing(piece, mm)));
