@@ -4,9 +4,9 @@ import { BASE, WOVEN, isTraversal, type Move, type Path } from '../weave/path';
 
 export type EndStage = 'before the body' | 'after the body' | 'after later passes';
 
-/** When the clasp half of an end is sewn on, read off the path. */
+/** When the clasp half of an end is sewn on, read off the path; of several strands, when the last of them is. */
 export function endStage({ moves, passes }: Path, end: EdgeName): EndStage {
-  const sewing = moves.findIndex((m) => isTraversal(m) && m.place.section === loopSection(end));
+  const sewing = moves.findLastIndex((m) => isTraversal(m) && m.place.section === loopSection(end));
   const rest = sewing < 0 ? [] : moves.slice(sewing);
   const inBody = (m: Move) => m.kind === 'pick' && m.place.section === WOVEN;
   if (rest.some((m) => inBody(m) && m.place.pass === BASE)) return 'before the body';

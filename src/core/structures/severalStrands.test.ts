@@ -41,6 +41,12 @@ describe('several strands', () => {
     expect(checkPath(plan.work().path).filter(({ code }) => code !== 'cell-unlike')).toEqual([]);
   });
 
+  it('can be fitted at both ends until the last strand is on', () => {
+    const plan = planned(strands({ ...one }));
+    expect(plan.closure.finalAt).toEqual({ start: 'after the body', end: 'after the body' });
+    expect(plan.warnings.map(({ code }) => code)).not.toContain('end-fixed-first');
+  });
+
   it('is as long as its innermost strand, whatever the others are', () => {
     const lengths = [0, 3, 20].map((more) => planned(strands({ ...one, more })).chosen.finishedMm);
     expect(new Set(lengths).size).toBe(1);
