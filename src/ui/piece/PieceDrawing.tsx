@@ -32,6 +32,7 @@ export const PieceDrawing = memo(function PieceDrawing({
   return (
     <g>
       <Ends piece={piece} plan={plan} />
+      {view === 'above' && <Extender piece={piece} plan={plan} />}
       {plan.along.findings.map(({ what, count, fromMm }) => (
         <g key={fromMm} transform={`translate(${fromMm} 0)`}>
           {hangsInRow(what) ? (
@@ -103,6 +104,37 @@ function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm, cla
   );
 }
 
+/** How far what lets a piece out hangs on beyond its closed length: its links, and the drop in the last of them, mm. */
+export function beyondMm({ piece, plan }: Props): number {
+  const linksMm = plan.closure.longestMm - plan.chosen.finishedMm;
+  return hasExtender({ piece, plan })
+    ? linksMm + (plan.dangle ? extent(plan.dangle.sketch('above')).to[0] : 0)
+    : 0;
+}
+
+const hasExtender = ({ piece: { ends }, plan: { clasp, closedBy } }: Props): boolean =>
+  ends.closing === 'clasp' && ends.extender !== null && closedBy === null && clasp.buttonsMm === null;
+
+/** The links that let a piece out, on from its closed length, and the drop in the last of them. */
+function Extender({ piece, plan }: Props) {
+  const { extender } = piece.ends;
+  const { dangle, stations } = plan;
+  if (!extender || !hasExtender({ piece, plan })) return null;
+  const { links, linkMm } = extender;
+  return (
+    <>
+      <g transform={`translate(${stations.totalMm} 0)`}>
+        <Links count={links} linkMm={linkMm} />
+      </g>
+      {dangle && (
+        <g transform={`translate(${stations.totalMm + links * linkMm} 0)`}>
+          <SketchDrawing piece={{ ...piece, ...dangle.plan.seen }} sketch={dangle.sketch('above')} />
+        </g>
+      )}
+    </>
+  );
+}
+
 /** Height that the clasp needs, mm. */
 function claspHeightMm({ ends: { closing } }: PartOfPiece, { clasp, closedBy }: Plan): number {
   if (closing !== 'clasp' || closedBy) return 7;
@@ -130,7 +162,7 @@ export function PieceStrip({ piece, plan }: Props) {
   const before = 1 + (piece.ends.closing === 'clasp' && !plan.closedBy ? overhangMm(plan.clasp) : 0);
   return (
     <svg
-      viewBox={`${-before} ${-aboveMm} ${totalMm + before + 1} ${aboveMm + belowMm}`}
+      viewBox={`${-before} ${-aboveMm} ${totalMm + before + beyondMm({ piece, plan }) + 1} ${aboveMm + belowMm}`}
       width="100%"
       style={{ display: 'block', maxHeight: 84 }}
       aria-hidden

@@ -12,7 +12,7 @@ import type { PartOfPiece } from '@/core/piece/partOfPiece';
 import type { Plan } from '@/core/plan/plan';
 import { wishing } from '@/core/piece/wishing';
 import { overhangMm } from '../../piece/ClaspShape';
-import { drawingReach } from '../../piece/PieceDrawing';
+import { beyondMm, drawingReach } from '../../piece/PieceDrawing';
 import { useLengths } from '../../shell/lengths';
 import { useShortcut } from '../../shortcuts/useShortcut';
 import type { DropTarget, Dyeable } from '../palette/PaletteDrag';
@@ -71,7 +71,8 @@ export function Tape({
   const pointed = usePointedBead(plan, from);
   const finderRef = useRef<(x: number, y: number) => Dyeable | null>(() => null);
   const { wear, chosen, stations } = plan;
-  const lastMm = Math.max(stations.totalMm, wear.band.maxMm, chosen.highMm) + 6;
+  const endMm = stations.totalMm + beyondMm({ piece, plan });
+  const lastMm = Math.max(endMm, wear.band.maxMm, chosen.highMm) + 6;
   const beforeMm = piece.ends.closing === 'clasp' ? overhangMm(piece.ends.clasp) : 0;
   const { aboveMm, belowMm } = drawingReach({ piece, plan });
   const scale = tapeScale({
