@@ -20,7 +20,8 @@ const OPEN: EndLoops = {
 function movesOf(path: Path, part: string): string[] {
   const own = path.beads.filter((bead) => bead.place.section.part === part);
   const number = new Map(own.map((bead, i) => [bead, i]));
-  const name = (text: string) => (part === MAIN ? text : text.replace(`${part}/`, ''));
+  // A part's first needle has no name but its own; those of its further stretches are told by the part.
+  const name = (text: string) => text.replace(`${part}/`, '');
   const beadOf = (bead: Bead) => `${number.get(bead)}:${name(bead.role)}:${bead.holes}`;
   const told = (move: Move): string => {
     const { section, pass, unit, row } = move.place;
