@@ -27,6 +27,12 @@ export interface LayoutCell {
 export const cellName = ({ stitch, params, beads }: LayoutCell): string =>
   `${stitch} ${JSON.stringify(params)} in ${[...new Set(Object.values(beads))].join(', ')}`;
 
+/** A cell by all that is chosen in it, said or not. */
+function wholeName({ stitch, params, beads }: LayoutCell): string {
+  const all = { ...structureById(stitch)?.defaults, ...params };
+  return JSON.stringify([stitch, Object.entries(all).sort(([a], [b]) => (a < b ? -1 : 1)), beads]);
+}
+
 const LAID_OUT = STRUCTURES.filter(({ bind, defaults }) => !bind(defaults).formIsExact);
 
 /** The stitch in these beads, where it can be woven so: its parts allow them, and its own check. */
@@ -84,7 +90,8 @@ export function everyCell(): LayoutCell[] {
       ),
     );
   });
-  return [...new Map(cells.map((cell) => [cellName(cell), cell])).values()];
+  // Told or not told, an option as it usually is makes the same cell: each is laid out once.
+  return [...new Map(cells.map((cell) => [wholeName(cell), cell])).values()];
 }
 
 /** So many stitches with options, sequences and pairs or triples of beads drawn at random. */
