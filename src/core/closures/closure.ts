@@ -159,6 +159,8 @@ export function closureOf(ends: EndsChoice, seed: LoopSeed, holding: Holding = {
 
 /** What to look at in a closure, beside its length. */
 export type ClosureDoubt =
+  /** Each strand has a loop of its own over the one button. */
+  | { readonly code: 'strands-over-button'; readonly strands: number }
   /** The legs of a V are too short to meet: so many seeds to each would let them. */
   | { readonly code: 'legs-too-short'; readonly end: EdgeName; readonly seeds: number }
   /** The bar cannot swing: so many seeds a side more on the bar's side would let it. */
@@ -231,6 +233,7 @@ export function closureDoubts(ends: EndsChoice, closure: Closure, strip: Strip):
   if (clasp.turned && !turned(ends.start) && !turned(ends.end)) doubts.push({ code: 'turned-loop' });
   doubts.push(...legDoubts(closure, strip));
   const { button } = closure;
+  if (button && strip.loopsApart) doubts.push({ code: 'strands-over-button', strands: strip.mostLoops });
   if (button && (button.seeds < button.least || button.seeds > button.most))
     doubts.push({ code: 'loop-count', seeds: button.seeds, least: button.least, most: button.most });
   return doubts;

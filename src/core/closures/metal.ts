@@ -1,7 +1,7 @@
 import type { FindingMaterial } from '../materials/material';
 import type { EdgeName } from '../weave/edge';
 import type { EndsChoice } from './closure';
-import { heldEnds } from './suits';
+import { extenderIn, heldEnds } from './suits';
 
 /** What something of metal is there for. */
 export type MetalUse =
@@ -39,7 +39,8 @@ export function metalOf(ends: EndsChoice | null, linksEach: number, between: Bet
     use: { kind: 'between sections' },
   }));
   if (ends?.closing !== 'clasp') return sections;
-  const { clasp, chain, extender, dangle } = ends;
+  const { clasp, chain, dangle } = ends;
+  const extender = extenderIn(ends);
   const held = heldEnds(clasp);
   const chained = chain !== null && linksEach > 0;
   const rings = held.flatMap((end): Metal[] => {

@@ -1,4 +1,4 @@
-import type { Kind } from '../body/kinds';
+import type { Closing, Kind } from '../body/kinds';
 import { byId, CLASPS } from '../materials/catalogue';
 import type { Clasp } from '../materials/material';
 import { EDGE_NAMES, type EdgeName } from '../weave/edge';
@@ -22,6 +22,19 @@ export const holdsOneEnd = ({ shape }: Pick<Clasp, 'shape'>): boolean => shape =
 /** Ends of a piece that are held by a clasp. */
 export const heldEnds = (clasp: Pick<Clasp, 'shape'>): readonly EdgeName[] =>
   holdsOneEnd(clasp) ? ['start'] : EDGE_NAMES;
+
+/** How an end is closed, as far as it says whether links can hang on from it. */
+interface LetOut<E> {
+  readonly closing: Closing;
+  readonly clasp: Pick<Clasp, 'shape' | 'buttonsMm'>;
+  readonly extender: E | null;
+  /** What closes it in the place of a clasp. */
+  readonly woven?: string | null;
+}
+
+/** What lets a piece out; null where nothing does, and where nothing that closes it has a ring for links to hang in. */
+export const extenderIn = <E>({ closing, clasp, extender, woven = null }: LetOut<E>): E | null =>
+  closing === 'clasp' && woven === null && clasp.buttonsMm === null && !holdsOneEnd(clasp) ? extender : null;
 
 /** What thread goes through at either end, where that is not simply the clasp. */
 const HALVES: Readonly<Partial<Record<Clasp['shape'], Partial<Record<EdgeName, string>>>>> = {

@@ -46,6 +46,18 @@ export function hangBetween(
   });
 }
 
+/**
+ * How far along such an arc the point lies that hangs under a point of its chord, and how the arc is turned there against the chord,
+ * radians. The arc must not be so long that it bulges beyond its chord.
+ */
+export function alongArc(chordMm: number, arcMm: number, atMm: number): { alongMm: number; angle: number } {
+  const half = halfAngle(chordMm / arcMm);
+  if (half === 0) return { alongMm: atMm + (arcMm - chordMm) / 2, angle: 0 };
+  const radius = arcMm / (2 * half);
+  const angle = Math.asin(Math.max(-1, Math.min(1, (atMm - chordMm / 2) / radius)));
+  return { alongMm: arcMm / 2 + radius * angle, angle: -angle };
+}
+
 /** Half the angle of an arc whose chord is this part of it: sin φ / φ, solved by halving. */
 function halfAngle(part: number): number {
   if (part >= 1) return 0;

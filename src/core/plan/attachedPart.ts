@@ -1,5 +1,6 @@
 import type { View } from '../layout/drawing';
 import type { Pose } from '../layout/layout';
+import { extenderIn } from '../closures/suits';
 import type { Clasp } from '../materials/material';
 import { bodiesOf, partName } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
@@ -24,8 +25,7 @@ export const attachedOf = (
 });
 
 /** What hangs in the last link of a piece's extender; null where it has none. */
-export const dangleIn = ({ closing, clasp, woven, extender, dangle }: PartOfPiece['ends']): PartId | null =>
-  closing === 'clasp' && woven === null && clasp.buttonsMm === null && extender ? dangle : null;
+export const dangleIn = (ends: PartOfPiece['ends']): PartId | null => (extenderIn(ends) ? ends.dangle : null);
 
 /** What is to be said of a drop that hangs in a ring: its loop may be too thick for it. */
 export function danglesBadly(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { BEADS, byId, FINDINGS } from '../materials/catalogue';
+import { BEADS, byId, CLASPS, FINDINGS } from '../materials/catalogue';
 import type { FindingMaterial } from '../materials/material';
 import { withDangle, withoutPart, type WithPart } from '../piece/assembly';
 import { newPart } from '../piece/newPiece';
@@ -62,6 +62,15 @@ describe('a drop that hangs in the last link of an extender', () => {
     const out = withoutPart(one, id);
     expect(out.ends.dangle).toBeNull();
     expect(planned(out).dangle).toBeNull();
+  });
+
+  it('over a ball there is no ring for links to hang in: nothing lets it out, and the drop is left lying', () => {
+    const { piece: one } = withDangle(piece());
+    const over = planned({ ...one, ends: { ...one.ends, clasp: byId(CLASPS, 'ball-6') } });
+    expect(over.closure.longestMm).toBe(over.chosen.finishedMm);
+    expect(over.closure.metal.map(({ use }) => use.kind)).not.toContain('extender');
+    expect(over.dangle).toBeNull();
+    expect(codes(over)).toContain('loose-parts');
   });
 
   it('its loop must go into the ring: what is said to help does', () => {

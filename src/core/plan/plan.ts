@@ -28,6 +28,7 @@ import type { FindingSpan } from './along';
 import { bindPart } from './bindPart';
 import { cautionsFor } from './cautions';
 import { changedWork } from './changedWork';
+import { extenderIn } from '../closures/suits';
 import { attachedOf, dangleIn, danglesBadly, girthOf, hungOf } from './attachedPart';
 import { planKept, seenWith, withComponents } from './component';
 import type { ClosurePlan, Component, HungComponent, OptionalPass, Plan } from './planned';
@@ -280,7 +281,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
         thicknessMm,
         threadMm: piece.thread.diameterMm,
         mostLoops: part.mostLoops,
-        loopsApart: weaveable.loopsApart ?? false,
+        loopsApart: weaveable.strands !== undefined,
         seed: { ...part.body(LOOP_ROLE), holeMm: part.holeMm(LOOP_ROLE) },
       }),
       threadDoubts: pathless
@@ -359,7 +360,7 @@ function closurePlan(
   const sewn = [...findingPasses(path)].flatMap(([{ at }, strands]) =>
     at && isEdgeName(at.joint) ? [strands] : [],
   );
-  const extender = piece.ends.closing === 'clasp' ? piece.ends.extender : null;
+  const extender = extenderIn(piece.ends);
   return {
     ...closure,
     passes: sewn.length > 0 ? Math.min(...sewn) : 0,

@@ -8,17 +8,18 @@ import type { Plan } from './plan';
 import type { StrungBy } from '../structures/structure';
 import type { Work } from './work';
 import { steps, unitSteps, type Laid, type Step, type StepGroup, type ToldUnit } from '../read/steps';
+import { rowWithin } from '../structures/strands';
 import { strokes } from '../read/strokes';
 import { stepPictures } from '../told/picture';
 import type { Held } from '../told/told';
 import { WOVEN, type Bead, type Place } from '../weave/path';
 import { goingWords } from '../words/held';
-import type { StepWords } from '../words/told';
+import type { StepWords } from '../words/stepWords';
 
 /** How the steps of a plan are worded. */
 export const stepWords = (plan: Plan): StepWords => ({
   row: plan.weaveable.rowWord,
-  rowWithin: plan.weaveable.rowWithin?.(plan.chosen.units),
+  rowWithin: plan.weaveable.strands && rowWithin(plan.weaveable.strands(plan.chosen.units)),
   beadsBack: plan.weaveable.beadsBack,
   role: roleWords(plan),
   lies: (role) => {

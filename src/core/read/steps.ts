@@ -13,7 +13,8 @@ import type { Direction, Held } from '../told/told';
 import { tell, type Seen, type Told } from '../told/writer';
 import { briefWords } from '../words/brief';
 import { preparations } from '../words/preparations';
-import { toldWords, turnedFirst, type StepWords } from '../words/told';
+import type { StepWords } from '../words/stepWords';
+import { toldWords, turnedFirst } from '../words/told';
 import { head, runs } from './runs';
 
 /** What one stretch of work asks of the maker. */

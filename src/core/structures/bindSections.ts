@@ -145,9 +145,9 @@ function grownFaults(structure: Structure, params: Params, sections: Sections): 
 /** Why a stitch can neither have sections nor be one; null where it can. */
 export function unfit(
   { name }: Structure,
-  { arrangement, points, corner, byMeasure, loopsApart }: Weaveable,
+  { arrangement, points, corner, byMeasure, strands }: Weaveable,
 ): string | null {
-  if (arrangement || points !== undefined || corner || loopsApart)
+  if (arrangement || points !== undefined || corner || strands)
     return `${name} is a piece of its own: it has no sections, and is none.`;
   return byMeasure ? 'Of a stitch of your own no edge is known that it could be joined by.' : null;
 }

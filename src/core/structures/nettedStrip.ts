@@ -4,6 +4,7 @@ import type { Body, Pose } from '../layout/layout';
 import { against, beginsAt, bothEnds, forth, straight, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead, type Slot } from '../weave/path';
+import { BESIDE } from './netting';
 import { at, girthOf, lengthOf, partsOf, sequenceSchema, structure } from './structure';
 
 const MOST = 8;
@@ -108,9 +109,6 @@ interface Net {
   readonly upMm: number;
   readonly asideMm: number;
 }
-
-/** Beyond its beads a leg has so much of a point's girth to go along the strip, and so much across it (as in a netted tube). */
-const BESIDE = { up: 0.54, aside: 0.33 } as const;
 
 /** Its edges drawn straight; legs lead straight from the end of a point to that of another. */
 function netOf(p: Params, body: (role: string) => Body): Net {

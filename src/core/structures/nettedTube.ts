@@ -4,6 +4,7 @@ import type { Body, Pose } from '../layout/layout';
 import { against, bothEnds, forth, straight, type Edge, type Loom, type Made } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
 import { START, type Bead } from '../weave/path';
+import { BESIDE } from './netting';
 import { tubePose } from './tubePose';
 import { at, girthOf, lengthOf, partsOf, sequenceSchema, structure } from './structure';
 
@@ -102,9 +103,6 @@ interface Net {
   /** From round to round. */
   readonly riseMm: number;
 }
-
-/** Beyond its beads a leg has so much of a point's girth to go along the tube, and so much round it (fitted to a layout). */
-const BESIDE = { up: 0.54, aside: 0.33 } as const;
 
 /** On a former as wide as the first ring; legs lead straight from the end of a point to that of another. */
 function netOf(p: Params, body: (role: string) => Body): Net {

@@ -69,8 +69,9 @@ describe('several strands', () => {
     expect(JSON.stringify(said(doubtful))).toMatch(/wants 9 units more than that one, and has no unit/);
     const bound = severalStrands.bind({ ...severalStrands.defaults, ...one, belowMm: 12 });
     const better = bound.suited?.((role) => byId(BEADS, role === 'A' ? 'pressed-4' : 'seed-11'));
-    expect(better).toMatchObject({ more: Math.round((Math.PI * 12) / 4) });
-    expect(said(planned(strands({ ...better })))).toEqual([]);
+    // Nothing else of what was chosen is touched: it still ends as it was to end.
+    expect(better).toEqual({ more: Math.round((Math.PI * 12) / 4) });
+    expect(said(planned(strands({ ...one, belowMm: 12, ...better })))).toEqual([]);
     expect(JSON.stringify(said(planned(strands({ ...one, more: 2 }))))).toMatch(/sag/);
   });
 
@@ -131,5 +132,14 @@ describe('several strands', () => {
     expect(second / Math.sqrt((3 * 400 * 24) / 8)).toBeGreaterThan(0.85);
     expect(second / Math.sqrt((3 * 400 * 24) / 8)).toBeLessThan(1.15);
     expect(third).toBeGreaterThan(second);
+  });
+
+  it('over a ball each would have a loop of its own: that is told, and a clasp helps', () => {
+    const codes = (clasp: string) =>
+      planned(strands({ ...one }, onClasp(clasp))).warnings.flatMap((warning) =>
+        warning.code === 'closure' ? [warning.doubt.code] : [],
+      );
+    expect(codes('ball-6')).toContain('strands-over-button');
+    for (const clasp of ['box-3', 'lobster-12']) expect(codes(clasp)).not.toContain('strands-over-button');
   });
 });

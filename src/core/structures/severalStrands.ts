@@ -9,6 +9,7 @@ import type { Bead, Path } from '../weave/path';
 import { asItEnds, endingField, endingSchema, extraWords, SECTION } from './extra';
 import { NONE } from './field';
 import { knotsField, knotsSchema } from './knotted';
+import { strandAt, strandName, type Strand } from './strands';
 import { strungLine } from './strungLine';
 import {
   at,
@@ -46,13 +47,6 @@ type Params = z.infer<typeof params>;
 const oneStrand = ({ sequence, extra, trips, knots }: Params): Weaveable =>
   strungLine.bind({ sequence, extra, trips, knots, swags: 0, swag: ['A'] });
 
-/** A strand of so many, of which the innermost has `units`. */
-interface Strand {
-  readonly units: number;
-  /** Where its first unit is among the rows of all. */
-  readonly fromRow: number;
-}
-
 /** The strands from the innermost outwards. */
 function strandsOf({ sequence, extra, strands, more }: Params, units: number): Strand[] {
   const beyond = Math.ceil(extra / sequence.length);
@@ -63,18 +57,6 @@ function strandsOf({ sequence, extra, strands, more }: Params, units: number): S
     return own;
   });
 }
-
-/** The strand that a row is of. */
-const strandOf = (strands: readonly Strand[], row: number): Strand =>
-  at(
-    strands,
-    Math.max(
-      0,
-      strands.findLastIndex(({ fromRow }) => row >= fromRow),
-    ),
-  );
-
-const strandName = (k: number): string => `strand ${k + 1}`;
 
 /** The loop of an end that holds one of so many strands: those of a clasp with fewer loops share them. */
 function loopOfStrand(loop: SewnLoop, nth: number, strands: number): SewnLoop {
@@ -118,15 +100,15 @@ function formOf(p: Params, line: Form, body: (role: string) => Body): Form {
   // As far apart as their loops of seeds, or as they are thick.
   const apartMm = Math.max(thickMm, 2 * body(LOOP_ROLE).diameterMm);
   const acrossMm = (k: number) => (k - (p.strands - 1) / 2) * apartMm;
+  const form: Form = { ...line, widthMm: (p.strands - 1) * apartMm + thickMm };
   return {
-    ...line,
-    widthMm: (p.strands - 1) * apartMm + thickMm,
+    ...form,
     along: ({ units }) => {
       const lengthMm = (count: number) => count * line.pitchMm + line.extraMm;
       const strands = strandsOf(p, units);
       const poseOf = ({ place, ...bead }: Bead): Pose => {
-        const strand = strandOf(strands, place.row);
-        const k = strands.indexOf(strand);
+        const k = strandAt(strands, place.row);
+        const strand = at(strands, k);
         const straight = line.pose({ ...bead, place: { ...place, row: place.row - strand.fromRow } });
         const [x, y, z] = straight.centre;
         const asideMm = acrossMm(k);
@@ -139,7 +121,7 @@ function formOf(p: Params, line: Form, body: (role: string) => Body): Form {
           axis: [way * hung.way[0], way * hung.way[1], 0],
         };
       };
-      return { ...formOf(p, line, body), pose: poseOf };
+      return { ...form, pose: poseOf };
     },
   };
 }
@@ -156,15 +138,7 @@ function bind(p: Params): Weaveable {
     ...line,
     parts: partsOf(p.sequence, 'bead of a strand'),
     mostLoops: p.strands,
-    loopsApart: true,
-    rowWithin: (units) => {
-      const strands = strandsOf(p, units);
-      return (row) => {
-        const strand = strandOf(strands, row);
-        const k = strands.indexOf(strand);
-        return { row: row - strand.fromRow, of: k === 0 ? null : strandName(k) };
-      };
-    },
+    strands: (units) => strandsOf(p, units),
     closings: ['clasp'],
     closing: [extraWords(p, 'bead'), moreWords(p)].filter((words) => words !== null).join(', ') || null,
     formIsExact: line.formIsExact ?? 'end to end',
@@ -187,7 +161,7 @@ function bind(p: Params): Weaveable {
     },
     suited(body) {
       const more = moreFor(p, line.form(body, new Set()).pitchMm);
-      return more === p.more ? null : { ...p, more };
+      return more === p.more ? null : { more };
     },
     suitedWords: 'Make them hang so',
     form: (body, without) => formOf(p, line.form(body, without), body),

@@ -8,7 +8,7 @@ import { compose } from '../joints/compose';
 import type { Body, Point, Pose } from '../layout/layout';
 import type { Held, Net } from '../layout/solver/held';
 import type { BeadShape, BeadSize } from '../materials/material';
-import type { RowWithin, RowWord } from '../words/told';
+import type { RowWord } from '../words/stepWords';
 import type { Built } from '../read/totals';
 import { Weave, type WeaveOptions } from '../weave/builder';
 import type { Loom, Made } from '../weave/edge';
@@ -17,6 +17,7 @@ import type { RowsPerUnit } from '../weave/units';
 import type { Field } from './field';
 import { ROLE_LETTERS, type RoleLetter } from './roles';
 import type { Seam } from './seam';
+import type { Strand } from './strands';
 
 /** What a structure is asked to weave, beside its own parameters: its ends, passes to leave out, room in holes. */
 export type WeaveRequest = EndLoops &
@@ -147,8 +148,8 @@ export interface Weaveable {
   readonly mostLoops?: number;
   /** Of a tube: places round its end for the legs of a V that meet in what closes it; three are wanted. */
   readonly legs?: number;
-  /** Whether each of them holds a strand by itself, so that they may stand as far apart as they like. */
-  readonly loopsApart?: boolean;
+  /** Where it is of several strands, as many as it has loops at most: those of a piece of so many units, each sewn on by itself. */
+  readonly strands?: (units: number) => readonly Strand[];
   /** Ways in which it can be closed; a clasp at either end where nothing is said. */
   readonly closings?: readonly Closing[];
   /** What stands against joining its ends, and what would do, in a sentence; where joining is not among its closings. */
@@ -181,8 +182,6 @@ export interface Weaveable {
   readonly evenToJoin?: string;
   /** What the maker calls one row: the steps use it. */
   readonly rowWord: RowWord;
-  /** Rows of so many units as the maker counts them, where she begins anew on the way, as with every strand. */
-  readonly rowWithin?: (units: number) => RowWithin;
   /** What the maker calls what beads are a part of, by their slots: a rung, a side, a tip; of others nothing is said. */
   readonly slots?: Readonly<Record<string, string>>;
   /** What she calls a bead of a row so many back: of peyote an up bead, and a down bead. */

@@ -33,7 +33,7 @@ export const layOut = (weaveable: Weaveable, units: number, body = bodies(weavea
 };
 
 /** Strands of a stitch that are each sewn on by themselves; one where nothing is said. */
-export const strandsOf = ({ loopsApart, mostLoops = 1 }: Weaveable): number => (loopsApart ? mostLoops : 1);
+export const strandsOf = ({ strands }: Weaveable): number => strands?.(1).length ?? 1;
 
 export const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
 

@@ -2,7 +2,8 @@ import { head, runs } from '../read/runs';
 import type { Act, ToldStep } from '../told/told';
 import { withCapital } from './figures';
 import { lineOf } from './refrain';
-import { beadsWords, toldWords, type StepWords } from './told';
+import type { StepWords } from './stepWords';
+import { beadsWords, toldWords } from './told';
 
 /** Passes of a manner that who knows the stitch is told of. */
 const MANNERS = {

@@ -6,6 +6,11 @@ import type { Said } from './said';
 /** What speaks against a clasp and how it is fastened. */
 export function wordClosureDoubt(doubt: ClosureDoubt, style: LengthStyle): Said {
   switch (doubt.code) {
+    case 'strands-over-button':
+      return {
+        title: `${doubt.strands} loops go over one ball, button or bar.`,
+        text: `Each strand ends in a loop of its own. Take a clasp with ${doubt.strands} loops, or one ring that holds them all.`,
+      };
     case 'legs-too-short':
       return {
         title: `The legs at the ${doubt.end} are too short to meet.`,

@@ -1,4 +1,4 @@
-import { heldEnds, holdsOneEnd } from '@/core/closures/suits';
+import { extenderIn, heldEnds, holdsOneEnd } from '@/core/closures/suits';
 import { memo } from 'react';
 import { extent } from '@/core/layout/sketch';
 import type { PartOfPiece } from '@/core/piece/partOfPiece';
@@ -105,21 +105,16 @@ function Ends({ piece: { ends }, plan: { stations, closure, chosen, widthMm, cla
 }
 
 /** How far what lets a piece out hangs on beyond its closed length: its links, and the drop in the last of them, mm. */
-export function beyondMm({ piece, plan }: Props): number {
+export function beyondMm(plan: Plan): number {
   const linksMm = plan.closure.longestMm - plan.chosen.finishedMm;
-  return hasExtender({ piece, plan })
-    ? linksMm + (plan.dangle ? extent(plan.dangle.sketch('above')).to[0] : 0)
-    : 0;
+  return linksMm + (plan.dangle ? extent(plan.dangle.sketch('above')).to[0] : 0);
 }
-
-const hasExtender = ({ piece: { ends }, plan: { clasp, closedBy } }: Props): boolean =>
-  ends.closing === 'clasp' && ends.extender !== null && closedBy === null && clasp.buttonsMm === null;
 
 /** The links that let a piece out, on from its closed length, and the drop in the last of them. */
 function Extender({ piece, plan }: Props) {
-  const { extender } = piece.ends;
+  const extender = extenderIn(piece.ends);
   const { dangle, stations } = plan;
-  if (!extender || !hasExtender({ piece, plan })) return null;
+  if (!extender) return null;
   const { links, linkMm } = extender;
   return (
     <>
@@ -162,7 +157,7 @@ export function PieceStrip({ piece, plan }: Props) {
   const before = 1 + (piece.ends.closing === 'clasp' && !plan.closedBy ? overhangMm(plan.clasp) : 0);
   return (
     <svg
-      viewBox={`${-before} ${-aboveMm} ${totalMm + before + beyondMm({ piece, plan }) + 1} ${aboveMm + belowMm}`}
+      viewBox={`${-before} ${-aboveMm} ${totalMm + before + beyondMm(plan) + 1} ${aboveMm + belowMm}`}
       width="100%"
       style={{ display: 'block', maxHeight: 84 }}
       aria-hidden

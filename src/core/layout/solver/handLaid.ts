@@ -237,7 +237,6 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
     const rested = (how: MinimumOptions) =>
       minimise(evaluate, state, { stillAt: 1e-4, mostMove: MOST_MOVE, ...how }).residual;
     residual = rested({ steps, memory: MEMORY });
-    // Now and then it stops short of rest: set out again, it goes on.
     // What stops short of rest sets out once more, and remembers more.
     if (stiffness === HARDEST && goesOn && residual > STILL) residual = rested(LONG);
     periods.push(periodOf(state));

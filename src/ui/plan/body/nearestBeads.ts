@@ -1,5 +1,6 @@
 import { mean, group } from 'd3';
 import type { Sketch } from '@/core/layout/sketch';
+import type { Place } from '@/core/weave/path';
 
 /**
  * More beads than this are not drawn one by one in so small a picture: of what lies in rows, the row nearest to the eye stands for
@@ -11,6 +12,8 @@ const MOST = 500;
 export interface WornBead {
   readonly key: string;
   readonly shape: string;
+  /** Where in the work it was strung. */
+  readonly of: Place;
   /** How far along the piece it is bent there: of what is made apart, the middle, for that does not bend. */
   readonly x: number;
   /** How far beyond that it lies along, and how far from the middle line. */
@@ -37,6 +40,7 @@ export function nearestBeads({ parts }: Sketch): WornBead[] {
           return {
             key: `${part}/${k}/${bead.id}/${nth ?? ''}`,
             shape,
+            of: bead.place,
             x: bends + atMm + k * stepMm,
             on: x - bends,
             out,

@@ -279,10 +279,11 @@ function endsWords({ ends }: PartOfPiece, plan: Plan | null, show: (mm: number) 
   if (plan?.closedBy)
     return `${plan.closedBy.name}, sewn on by ${counted(seedsEachSide, 'seed')} a side${takes}`;
   const button = plan?.closure.button;
-  if (button) return `${ends.clasp.name}, ${button.seeds} seeds${takes}`;
+  const legs = plan?.closure.loops.start.legs ? `, on a V of ${seedsEachSide} seeds a leg` : '';
+  if (button) return `${ends.clasp.name}, ${button.seeds} seeds${legs}${takes}`;
   const loop =
-    ends.clasp.fastening === 'sewn loop' && seedsEachSide > 0
+    ends.clasp.fastening === 'sewn loop' && seedsEachSide > 0 && legs === ''
       ? `, sewn ${seedsEachSide}-ring-${ends[holdsOneEnd(ends.clasp) ? 'start' : 'end'].seedsEachSide}`
       : '';
-  return `${ends.clasp.name}${loop}${takes}${chain}`;
+  return `${ends.clasp.name}${loop}${legs}${takes}${chain}`;
 }

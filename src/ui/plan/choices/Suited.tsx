@@ -30,7 +30,11 @@ export function Suited({ part, onChange }: Props) {
         <p key={line}>{line}</p>
       ))}
       {params && (
-        <Button onClick={() => onChange({ structure: { ...structure, params: { ...params } } })}>
+        <Button
+          onClick={() =>
+            onChange({ structure: { ...structure, params: { ...structure.params, ...params } } })
+          }
+        >
           {words}
         </Button>
       )}

@@ -71,7 +71,7 @@ export function Tape({
   const pointed = usePointedBead(plan, from);
   const finderRef = useRef<(x: number, y: number) => Dyeable | null>(() => null);
   const { wear, chosen, stations } = plan;
-  const endMm = stations.totalMm + beyondMm({ piece, plan });
+  const endMm = stations.totalMm + beyondMm(plan);
   const lastMm = Math.max(endMm, wear.band.maxMm, chosen.highMm) + 6;
   const beforeMm = piece.ends.closing === 'clasp' ? overhangMm(piece.ends.clasp) : 0;
   const { aboveMm, belowMm } = drawingReach({ piece, plan });

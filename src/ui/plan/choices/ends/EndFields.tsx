@@ -19,6 +19,7 @@ type Ends = PartOfPiece['ends'];
 type End = Ends['start'];
 
 const LOOP_SEEDS: readonly number[] = [0, 2, 3, 4, 5, 6, 8];
+const LEG_SEEDS: readonly number[] = [3, 4, 5, 6, 8, 10];
 const EDGE_SEEDS: readonly number[] = [0, 1, 2, 3];
 const THREADS = [1, 2, 3, 4] as const;
 const RINGS = [0, 1, 2, 3] as const;
@@ -122,6 +123,7 @@ function OneEnd({
     title === '' ? words.charAt(0).toUpperCase() + words.slice(1) : `${title}: ${words}`;
   const [usual] = rings;
   // A clasp needs room to turn; to an edge one sews close.
+  const inV = tube && end.legs === true;
   const [what, seeds] = to === undefined ? ['ring', LOOP_SEEDS] : ['edge', EDGE_SEEDS];
   return (
     <div className={styles.group}>
@@ -139,13 +141,16 @@ function OneEnd({
       )}
       {loop && (
         <Choice
-          label={label(`sewn on with a loop of seeds, ${what}, seeds`)}
+          label={label(inV ? 'seeds of each leg' : `sewn on with a loop of seeds, ${what}, seeds`)}
           value={end.seedsEachSide}
-          options={seeds.map((n) => ({ value: n, label: n === 0 ? 'no seeds' : `${n}, ${what}, ${n}` }))}
+          options={(inV ? LEG_SEEDS : seeds).map((n) => ({
+            value: n,
+            label: inV ? `${n}` : n === 0 ? 'no seeds' : `${n}, ${what}, ${n}`,
+          }))}
           onChange={(seedsEachSide) => onChange({ ...end, seedsEachSide })}
         />
       )}
-      {loop && !end.legs && to === undefined && end.seedsEachSide > 0 && (
+      {loop && !inV && to === undefined && end.seedsEachSide > 0 && (
         <Choice
           label={label('the loop lies')}
           value={end.turned ? 'turned' : 'flat'}
