@@ -130,7 +130,7 @@ test(
   async ({ page }) => {
     await startPiece(page, 'bracelet', 'Ilse', 'Flat herringbone');
     await openChoice(page, 'Clasp and ends');
-    await pick(page, 'Clasp', 'beaded loop over a 6 mm ball');
+    await pick(page, 'Clasp', 'beaded loop over a ball of 6 mm');
     const loop = page.getByRole('group', { name: 'Seeds in the loop' });
     await expect(loop).toContainText('tight');
     await loop.getByText(/tight/).click();

@@ -131,7 +131,7 @@ const TASKS: readonly Task[] = [
       await hand.press(button(page, /^Strung line/), 'strung');
       await opens(page);
       await hand.choice(4, 'Clasp and ends');
-      await hand.pick('Clasp', 'clasp', 'beaded loop over a 12 mm button');
+      await hand.pick('Clasp', 'clasp', 'beaded loop over a button of 12 mm');
     },
     then: (page) => expect(button(page, /^Clasp and ends/)).toContainText('button'),
   },

@@ -1,7 +1,15 @@
 import type { Closing } from '../body/kinds';
 import type { Clasp, FindingMaterial } from '../materials/material';
 import { buttonLoop, loopOpeningMm, type ButtonLoop, type LoopSeed } from './buttonLoop';
-import { legReachMm, loopLengthMm, NO_LOOP, type EndLoops, type Legs, type SewnLoop } from './sewnLoop';
+import {
+  legReachMm,
+  loopLengthMm,
+  NO_LOOP,
+  type EndLoops,
+  type Legs,
+  type SewnLoop,
+  type SewnTo,
+} from './sewnLoop';
 import { EDGE_NAMES, type EdgeName } from '../weave/edge';
 import { halfWords, heldEnds, holderWords, holdsOneEnd } from './suits';
 import { wholeUp } from '../tools/whole';
@@ -112,7 +120,7 @@ export interface Holding {
   /** How many loops of a clasp the stitch can hold side by side. */
   readonly mostLoops?: number | undefined;
   /** What they are sewn to, where it is no clasp. */
-  readonly to?: string | undefined;
+  readonly to?: SewnTo | undefined;
   /** Places round its end for the legs of a V. */
   readonly legs?: Legs | undefined;
 }

@@ -5,6 +5,12 @@ import { jointOf, type Bead, type JointId, type Section } from '../weave/path';
 /** Role of the seeds that hold a clasp. */
 export const LOOP_ROLE = 'loop';
 
+/** A part that an end is sewn to, by what of it the thread goes through. */
+export interface SewnTo {
+  readonly name: string;
+  readonly by: 'edge' | 'circle';
+}
+
 /** How a clasp half is sewn on: so many seeds out to its ring, as many back, round so many times. */
 export interface SewnLoop {
   readonly seedsEachSide: number;
@@ -14,8 +20,8 @@ export interface SewnLoop {
   readonly turned?: boolean;
   /** A loop of so many seeds that goes over a ball or a button, and holds no ring. */
   readonly buttonSeeds?: number;
-  /** A part that it is sewn to by its edge. */
-  readonly to?: string;
+  /** A part that it is sewn to, and what of it. */
+  readonly to?: SewnTo;
   /** What it holds, as the maker calls it; a clasp where nothing is said. */
   readonly called?: string;
   /** A seed lies in the shell of what it holds, with a knot, and thread goes back out of the shell by the hole it came in by. */

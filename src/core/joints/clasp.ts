@@ -33,12 +33,12 @@ export function hangClasp(w: Weave, needle: Needle, end: EdgeName, loop: SewnLoo
 function heldBy({ finding, to, called = 'clasp' }: SewnLoop, end: EdgeName, place: number): string {
   const which = place === 0 ? '' : `, loop ${place + 1}`;
   if (finding) return `${finding.name}${which}`;
-  return `${to === undefined ? called : `edge of the ${to}`} at the ${end}${which}`;
+  return `${to === undefined ? called : `${to.by} of the ${to.name}`} at the ${end}${which}`;
 }
 
 /** What sewing a loop is called. */
-const sewingWords = ({ finding, to = finding?.name, called = 'clasp', buttonSeeds }: SewnLoop): string =>
-  buttonSeeds === undefined ? `sew on the ${to ?? called}` : 'work the loop';
+const sewingWords = ({ finding, to, called = 'clasp', buttonSeeds }: SewnLoop): string =>
+  buttonSeeds === undefined ? `sew on the ${to?.name ?? finding?.name ?? called}` : 'work the loop';
 
 /** What a loop holds, as thread goes through it; null of one over a button. */
 const holder = (

@@ -237,7 +237,7 @@ const tube = (loops: number) =>
   });
 
 const ball = (mm: number) =>
-  clasp(`ball-${mm}`, `beaded loop over a ${mm} mm ball`, 'ball', {
+  clasp(`ball-${mm}`, `beaded loop over a ball of ${mm} mm`, 'ball', {
     startMm: 0,
     endMm: 0,
     buttonsMm: ballGirthMm(mm),
@@ -246,7 +246,7 @@ const ball = (mm: number) =>
   });
 
 const button = (mm: number, thickMm: number) =>
-  clasp(`button-${mm}`, `beaded loop over a ${mm} mm button`, 'button', {
+  clasp(`button-${mm}`, `beaded loop over a button of ${mm} mm`, 'button', {
     startMm: 0,
     endMm: 0,
     buttonsMm: buttonGirthMm(mm, thickMm),

@@ -114,6 +114,23 @@ export function withWovenTop(piece: Piece): WithPart {
   return { piece: { ...next, ends }, id };
 }
 
+/** A piece that closes by a loop over a ball of beads at its start. Throws where it has as many parts as it can have. */
+export function withWovenBall(piece: Piece): WithPart {
+  const { piece: next, id } = withMade(piece, 'beaded-ball', (started) => ({
+    ...started,
+    count: { by: 'fixed', measuredMm: null },
+  }));
+  const end = (one: Piece['ends']['start']) => ({ ...one, rings: null });
+  const ends = {
+    ...piece.ends,
+    woven: id,
+    loopSeeds: null,
+    start: end(piece.ends.start),
+    end: end(piece.ends.end),
+  };
+  return { piece: { ...next, ends }, id };
+}
+
 /** A piece with a drop that hangs from the end of its extender. Throws where it has as many parts as it can have. */
 export function withDangle(piece: Piece): WithPart {
   const { piece: next, id } = withMade(piece, 'hanging-drop', (started) => ({

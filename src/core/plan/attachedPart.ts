@@ -1,5 +1,6 @@
 import type { View } from '../layout/drawing';
 import type { Pose } from '../layout/layout';
+import { ballGirthMm } from '../closures/goesThrough';
 import { extenderIn } from '../closures/suits';
 import type { Clasp } from '../materials/material';
 import { bodiesOf, partName } from '../piece/part';
@@ -67,22 +68,31 @@ export function hungOf(
   };
 }
 
-/** What a woven part is as a clasp: all of its length lies at the start, and it has as many loops as both edges have places. */
+/** Whether a part closes a piece as a ball does, that a loop goes over: by its middle nothing else can be sewn to it. */
+export const isBall = ({ structure }: Pick<Plan, 'structure'>): boolean =>
+  structure.madeWhole?.by === 'its middle';
+
+/**
+ * What a woven part is as a clasp. A ball has a loop over it, where it is thickest; of anything else all of its length lies at the
+ * start, and it has as many loops as both edges have places.
+ */
 export const asClasp = ({ id, name, plan }: Component, mostLoops: number): Clasp => ({
   id: `part ${id}`,
-  name,
-  shape: 'ring top',
-  startMm: plan.chosen.finishedMm,
+  name: isBall(plan) ? `beaded loop over the ${name}` : name,
+  shape: isBall(plan) ? 'ball' : 'ring top',
+  startMm: isBall(plan) ? 0 : plan.chosen.finishedMm,
   endMm: 0,
   // A uniform spread of half-width s deviates by s/√3.
   spreadMm: Math.sqrt(3) * plan.chosen.sdMm,
-  loops: Math.min(mostLoops, plan.weaveable.mostLoops ?? 1),
+  loops: isBall(plan) ? 1 : Math.min(mostLoops, plan.weaveable.mostLoops ?? 1),
   turned: false,
   fastening: 'sewn loop',
   barMm: null,
   ringMm: null,
-  buttonsMm: null,
+  buttonsMm: isBall(plan) ? ballGirthMm(Math.max(plan.widthMm, plan.thicknessMm)) : null,
   plated: false,
-  note: '',
+  note: isBall(plan)
+    ? 'Try the loop over the ball before it is reinforced: reinforcing too hard shrinks it.'
+    : '',
   source: 'memory',
 });

@@ -72,7 +72,9 @@ export function bindPart(
   const { mostLoops = 1 } = weaveable;
   const closure = closureOf(piece.ends, body(LOOP_ROLE), {
     mostLoops,
-    to: closedBy?.name,
+    to: closedBy
+      ? { name: closedBy.name, by: piece.ends.clasp.shape === 'ball' ? 'circle' : 'edge' }
+      : undefined,
     legs: legsOf(piece, weaveable, body),
   });
   const loops = { ...closure.loops, about: piece.count.by === 'around' };

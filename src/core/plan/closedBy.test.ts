@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { ringMm } from '../body/ringSize';
 import { beadAt, standing } from '../layout/sketch';
-import { BEADS, NEEDLES, PALETTE, THREADS, byId } from '../materials/catalogue';
-import { strungAs, withWovenTop, withoutPart } from '../piece/assembly';
+import { BEADS, CLASPS, NEEDLES, PALETTE, THREADS, byId } from '../materials/catalogue';
+import { strungAs, withWovenBall, withWovenTop, withoutPart } from '../piece/assembly';
 import { inColour, newPart } from '../piece/newPiece';
 import type { Part } from '../piece/part';
 import { asPiece, carrying, type PartOfPiece } from '../piece/partOfPiece';
@@ -44,6 +44,61 @@ function planned(piece: Piece): Plan {
   if (!plan.ok) throw new Error(wordProblem(plan.problem, CM));
   return plan;
 }
+
+describe('a piece that closes over a ball of beads', () => {
+  const open = (stitch: string) =>
+    asPiece(
+      newPart(
+        'Any',
+        stitch,
+        { personId: null, name: 'Pell', girths: { neck: 360 }, typical: null },
+        'necklace',
+      ),
+    );
+  const rope = (stitch: string) => planned(withWovenBall(open(stitch)).piece);
+
+  it('by hand: the ball takes no length, and the loop has as many seeds as go over any ball of its size', () => {
+    const plan = rope('tubular-herringbone');
+    const { plan: ball } = given(plan.closedBy, 'ball');
+    const acrossMm = Math.max(ball.widthMm, ball.thicknessMm);
+    const loop = given(plan.closure.button, 'loop');
+    expect(loop.girthMm).toBeCloseTo(Math.PI * acrossMm, 6);
+    const one = open('tubular-herringbone');
+    const clasp = { ...byId(CLASPS, 'ball-8'), buttonsMm: Math.PI * acrossMm };
+    const other = planned({ ...one, ends: { ...one.ends, clasp } });
+    expect(loop).toEqual(other.closure.button);
+    expect(plan.chosen.finishedMm).toBeCloseTo(other.chosen.finishedMm, 6);
+    // Thirty beads, made first, once.
+    const [made] = madeApart(plan);
+    expect(made).toMatchObject({ times: 1 });
+    expect(beadsInAll(plan) - beadsInAll(other)).toBe(30);
+  });
+
+  it('lies before the start of the piece, and the steps say what is sewn to it and what goes over it', () => {
+    const plan = rope('tubular-herringbone');
+    const xs = plan
+      .sketch('above')
+      .parts.filter((part) => part.apart)
+      .flatMap(({ beads, atMm }) => beads.map(({ at: [x] }) => x + atMm));
+    expect(xs).toHaveLength(30);
+    expect(Math.max(...xs)).toBeLessThan(0);
+    const text = planSteps(plan)
+      .flatMap(({ pass, steps }) => [pass, ...steps.map((step) => step.text)])
+      .join(' ');
+    expect(text).toContain('sew on the beaded ball');
+    expect(text).toContain('circle of the beaded ball at the start');
+    expect(text).toContain('work the loop');
+  });
+
+  it('every stitch that a clasp can close can close so', () => {
+    for (const { id, bind, defaults } of STRUCTURES) {
+      if (!(bind(defaults).closings?.includes('clasp') ?? true)) continue;
+      const plan = rope(id);
+      expect(checkPath(plan.work().path), id).toEqual([]);
+      expect(plan.closedBy, id).not.toBeNull();
+    }
+  });
+});
 
 describe('a piece that a woven part closes', () => {
   it('by hand: top, a seed on either side, and band add up to the ring, and that makes up the finger', () => {

@@ -136,7 +136,7 @@ export function withComponents(
   const made = plan(ends.woven);
   if ('ok' in made) return made;
   const closedBy = attachedOf(made.one, made.plan);
-  const closed = { ...ends, clasp: asClasp(closedBy, mostLoopsOf(part)), loopSeeds: null };
+  const closed = { ...ends, clasp: asClasp(closedBy, mostLoopsOf(part)) };
   return { ok: true, part: { ...part, ...seenWith(seen, closedBy), ends: closed }, components, closedBy };
 }
 

@@ -26,10 +26,12 @@ export function fullEdges(
     plan,
     doubled,
     EDGE_NAMES.flatMap((name) => {
-      const { passes, loops: side = 1 } = loops[name === 'start' ? 'end' : 'start'];
-      return postsFor(edges[name], side).flatMap(([hold]) =>
-        (hold?.into ?? []).map(({ bead, hole }) => ({ bead, hole, passes })),
-      );
+      const { passes, to, loops: side = 1 } = loops[name === 'start' ? 'end' : 'start'];
+      return to === undefined
+        ? []
+        : postsFor(edges[name], side).flatMap(([hold]) =>
+            (hold?.into ?? []).map(({ bead, hole }) => ({ bead, hole, passes })),
+          );
     }),
   );
 }

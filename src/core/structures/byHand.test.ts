@@ -5,6 +5,7 @@ import { BEADS, byId } from '../materials/catalogue';
 import { tally, unitTally } from '../read/tally';
 import { threadMm } from '../read/thread';
 import { holeUses } from '../read/traversals';
+import { DRAW_SHUT } from '../joints/drawShut';
 import { newPart } from '../piece/newPiece';
 import { planSteps } from '../plan/steps';
 import { planned } from '../testing/planned';
@@ -204,6 +205,24 @@ describe('swags by hand', () => {
     expect(through(swagged(2), 9, 4)).toMatchObject({ '1': 3, '2': 3, '3': 3, '4': 3 });
   });
 
+  it('a line above the units between: every bead of the line below is gone through twice, whichever it is', () => {
+    const swags = 'with a line above';
+    const both = strungLine.bind({
+      ...params,
+      swags,
+      swag: ['C', 'C', 'D', 'C', 'C'],
+      line: ['E', 'E', 'E', 'E'],
+    });
+    // Over the third unit and the fifth; the first and the last hold the ends.
+    expect(counted(both, 7)).toEqual({ A: 14, B: 14, C: 12, D: 3, E: 8 });
+    for (const row of [3, 4]) expect(through(both, 9, row)).toMatchObject({ '1': 2, '2': 2, '3': 2, '4': 2 });
+    expect(through(both, 9, 4)).toMatchObject({ line1: 1, line4: 1 });
+    const told = (line: string[]) => strungLine.bind({ ...params, swags, line }).advise?.(() => eleven);
+    expect(told(['E', 'E', 'E', 'E'])).toEqual([]);
+    expect(told(['E', 'E', 'E'])?.join()).toMatch(/add beads/i);
+    expect(told(Array<string>(6).fill('E'))?.join()).toMatch(/take beads/i);
+  });
+
   it('one that is no longer than its unit is told, and one that hangs is not', () => {
     const short = strungLine.bind({ ...params, swags: 1, swag: ['A', 'B'] });
     expect(short.advise?.(body).join()).toMatch(/cannot hang.*add/i);
@@ -243,6 +262,22 @@ describe('herringbone of more columns, by hand', () => {
       'p3-1': 2,
       'p3-2': 2,
     });
+  });
+
+  it('a tube of six drawn shut: two by two the round inside the last is gone through once more as well', () => {
+    const passes = (shut: number, row: number) => {
+      const tube = tubularHerringbone.bind({ sequence: ['A'], extra: 0, around: 6, shut });
+      return tube
+        .weave(10, ends)
+        .moves.filter(isTraversal)
+        .filter(({ place, bead }) => place.pass === DRAW_SHUT && bead.place.row === row).length;
+    };
+    // Six beads of the outermost round, at either end; and six of the next to it.
+    for (const row of [0, 9]) for (const shut of [1, 2]) expect(passes(shut, row)).toBe(6);
+    for (const row of [1, 8]) {
+      expect(passes(1, row)).toBe(0);
+      expect(passes(2, row)).toBe(6);
+    }
   });
 
   it('larger beads in one round of a tube take as many a unit as a round has', () => {

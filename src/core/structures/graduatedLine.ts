@@ -84,7 +84,11 @@ export const graduatedLine = structure({
       knotted: p.knots !== NONE,
       arrangement: toArrange(p, 'bead', (body) => question(p, body)),
       work: (loom, units) =>
-        weaveLine({ sequence, extra: 0, trips: 2, swags: 0, swag: ['A'], knots: p.knots }, units, loom),
+        weaveLine(
+          { sequence, extra: 0, trips: 2, swags: 0, swag: ['A'], line: ['A'], knots: p.knots },
+          units,
+          loom,
+        ),
       /** Closed form: the sum of the lengths, and of the knots between. */
       form(body) {
         const takes = takesMm(sequence, body, p.knots);

@@ -45,7 +45,7 @@ type Params = z.infer<typeof params>;
 
 /** One strand by itself. */
 const oneStrand = ({ sequence, extra, trips, knots }: Params): Weaveable =>
-  strungLine.bind({ sequence, extra, trips, knots, swags: 0, swag: ['A'] });
+  strungLine.bind({ sequence, extra, trips, knots, swags: 0, swag: ['A'], line: ['A'] });
 
 /** The strands from the innermost outwards. */
 function strandsOf({ sequence, extra, strands, more }: Params, units: number): Strand[] {

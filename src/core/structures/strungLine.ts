@@ -13,7 +13,7 @@ import {
   type Made,
 } from '../weave/edge';
 import { backOutOf, outOf } from '../weave/needle';
-import type { Bead } from '../weave/path';
+import type { Bead, PassInfo } from '../weave/path';
 import { NONE } from './field';
 import { knotMm, knotsField, knotsSchema, mayShortenBy, takesMm } from './knotted';
 import { asItEnds, endingField, endingSchema, extraWords, firstOf, ringed } from './extra';
@@ -31,15 +31,17 @@ import {
 
 const MOST = 24;
 const MOST_SWAG = 30;
+const WITH_LINE = 'with a line above';
 
 const params = z
   .object({
     sequence: sequenceSchema(MOST),
     extra: endingSchema,
     trips: z.union([z.literal(1), z.literal(2)]),
-    /** Rows of swags: drops hung across every other unit, and a shorter row above them. */
-    swags: z.union([z.literal(0), z.literal(1), z.literal(2)]).default(0),
+    /** Rows of swags: drops hung across every other unit, and a shorter row above them, or a line above the units between. */
+    swags: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(WITH_LINE)]).default(0),
     swag: sequenceSchema(MOST_SWAG).default(['C', 'C', 'C', 'D', 'C', 'C', 'C']),
+    line: sequenceSchema(MOST).default(['C', 'C', 'C']),
     knots: knotsSchema,
   })
   .refine(
@@ -54,11 +56,28 @@ type Params = z.infer<typeof params> & {
 
 /** Swags need the way back along the line, and so does a line with a free end: it holds itself. */
 const tripsOf = ({ trips, swags, knots }: Params, free: boolean) =>
-  knots === NONE ? (swags > 0 || free ? 2 : trips) : 1;
+  knots === NONE ? (swags !== 0 || free ? 2 : trips) : 1;
 /** The row above is shorter: without the first and the last bead of the one below. */
 const upper = ({ swag }: Params) => (swag.length > 2 ? swag.slice(1, -1) : swag);
 /** A swag hangs across every second unit that has a neighbour on both sides. */
 const swagged = (unit: number, units: number) => unit % 2 === 1 && unit < units - 1;
+/** The line above spans the units between two swags. */
+const spanned = (unit: number, units: number) => unit % 2 === 0 && unit > 0 && unit < units - 1;
+
+/** How long the line above may be, as a part of the unit it spans: a little short it is drawn taut, longer it stands off as an arch (from memory). */
+const SPANS = { least: 0.92, most: 1.25 } as const;
+
+/** What the third pass adds. */
+const THIRD: Readonly<Record<2 | typeof WITH_LINE, readonly [string, Partial<PassInfo>]>> = {
+  2: [
+    'swags above',
+    { tension: 'loose', face: 'below', why: 'They lie on the first row, a little shorter.' },
+  ],
+  [WITH_LINE]: [
+    'line above',
+    { face: 'above', why: 'It spans the units between the swags, and keeps them straight.' },
+  ],
+};
 
 /**
  * String the units and (on a second trip) come back through them all to the first. Swags
@@ -69,7 +88,7 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
   const p = ringed(given, ring);
   const open = !ring && loom.hangs('start') === 0;
   const free = !ring && loom.hangs('end') === 0;
-  const { sequence, extra, swags, swag, run = [], knots } = p;
+  const { sequence, extra, swags, swag, line: above, run = [], knots } = p;
   const t = w.needle('working').begin('with a stop bead');
   const knotted = knots === NONE ? undefined : knots === 'bead' ? 'each' : 'first';
   const string = (roles: Unit) => t.string(roles, '', { knotted });
@@ -104,7 +123,7 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
   const turned = (bead: Bead) => bead === last || (open && bead === first);
   const backThrough = (unit: readonly Bead[]) => t.back(...unit.filter((bead) => !turned(bead)).reverse());
 
-  if (swags > 0) {
+  if (swags !== 0) {
     const why = 'Let them hang: pulled tight, a swag draws the line into waves.';
     w.pass('swags', { tension: 'loose', face: 'below', why }, () =>
       w.along(line, { backwards: true }, (unit, i) => {
@@ -117,12 +136,13 @@ export function weaveLine(given: Params, units: number, loom: Loom): Made {
       w.along(line, { backwards: true }, backThrough),
     );
 
-  if (swags === 2) {
+  if (swags === 2 || swags === WITH_LINE) {
     loom.reached('start', edges.start, t);
-    const why = 'They lie on the first row, a little shorter.';
-    w.pass('swags above', { tension: 'loose', face: 'below', why }, () =>
+    const [name, about] = THIRD[swags];
+    w.pass(name, about, () =>
       w.along(line, {}, (unit, i) => {
-        if (swagged(i, units)) t.string(upper(p), 'above');
+        if (swags === 2 && swagged(i, units)) t.string(upper(p), 'above');
+        else if (swags === WITH_LINE && spanned(i, units)) t.string(above, 'line');
         // The first bead has been gone through from its edge; the last few are where the end is woven in.
         else if (i === units - 1) t.through(at(unit, 0));
         else t.through(...unit.filter((bead) => bead !== first));
@@ -184,6 +204,7 @@ export const strungLine = structure({
     trips: 2,
     swags: 0,
     swag: ['C', 'C', 'C', 'D', 'C', 'C', 'C'],
+    line: ['C', 'C', 'C'],
     knots: NONE,
   },
   usual: {},
@@ -212,11 +233,12 @@ export const strungLine = structure({
       key: 'swags',
       kind: 'choice',
       label: 'Swags',
-      help: 'Swags hang across every other unit on the way back; a second, shorter row above them on a third pass.',
+      help: 'Swags hang across every other unit on the way back. On a third pass comes a shorter row above them, or a line above the units between.',
       options: [
         { value: 0, label: 'none' },
         { value: 1, label: 'one row' },
         { value: 2, label: 'two rows' },
+        { value: WITH_LINE, label: 'one row, and a line above' },
       ],
     },
     {
@@ -227,10 +249,18 @@ export const strungLine = structure({
       most: MOST_SWAG,
       needs: ({ swags }) => swags !== 0,
     },
+    {
+      key: 'line',
+      kind: 'sequence',
+      label: 'The line above a unit',
+      help: 'As long as the unit that it spans.',
+      most: MOST,
+      needs: ({ swags }) => swags === WITH_LINE,
+    },
   ],
   unlike: {
     not: ({ swags }) =>
-      swags > 0 ? 'Swags hang from units that are all alike: leave them out, or the sections.' : null,
+      swags !== 0 ? 'Swags hang from units that are all alike: leave them out, or the sections.' : null,
     of: (p, units) => ({
       params: { ...p, sequence: distinct(units.flat()), extra: 0, run: units },
       units: units.length,
@@ -240,29 +270,41 @@ export const strungLine = structure({
   bind: (p: Params) => ({
     parts: [
       ...partsOf(p.sequence, 'bead of the line'),
-      ...(p.swags > 0 ? partsOf(p.swag, 'bead of a swag') : []),
+      ...(p.swags !== 0 ? partsOf(p.swag, 'bead of a swag') : []),
+      ...(p.swags === WITH_LINE ? partsOf(p.line, 'bead of the line above') : []),
     ],
-    minimumUnits: p.swags > 0 ? 3 : 1,
+    minimumUnits: p.swags === 0 ? 1 : p.swags === WITH_LINE ? 5 : 3,
     rowWord: 'unit',
-    slots: { swag: 'swag', above: 'arch' },
+    slots: { swag: 'swag', above: 'arch', line: 'stretch above' },
     extraWord: 'bead',
     closing: extraWords(p, 'bead'),
-    closings: p.swags > 0 ? ['clasp'] : p.knots === NONE ? ['clasp', 'joined', 'open'] : ['clasp', 'joined'],
+    closings:
+      p.swags !== 0 ? ['clasp'] : p.knots === NONE ? ['clasp', 'joined', 'open'] : ['clasp', 'joined'],
     ...(p.knots !== NONE && { formIsExact: 'with knots', knotted: true }),
     rules: () =>
-      p.swags > 0
+      p.swags !== 0
         ? [{ of: 2, rest: 1, must: false, why: 'with an odd number the swags hang alike from both ends' }]
         : [],
     work: (loom, units) => weaveLine(p, units, loom),
     advise(body) {
+      if (p.swags === 0) return [];
       const unit = lengthOf(p.sequence, body);
       const shortest = lengthOf(p.swags === 2 ? upper(p) : p.swag, body);
-      if (p.swags === 0) return [];
       if (shortest <= unit + below(p, body) / 2)
         return ['A swag is hardly longer than the unit it hangs across, so it cannot hang. Add beads to it.'];
       // Both legs of a swag stand below every two units.
-      return unit < girthOf(p.swag, body)
-        ? ['The swags hang too close to lie side by side. Make the unit longer, or their beads smaller.']
+      if (unit < girthOf(p.swag, body))
+        return [
+          'The swags hang too close to lie side by side. Make the unit longer, or their beads smaller.',
+        ];
+      if (p.swags !== WITH_LINE) return [];
+      const part = lengthOf(p.line, body) / unit;
+      if (part < SPANS.least)
+        return [
+          'The line above is shorter than the unit it spans, and would draw it into a bow. Add beads to it.',
+        ];
+      return part > SPANS.most
+        ? ['The line above is longer than the unit it spans, and would stand off it. Take beads from it.']
         : [];
     },
     /** Closed form: the sum of the lengths; swags hang below the line as arcs of a circle, the upper row on the lower. */
@@ -274,18 +316,21 @@ export const strungLine = structure({
           total,
           roles.map((role) => body(role).lengthMm),
         );
-      const rows = { swag: arc(p.swag), above: arc(upper(p)) };
+      const rows = { swag: arc(p.swag), above: arc(upper(p)), line: arc(p.line) };
       const thickest = girthOf(p.sequence, body);
+      const lineMm = (thickest + girthOf(p.line, body)) / 2;
+      const stands =
+        p.swags === WITH_LINE ? Math.max(...rows.line.map(({ at: [, y] }) => y)) + girthOf(p.line, body) : 0;
       const belowMm = below(p, body);
       const hangs =
-        p.swags > 0
+        p.swags !== 0
           ? belowMm + Math.max(...rows.swag.map(({ at: [, y] }) => y)) + girthOf(p.swag, body) / 2
           : 0;
       return {
         pitchMm: total,
         extraMm: beyondMm(p, body),
-        widthMm: Math.max(thickest, thickest / 2 + hangs),
-        thicknessMm: Math.max(thickest, p.swags * girthOf(p.swag, body)),
+        widthMm: Math.max(thickest, thickest / 2 + hangs) + stands,
+        thicknessMm: Math.max(thickest, (p.swags === 2 ? 2 : p.swags === 0 ? 0 : 1) * girthOf(p.swag, body)),
         mayShorten: mayShortenBy(takes, body, p.knots),
         held: 'line',
         pose({ role, slot: { of: row, index: k }, place }): Pose {
@@ -295,6 +340,13 @@ export const strungLine = structure({
               at(starts, k % starts.length) +
               body(role).lengthMm / 2;
             return { centre: [x, 0, 0], axis: [1, 0, 0] };
+          }
+          if (row === 'line') {
+            const {
+              at: [x, y],
+              way,
+            } = at(rows.line, k);
+            return { centre: [place.row * total + x, -lineMm - y, 0], axis: [way[0], -way[1], 0] };
           }
           const above = row === 'above';
           const beads = above ? rows.above : rows.swag;

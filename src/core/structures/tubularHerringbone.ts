@@ -12,12 +12,15 @@ import { at, inRows, partsOf, runningSum, sequenceSchema, structure } from './st
 
 const MOST = 24;
 const ROUNDS = [4, 6, 8] as const;
+/** Beads of a column that the thread goes through where an end is drawn shut. */
+const DEEP = [1, 2] as const;
 
 const params = z
   .object({
     sequence: sequenceSchema(MOST),
     extra: endingSchema,
     around: z.literal(ROUNDS).default(4),
+    shut: z.literal(DEEP).default(1),
   })
   .transform(asItEnds);
 type Params = z.infer<typeof params>;
@@ -66,23 +69,33 @@ function weave(p: Params, units: number, loom: Loom): Made {
   const top: Edge = {
     posts: last.map(({ left, right }) => [{ out: outOf(left), into: forth(right) }]),
     alone: [{ out: outOf(at(last, 0).left), into: forth(opposite(last)) }],
-    mouth: forth(...roundFrom(last)),
+    mouth: forth(...lastShut(last, p.shut === 2 ? (items.at(-2) ?? first) : null)),
   };
   const end = loom.reached('end', top, t);
   const start: Edge = {
     posts: first.map(({ left, right }) => [{ out: backOutOf(left), into: against(right) }]),
     alone: [{ out: backOutOf(at(first, 0).left), into: against(opposite(first)) }],
-    mouth: against(...roundFrom(first).slice(0, -1).toReversed(), at(first, 0).left),
+    mouth: against(...firstShut(first, p.shut === 2 ? (items.at(0) ?? null) : null)),
   };
   const all = [first, ...items].map((round) => round.flatMap(({ left, right }) => [left, right]));
   return { edges: { start, end }, ends: bothEnds(loom, t, all, WOVEN_BEADS) };
 }
 
-/** Once round an end, bead by bead: down the first column's neighbour and up the next, to the first column again. */
-const roundFrom = (round: readonly Pair[]): Bead[] => {
-  const [first, ...others] = round.flatMap(({ left, right }) => [left, right]);
-  return first ? [...others, first] : [];
-};
+/**
+ * Once round the end that was made last, from the top of its first column: down the next column and up the one after, to the first
+ * again; through the outermost bead of each, or as deep as the round inside it.
+ */
+const lastShut = (round: readonly Pair[], inner: readonly Pair[] | null): Bead[] =>
+  round.flatMap(({ right }, i) => {
+    const next = (i + 1) % round.length;
+    return [right, ...(inner ? [at(inner, i).right, at(inner, next).left] : []), at(round, next).left];
+  });
+
+/** The same round the first ring, from below its first column: pair by pair, the other way round. */
+const firstShut = (round: readonly Pair[], inner: readonly Pair[] | null): Bead[] =>
+  round
+    .flatMap(({ left, right }, i) => [left, ...(inner ? [at(inner, i).left, at(inner, i).right] : []), right])
+    .toReversed();
 
 export const tubularHerringbone = structure({
   id: 'tubular-herringbone',
@@ -109,7 +122,7 @@ export const tubularHerringbone = structure({
     'Larger beads in one round need a round of middle size on either side, or thread shows.',
   ],
   params,
-  defaults: { sequence: ['A', 'A', 'A', 'B'], extra: SECTION, around: 4 },
+  defaults: { sequence: ['A', 'A', 'A', 'B'], extra: SECTION, around: 4, shut: 1 },
   usual: {},
   fields: [
     {
@@ -126,6 +139,16 @@ export const tubularHerringbone = structure({
       label: 'Beads in a round',
       help: 'Two for each pair.',
       options: ROUNDS.map((value) => ({ value, label: `${value}` })),
+    },
+    {
+      key: 'shut',
+      kind: 'choice',
+      label: 'An end is drawn shut',
+      help: 'Through two beads of each column it holds more firmly, and tapers.',
+      options: [
+        { value: 1, label: 'bead by bead' },
+        { value: 2, label: 'two by two' },
+      ],
     },
   ],
   unlike: { inColumns: true, of: inRows },

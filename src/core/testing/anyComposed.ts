@@ -8,6 +8,7 @@ import {
   withFramedBall,
   withMotif,
   withStrungWhole,
+  withWovenBall,
   withWovenTop,
 } from '../piece/assembly';
 import { inStructure } from '../piece/variants';
@@ -32,6 +33,7 @@ const anyPart = fc.record({
     'motif' as const,
     'ball' as const,
     'drop' as const,
+    'closing ball' as const,
   ),
   structure: fc.constantFrom(...STRUCTURES, ownUnit),
   nth: fc.nat(),
@@ -94,13 +96,15 @@ export const anyComposed: fc.Arbitrary<Piece> = fc
         const made =
           part.as === 'top'
             ? withWovenTop(piece)
-            : part.as === 'bail'
-              ? withBail(piece)
-              : part.as === 'motif'
-                ? withMotif(piece)
-                : part.as === 'ball' || part.as === 'drop'
-                  ? withStrungWhole(piece, part.as === 'ball' ? 'beaded-ball' : 'hanging-drop', role)
-                  : withFramedBall(piece, role);
+            : part.as === 'closing ball'
+              ? withWovenBall(piece)
+              : part.as === 'bail'
+                ? withBail(piece)
+                : part.as === 'motif'
+                  ? withMotif(piece)
+                  : part.as === 'ball' || part.as === 'drop'
+                    ? withStrungWhole(piece, part.as === 'ball' ? 'beaded-ball' : 'hanging-drop', role)
+                    : withFramedBall(piece, role);
         const { id } = made;
         const kept = partOf(made.piece, id);
         const own = heldBy(kept.structure.id) ? kept : inStructure(kept, part.structure.id);

@@ -172,13 +172,19 @@ export const isTraversal = (move: Move): move is Traversal => move.kind === 'pic
 
 export type Tension = 'tight' | 'medium' | 'loose';
 
+/** A side of the work: one that lies on it, or an edge that something hangs below or stands above. */
+export type Face = 'front' | 'back' | 'below' | 'above';
+
+/** Whether what is there lies beside the work, and not on it. */
+export const isBeside = (face: Face | null): boolean => face === 'below' || face === 'above';
+
 /** What holds for a whole pass. */
 export interface PassInfo {
   readonly tension: Tension;
   /** A pass that can be left out; the maker switches it. */
   readonly optional: boolean;
   /** The side of the work that its beads lie on, or hang on; a path alone cannot say. */
-  readonly face: 'front' | 'back' | 'below' | null;
+  readonly face: Face | null;
   /** It goes the same way again as the pass before it. */
   readonly again: boolean;
   /** Why it is done, or must not be left out. */

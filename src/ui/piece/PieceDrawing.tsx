@@ -154,7 +154,7 @@ export function drawingReach({ plan, piece }: Props): { readonly aboveMm: number
 export function PieceStrip({ piece, plan }: Props) {
   const { aboveMm, belowMm } = drawingReach({ piece, plan });
   const { totalMm } = plan.stations;
-  const before = 1 + (piece.ends.closing === 'clasp' && !plan.closedBy ? overhangMm(plan.clasp) : 0);
+  const before = 1 + (piece.ends.closing === 'clasp' ? overhangMm(plan.clasp) : 0);
   return (
     <svg
       viewBox={`${-before} ${-aboveMm} ${totalMm + before + beyondMm(plan) + 1} ${aboveMm + belowMm}`}

@@ -11,11 +11,19 @@ import { tells, type Step, type StepGroup } from '@/core/read/steps';
 import { needleWords, WORKING } from '@/core/words/needles';
 import { heldWords } from '@/core/words/held';
 import { stepTitle } from '@/core/words/stepTitles';
-import { isTraversal, WOVEN } from '@/core/weave/path';
+import { isTraversal, WOVEN, type Face } from '@/core/weave/path';
 import { useAtHand } from '../shell/atHand';
 import { StepDrawing } from '../piece/StepDrawing';
 import { usePointed, usePointer, type Pointed } from './pointed';
 import styles from './Steps.module.css';
+
+/** Where the beads of a pass lie. */
+const FACE_WORDS: Readonly<Record<Face, string>> = {
+  front: 'on the front',
+  back: 'on the back',
+  below: 'hanging',
+  above: 'above the line',
+};
 
 /** How it is worked, read off the thread path. */
 export function Steps({ plan }: { plan: Plan }) {
@@ -50,11 +58,7 @@ export function Steps({ plan }: { plan: Plan }) {
               {group.section === WOVEN && group.info.tension !== 'tight' && (
                 <span className={styles.tension}>{group.info.tension} tension</span>
               )}
-              {group.info.face && (
-                <span className={styles.tension}>
-                  {group.info.face === 'below' ? 'hanging' : `on the ${group.info.face}`}
-                </span>
-              )}
+              {group.info.face && <span className={styles.tension}>{FACE_WORDS[group.info.face]}</span>}
               {group.section === WOVEN && sectionAt(plan.along, group.fromUnit - 1) && (
                 <span className={styles.tension}>{sectionsOf(plan, group)}</span>
               )}

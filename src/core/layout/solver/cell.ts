@@ -9,7 +9,7 @@ import {
   type End,
   type HoleEnd,
   type Move,
-  type PassInfo,
+  type Face,
   type Path,
   type Tension,
   type Section,
@@ -34,7 +34,7 @@ export interface CellBead {
   /** Whether its pass draws in what is there by a part that practice knows: laid out, it leaves the pitch as it is. */
   readonly drawsIn: boolean;
   /** The face of the work that its pass lies on; null where the path says nothing. */
-  readonly face: PassInfo['face'];
+  readonly face: Face | null;
   readonly slot: Slot;
   /** Which bead of its unit it is: the same in every unit of its kind. */
   readonly word: string;

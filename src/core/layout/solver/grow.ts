@@ -1,3 +1,4 @@
+import type { Face } from '../../weave/path';
 import type { Point } from '../layout';
 import type { Anchor, CellBead, RepeatCell, Span } from './cell';
 import { pitchIndex, PER_BEAD } from './state';
@@ -73,10 +74,11 @@ export function placeLater(
   for (const i of later) turnAlong(cell, state, i, near, centreOf, random);
 }
 
-const SIDES: Readonly<Record<'front' | 'back' | 'below', Point>> = {
+const SIDES: Readonly<Record<Face, Point>> = {
   front: [0, 0, -1],
   back: [0, 0, 1],
   below: [0, 1, 0],
+  above: [0, -1, 0],
 };
 
 /** A bead that bare thread joins another to. */

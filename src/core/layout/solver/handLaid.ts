@@ -1,3 +1,4 @@
+import { isBeside } from '../../weave/path';
 import { alikeAcross, alikeAround } from './alike';
 import type { CellBead, RepeatCell } from './cell';
 import { CellEnergy } from './energy';
@@ -203,7 +204,7 @@ function drawn(draw: Draw, all: Float64Array, options: SolveOptions): Settled {
 
   const energy = new CellEnergy(cell, solids);
   kept.forEach((i, k) => {
-    if (whole.beads[i]?.face === 'below') energy.levels[k] = start.state[i * PER_BEAD + 2] as number;
+    if (isBeside(whole.beads[i]?.face ?? null)) energy.levels[k] = start.state[i * PER_BEAD + 2] as number;
   });
   kept.forEach((i, k) => {
     const [y, z] = [start.state[i * PER_BEAD + 1] as number, start.state[i * PER_BEAD + 2] as number];

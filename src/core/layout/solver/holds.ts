@@ -1,3 +1,4 @@
+import { isBeside } from '../../weave/path';
 import type { Bodies } from './bodies';
 import type { Solid } from './solid';
 import type { Stage } from './stage';
@@ -45,7 +46,7 @@ function onTheDisc({ cell, force }: Bodies, { disc }: Stage, state: Float64Array
 }
 
 /**
- * What lies on a mat is held down on it, and a line on its middle line. What hangs below a line lies on the mat beside
+ * What lies on a mat is held down on it, and a line on its middle line. What hangs below a line, or stands above it, lies on the mat beside
  * it, one row on the other; what lies on a face of the work is held by nothing but its thread.
  */
 function onTheMat(
@@ -85,7 +86,7 @@ function onTheMat(
       held(i, 1, axis, 0);
       held(i, 2, axis, 0);
     }
-    held(i, 1, face === 'below' ? 0 : line, 0);
+    held(i, 1, isBeside(face) ? 0 : line, 0);
     const down = Math.max(flat, line);
     if ((solids[i] as Solid).holes.length > 1) heldByHoles(i, down);
     else held(i, 2, down, levels[i] as number);

@@ -1,3 +1,4 @@
+import { isBeside } from '../../weave/path';
 import type { RepeatCell } from './cell';
 import { CellEnergy } from './energy';
 import { AT_EASE, TAUT } from './stage';
@@ -76,7 +77,7 @@ function settle(
 
 /** What hangs from a line hangs on one side all along: the line does not turn. */
 function laidDown({ beads }: RepeatCell, settled: Settled): Settled {
-  if (!beads.some(({ face }) => face === 'below')) return settled;
+  if (!beads.some(({ face }) => isBeside(face))) return settled;
   settled.state[settled.state.length - 1] = 0;
   return { ...settled, twist: 0, mode: 'straight' };
 }

@@ -15,6 +15,11 @@ it('of many beads in rows the nearest stand for all; of what is made apart and s
   const rope = worn('bollard');
   expect(rope.all).toBeGreaterThan(500);
   expect(rope.beads.length).toBeLessThan(rope.all);
+  // What closes it stands beside its rows, and hides none of them.
+  const closed = worn('windlass');
+  expect(closed.all).toBeGreaterThan(500);
+  expect(closed.beads.filter(({ x }) => x < 0)).toHaveLength(30);
+  expect(closed.beads.length - 30).toBeGreaterThan((closed.all - 30) / 4);
   const drops = worn('spray-drops');
   expect(drops.all).toBeGreaterThan(500);
   expect(drops.beads).toHaveLength(drops.all);

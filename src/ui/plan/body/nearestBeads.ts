@@ -1,4 +1,4 @@
-import { mean, group } from 'd3';
+import { group, max, mean, rollup } from 'd3';
 import type { Sketch } from '@/core/layout/sketch';
 import type { Place } from '@/core/weave/path';
 
@@ -24,29 +24,37 @@ export interface WornBead {
 
 /** The beads of a view, along the piece and away from its middle line. */
 export function nearestBeads({ parts }: Sketch): WornBead[] {
-  const count = parts.reduce((sum, { beads, times }) => sum + beads.length * times, 0);
-  const nearest = Math.max(...parts.map(({ level }) => level));
+  const own = parts.filter(({ apart }) => !apart);
+  const count = own.reduce((sum, { beads, times }) => sum + beads.length * times, 0);
+  // Of each row by itself: rows of larger beads come nearer than those of smaller ones.
+  const nearest = rollup(
+    own.flatMap(({ level, beads }) => beads.map(({ bead }) => ({ level, row: bead.place.row }))),
+    (row) => max(row, ({ level }) => level),
+    ({ row }) => row,
+  );
   const rigid = group(
     parts.flatMap(({ beads }) => beads.filter(({ nth }) => nth !== undefined)),
     ({ bead }) => bead.id,
   );
   const middles = new Map([...rigid].map(([id, beads]) => [id, mean(beads, ({ at: [x] }) => x)]));
-  return parts
-    .filter(({ level }) => count <= MOST || rigid.size > 0 || level === nearest)
-    .flatMap(({ beads, times, atMm, stepMm }, part) =>
-      Array.from({ length: times }, (_, k) =>
-        beads.map(({ bead, shape, at: [x, out], angle, nth }): WornBead => {
-          const bends = (nth === undefined ? undefined : middles.get(bead.id)) ?? x;
-          return {
-            key: `${part}/${k}/${bead.id}/${nth ?? ''}`,
-            shape,
-            of: bead.place,
-            x: bends + atMm + k * stepMm,
-            on: x - bends,
-            out,
-            angle,
-          };
-        }),
-      ).flat(),
-    );
+  return parts.flatMap(({ beads, level, apart, times, atMm, stepMm }, part) => {
+    const seen =
+      apart || count <= MOST || rigid.size > 0
+        ? beads
+        : beads.filter(({ bead }) => level === nearest.get(bead.place.row));
+    return Array.from({ length: times }, (_, k) =>
+      seen.map(({ bead, shape, at: [x, out], angle, nth }): WornBead => {
+        const bends = (nth === undefined ? undefined : middles.get(bead.id)) ?? x;
+        return {
+          key: `${part}/${k}/${bead.id}/${nth ?? ''}`,
+          shape,
+          of: bead.place,
+          x: bends + atMm + k * stepMm,
+          on: x - bends,
+          out,
+          angle,
+        };
+      }),
+    ).flat();
+  });
 }

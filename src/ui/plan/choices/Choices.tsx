@@ -276,9 +276,10 @@ function endsWords({ ends }: PartOfPiece, plan: Plan | null, show: (mm: number) 
   const takes = plan ? `; takes ${show(plan.closure.allowanceMm)}` : '';
   const chain = plan && plan.closure.chainMm > 0 ? `, chain ${show(plan.closure.chainMm)} each side` : '';
   const { seedsEachSide } = ends.start;
+  const button = plan?.closure.button;
+  if (plan?.closedBy && button) return `${plan.clasp.name}, ${button.seeds} seeds${takes}`;
   if (plan?.closedBy)
     return `${plan.closedBy.name}, sewn on by ${counted(seedsEachSide, 'seed')} a side${takes}`;
-  const button = plan?.closure.button;
   const legs = plan?.closure.loops.start.legs ? `, on a V of ${seedsEachSide} seeds a leg` : '';
   if (button) return `${ends.clasp.name}, ${button.seeds} seeds${legs}${takes}`;
   const loop =

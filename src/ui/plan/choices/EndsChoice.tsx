@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { heldEnds, holderWords, holdsOneEnd, suitsKind } from '@/core/closures/suits';
 import { KIND_FACTS } from '@/core/body/kinds';
-import { hasRoom, withWovenTop } from '@/core/piece/assembly';
+import { hasRoom, withWovenBall, withWovenTop } from '@/core/piece/assembly';
 import { partName } from '@/core/piece/part';
 import type { PartId } from '@/core/weave/path';
 import { CAUTIONS_OF_ENDS } from '@/core/plan/cautions';
@@ -91,20 +91,22 @@ function ClaspFields({
     if (one.buttonsMm !== null) return ', as long as its loop';
     return `, ${show(claspClosedMm(one))}${holdsOneEnd(one) ? '' : ' closed'}`;
   };
-  if (ends.woven !== null)
+  if (ends.woven !== null) {
+    const to = plan?.closure.loops.start.to ?? { name: 'top', by: 'edge' };
     return (
       <>
-        <WovenTop rooms={rooms} id={ends.woven} />
+        <WovenClosing rooms={rooms} id={ends.woven} over={to.by === 'circle'} />
         <EndFields
           ends={ends}
           findings={findings}
-          button={null}
+          button={plan?.closure.button ?? null}
           seed={beads[LOOP_ROLE]}
-          to={plan?.closedBy?.name ?? 'top'}
+          to={to}
           onChange={onChange}
         />
       </>
     );
+  }
   return (
     <>
       <Pick
@@ -130,6 +132,17 @@ function ClaspFields({
           >
             Weave a top, and close it with that
           </Button>
+          {kind !== 'ring' && (
+            <Button
+              onClick={() => {
+                const made = withWovenBall(rooms.piece);
+                rooms.onTake(made.piece);
+                rooms.onOpen(made.id);
+              }}
+            >
+              Make a ball of beads, and close it over that
+            </Button>
+          )}
         </div>
       )}
       {clasp.note !== '' && <p className="soft">{clasp.note}</p>}
@@ -150,12 +163,24 @@ function ClaspFields({
 }
 
 /** What closes the piece in the place of a clasp: the way to it. */
-function WovenTop({ rooms, id }: { readonly rooms: Rooms; readonly id: PartId }) {
+function WovenClosing({
+  rooms,
+  id,
+  over,
+}: {
+  readonly rooms: Rooms;
+  readonly id: PartId;
+  /** Whether a loop goes over it; else both ends are sewn to it. */
+  readonly over: boolean;
+}) {
   const part = rooms.piece.parts.find((one) => one.id === id);
   return (
     <>
       <p>
-        Closed by the {part ? partName(part) : 'part'}, which is made first: both ends are sewn to its edges.
+        {over ? 'Closed over the' : 'Closed by the'} {part ? partName(part) : 'part'}, which is made first:{' '}
+        {over
+          ? 'the start is sewn to it, and the end has a loop that goes over.'
+          : 'both ends are sewn to its edges.'}
       </p>
       <div className={styles.buttons}>
         <Button onClick={() => rooms.onOpen(id)}>Open it</Button>

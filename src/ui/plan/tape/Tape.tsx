@@ -73,7 +73,7 @@ export function Tape({
   const { wear, chosen, stations } = plan;
   const endMm = stations.totalMm + beyondMm(plan);
   const lastMm = Math.max(endMm, wear.band.maxMm, chosen.highMm) + 6;
-  const beforeMm = piece.ends.closing === 'clasp' ? overhangMm(piece.ends.clasp) : 0;
+  const beforeMm = piece.ends.closing === 'clasp' ? overhangMm(plan.clasp) : 0;
   const { aboveMm, belowMm } = drawingReach({ piece, plan });
   const scale = tapeScale({
     lengthMm: lastMm + beforeMm,

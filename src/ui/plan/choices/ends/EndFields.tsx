@@ -4,6 +4,7 @@ import { holderWords, holdsOneEnd } from '@/core/closures/suits';
 import { App, Button } from 'antd';
 import { useState } from 'react';
 import type { Closure } from '@/core/closures/closure';
+import type { SewnTo } from '@/core/closures/sewnLoop';
 import { triedGirthMm } from '@/core/closures/buttonLoop';
 import { withGirth } from '@/core/materials/learn';
 import { sizeOf, type BeadMaterial, type Clasp, type FindingMaterial } from '@/core/materials/material';
@@ -33,7 +34,7 @@ interface Props {
   /** The bead of its loops. */
   readonly seed: BeadMaterial;
   /** The woven part that it is sewn to; a clasp where nothing is said. */
-  readonly to?: string;
+  readonly to?: SewnTo;
   /** Whether its ends have places for the legs of a V. */
   readonly tube?: boolean;
   readonly onChange: (change: Partial<Ends>) => void;
@@ -58,7 +59,7 @@ export function EndFields({ ends, findings, button, seed, to, tube = false, onCh
       rings={rings}
       loop={loop && (to !== undefined || fastening === 'sewn loop')}
       to={to}
-      holder={to ?? holderWords(ends.clasp)}
+      holder={to?.name ?? holderWords(ends.clasp)}
       once={to === undefined && fastening === 'crimped'}
       tube={tube && to === undefined && fastening === 'sewn loop'}
       onChange={set}
@@ -69,7 +70,12 @@ export function EndFields({ ends, findings, button, seed, to, tube = false, onCh
     return (
       <>
         {field('Ball, button or bar', ends.start, (start) => onChange(withLegs(ends, start)), true)}
-        <ButtonLoop clasp={ends.clasp} button={button} seed={seed} onChange={onChange} />
+        <ButtonLoop
+          clasp={to === undefined ? ends.clasp : null}
+          button={button}
+          seed={seed}
+          onChange={onChange}
+        />
       </>
     );
   return (
@@ -110,7 +116,7 @@ function OneEnd({
   readonly rings: readonly FindingMaterial[];
   /** Whether it hangs on a loop of seeds. */
   readonly loop: boolean;
-  readonly to: string | undefined;
+  readonly to: SewnTo | undefined;
   /** What it holds, or is sewn to, in a word. */
   readonly holder: string;
   /** Whether thread goes through it once and no more. */
@@ -124,7 +130,8 @@ function OneEnd({
   const [usual] = rings;
   // A clasp needs room to turn; to an edge one sews close.
   const inV = tube && end.legs === true;
-  const [what, seeds] = to === undefined ? ['ring', LOOP_SEEDS] : ['edge', EDGE_SEEDS];
+  const [what, seeds] =
+    to === undefined ? ['ring', LOOP_SEEDS] : [to.by, to.by === 'edge' ? EDGE_SEEDS : LOOP_SEEDS];
   return (
     <div className={styles.group}>
       {tube && (
@@ -209,7 +216,8 @@ function ButtonLoop({
   seed,
   onChange,
 }: {
-  readonly clasp: Clasp;
+  /** The clasp that learns from what is tried; null of what is made for this piece alone. */
+  readonly clasp: Clasp | null;
   readonly button: NonNullable<Closure['button']>;
   readonly seed: BeadMaterial;
   readonly onChange: (change: Partial<Ends>) => void;
@@ -217,7 +225,7 @@ function ButtonLoop({
   const { message } = App.useApp();
   const { least, most, seeds } = button;
   const counts = [least - 1, least, most, most + 1];
-  const tried = async () => {
+  const tried = async (clasp: Clasp) => {
     const girthMm = triedGirthMm(button.girthMm, seeds, sizeOf(seed));
     onChange({ clasp: withGirth(clasp, girthMm), loopSeeds: null });
     const answer = await ask(keepGirthAction, { id: clasp.id, girthMm });
@@ -233,11 +241,13 @@ function ButtonLoop({
           .sort((a, b) => a - b)
           .map((n) => ({ value: n, label: n < least ? `${n} tight` : n > most ? `${n} loose` : `${n}` }))}
         onChange={(count) => onChange({ loopSeeds: count === least ? null : count })}
-        help={`${least} or ${most} pass over it${clasp.source === 'measured' ? ', by what you measured or tried' : ''}. Try it over before you reinforce: reinforcing too hard shrinks a loop.`}
+        help={`${least} or ${most} pass over it${clasp?.source === 'measured' ? ', by what you measured or tried' : ''}. Try it over before you reinforce: reinforcing too hard shrinks a loop.`}
       />
-      <div className={styles.buttons}>
-        <Button onClick={() => void tried()}>Tried: {seeds} just pass over</Button>
-      </div>
+      {clasp && (
+        <div className={styles.buttons}>
+          <Button onClick={() => void tried(clasp)}>Tried: {seeds} just pass over</Button>
+        </div>
+      )}
     </>
   );
 }
