@@ -35,3 +35,30 @@ test('strands hang below each other by what that takes; knots between beads go b
   await openChoice(page, 'Clasp and ends');
   await expect(slip(page)).toContainText('has its loop strung through it');
 });
+
+test('a rope closes by a loop over a ball of beads, which is made first and gives the loop its count', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Maren', 'Tubular herringbone');
+  await openChoice(page, 'Stitch');
+  await page
+    .getByRole('group', { name: 'An end is drawn shut' })
+    .getByText('two by two', { exact: true })
+    .click();
+  await openChoice(page, 'Clasp and ends');
+  await page.getByRole('button', { name: 'Make a ball of beads, and close it over that' }).click();
+  await expect(page.getByRole('region', { name: 'One beaded ball' })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  const ends = page.getByRole('button', { name: /Clasp and ends/ });
+  await expect(ends).toContainText(/beaded loop over the beaded ball, \d+ seeds/);
+  await openChoice(page, 'Clasp and ends');
+  await expect(
+    page.getByText(/the start is sewn to it, and the end has a loop that goes over/),
+  ).toBeVisible();
+  const loop = page.getByRole('group', { name: 'Seeds in the loop' });
+  await loop.getByText(/tight/).click();
+  await expect(slip(page)).toContainText(/A loop of \d+ is tight/);
+  await expect(slip(page)).toContainText('1 beaded ball, made first');
+  await expectAccessible(page);
+});
