@@ -2,6 +2,7 @@ import { rowLists, type RowList } from '../colour/rowList';
 import { namesIn } from '../colour/shades';
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { CORE_ROLE } from '../joints/setIn';
+import { NEW_THREAD } from '../joints/newThread';
 import { sizeOf, type BeadShape } from '../materials/material';
 import { beadOf } from '../piece/part';
 import type { Plan } from './plan';
@@ -12,7 +13,7 @@ import { rowWithin } from '../structures/strands';
 import { strokes } from '../read/strokes';
 import { stepPictures } from '../told/picture';
 import type { Held } from '../told/told';
-import { WOVEN, type Bead, type Place } from '../weave/path';
+import { passInfo, WOVEN, type Bead, type PassInfo, type Place } from '../weave/path';
 import { goingWords } from '../words/held';
 import type { StepWords } from '../words/stepWords';
 
@@ -128,6 +129,26 @@ export function planRows(plan: Plan): RowList[] {
   const { path } = plan.work();
   const rowsOfUnit = path.beads.reduce((most, { place }) => Math.max(most, place.rowInUnit + 1), 1);
   return rowLists(path, namesIn(plan.shades()), rowsOfUnit);
+}
+
+/** One unit of the work as it is made, with what holds for its pass. */
+export interface MadeUnit extends ToldUnit {
+  readonly info: PassInfo;
+  /** The thread is changed in it. */
+  readonly newThread: boolean;
+}
+
+/** The steps of every unit on its own, as it is held and made: to be done one by one. None where nobody has told the path. */
+export function planMade(plan: Plan): MadeUnit[] {
+  if (plan.weaveable.pathless) return [];
+  const held = heldOf(plan);
+  const { path } = plan.work();
+  return unitSteps(laid(plan, plan.work(), held), stepWords(plan)).map(({ place, steps: told }) => ({
+    place,
+    info: passInfo(path, place),
+    newThread: place.pass === NEW_THREAD,
+    steps: withWays(told, place, plan, held),
+  }));
 }
 
 /** The steps of every unit on its own, as it is drawn: to be watched move by move. */

@@ -1,0 +1,267 @@
+import * as z from 'zod';
+import { keptLayoutSchema, type KeptLayout } from '../layout/kept';
+import type { StitchKey } from '../fit/swatchBook';
+import type { Lookups } from '../plan/lookups';
+import { madeApart } from '../plan/madeApart';
+import { planPiece, type NoPlan, type Plan } from '../plan/plan';
+import { planMade } from '../plan/steps';
+import type { Piece } from '../piece/piece';
+import { partOf, withPart } from '../piece/partOfPiece';
+import { pieceSchema } from '../piece/piece';
+import { settingsSchema } from '../records/settings';
+import { runs, head } from '../read/runs';
+import type { Step } from '../read/steps';
+import { threadMm } from '../read/thread';
+import { hash } from '../tools/hash';
+import { BASE, isTraversal, WOVEN, type Move } from '../weave/path';
+import { needleWords, WORKING } from '../words/needles';
+import { stepTitle } from '../words/stepTitles';
+
+/** Beads to pick up, alike and one after another: the role, which of its colours, and how many. */
+const pickedSchema = z.object({
+  role: z.string().max(80),
+  shade: z.number().int().min(0).nullable(),
+  count: z.number().int().min(1),
+});
+export type Picked = z.infer<typeof pickedSchema>;
+
+const stepSchema = z.object({
+  /** What it is a step of, as a heading. */
+  title: z.string(),
+  /** Whether it is of what grows with the piece: then its unit and its row count, from 0. */
+  woven: z.boolean(),
+  pass: z.string(),
+  unit: z.number().int(),
+  row: z.number().int(),
+  text: z.string(),
+  brief: z.string(),
+  beads: z.array(pickedSchema),
+  /** Times that thread goes through a bead in it: how much there is to do. */
+  trips: z.number().int().min(0),
+  /** The needle or the end of thread that it is done with, and what that is called where there are several. */
+  needle: z.string(),
+  needleWords: z.string().nullable(),
+  /** Thread that it lays, mm. */
+  threadMm: z.number().min(0),
+  /** The thread is changed here: what comes after it is worked with a new length. */
+  newThread: z.boolean(),
+  why: z.string().nullable(),
+  optional: z.boolean(),
+  tension: z.enum(['tight', 'medium', 'loose']),
+});
+/** One thing to do, told on its own. */
+export type MatStep = z.infer<typeof stepSchema>;
+
+const matPartSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  /** How many of it are made. */
+  times: z.number().int().min(1),
+  /** What the maker calls one row, and one unit. */
+  rowWord: z.string(),
+  units: z.number().int().min(1),
+  /** How long a unit was reckoned, mm. */
+  pitchMm: z.number().positive(),
+  steps: z.array(stepSchema),
+  /** What it looks like where that seems wrong and is right. */
+  looks: z.array(z.object({ after: z.string(), look: z.string() })),
+  watch: z.array(z.string()),
+});
+/** A part as it is made: those made apart first, each so many times; the one that carries them last. */
+export type MatPart = z.infer<typeof matPartSchema>;
+
+const swatchFindingSchema = z.object({
+  readings: z.array(z.object({ units: z.number(), lengthMm: z.number() })),
+  sameThread: z.boolean(),
+});
+
+/** What lies on the mat: a plan as it was when making began. It does not change; a changed plan is laid beside it. */
+export const matSchema = z.object({
+  format: z.literal(1),
+  /** The build of the program that froze it. */
+  program: z.string(),
+  piece: pieceSchema,
+  /** What its plan was looked up from: with these it is planned again as it was. */
+  looked: z.object({
+    layouts: z.array(z.tuple([z.string(), keptLayoutSchema])),
+    swatches: z.array(z.tuple([z.string(), swatchFindingSchema])),
+    habits: settingsSchema,
+  }),
+  /** A fingerprint of the work that the steps tell. */
+  work: z.string(),
+  /** How long it was to be, finished, mm: what it was reckoned at, the wish, and between what it fits. */
+  planned: z.object({
+    finishedMm: z.number(),
+    wishMm: z.number(),
+    fitsMm: z.tuple([z.number(), z.number()]),
+  }),
+  /** Lengths of thread to cut, in the order in which they are taken up, mm. */
+  cutMm: z.array(z.number()),
+  /** Thread to spare, as a part of what lies in the work. */
+  margin: z.number(),
+  parts: z.array(matPartSchema).min(1),
+});
+export type Mat = z.infer<typeof matSchema>;
+
+/** The part that carries the others: it is made last. */
+export const lastPart = ({ parts }: Pick<Mat, 'parts'>): MatPart => parts[parts.length - 1] as MatPart;
+
+/**
+ * Freezes a plan to be made: choices, materials, the steps as they are told now, and what the plan was looked up from.
+ * @param program the build of the program
+ */
+export function layOnMat(
+  piece: Piece,
+  lookups: Lookups & { readonly habits: z.infer<typeof settingsSchema> },
+  program: string,
+): { readonly ok: true; readonly mat: Mat } | NoPlan {
+  const layouts = new Map<string, KeptLayout>();
+  const swatches = new Map<string, z.infer<typeof swatchFindingSchema>>();
+  const plan = planPiece(piece, {
+    ...lookups,
+    swatches: (stitch, threadId) => {
+      const found = lookups.swatches(stitch, threadId);
+      if (found) swatches.set(swatchKey(stitch, threadId), { ...found, readings: [...found.readings] });
+      return found;
+    },
+    layouts: (key) => {
+      const found = lookups.layouts(key);
+      if (found) layouts.set(key, found);
+      return found;
+    },
+  });
+  if (!plan.ok) return plan;
+  // What is being made is made in so many units, whatever fits best later.
+  const counted = withPart(piece, { units: plan.arrangement ? partOf(piece).units : plan.chosen.units });
+  const apart = madeApart(plan).map(({ component, times }) =>
+    matPart(component.plan, { id: component.id, name: component.name, times }),
+  );
+  const own = partOf(piece);
+  const mat: Mat = {
+    format: 1,
+    program,
+    piece: counted,
+    looked: { layouts: [...layouts], swatches: [...swatches], habits: lookups.habits },
+    work: workMark(plan),
+    planned: {
+      finishedMm: plan.chosen.finishedMm,
+      wishMm: plan.wear.wishMm,
+      fitsMm: [plan.wear.band.minMm, plan.wear.band.maxMm],
+    },
+    cutMm: plan.thread.divisions.flatMap(({ cuts }) => cuts.map(({ mm }) => mm)),
+    margin: lookups.habits.threadMargin,
+    parts: [...apart, matPart(plan, { id: own.id, name: piece.name, times: 1 })],
+  };
+  return { ok: true, mat };
+}
+
+/** The lookups by which what lies on a mat is planned again as it was. */
+export const lookedUp = ({ looked }: Pick<Mat, 'looked'>): Lookups => {
+  const [layouts, swatches] = [new Map(looked.layouts), new Map(looked.swatches)];
+  return {
+    layouts: (key) => layouts.get(key),
+    swatches: (stitch, threadId) => swatches.get(swatchKey(stitch, threadId)) ?? null,
+    habits: looked.habits,
+  };
+};
+
+const swatchKey = ({ key, rowsOfUnit }: StitchKey, threadId: string): string =>
+  `${rowsOfUnit} ${threadId} ${key}`;
+
+/** What tells one work from another: every move of its path. */
+export const workMark = (plan: Plan): string =>
+  plan.weaveable.pathless
+    ? 'none'
+    : hash(
+        plan
+          .work()
+          .path.moves.map(
+            (move) => `${move.kind} ${'bead' in move ? `${move.bead.role}${move.bead.id}` : ''}`,
+          )
+          .join('|'),
+      );
+
+function matPart(plan: Plan, named: Pick<MatPart, 'id' | 'name' | 'times'>): MatPart {
+  const shades = plan.weaveable.pathless ? new Map<number, number>() : plan.shades();
+  const mmOf = new Map<Move, number>(
+    plan.weaveable.pathless ? [] : plan.work().thread.map((laid) => [laid.move, threadMm([laid])]),
+  );
+  const { looks, watch, madeWhole } = plan.structure;
+  const steps = planMade(plan).flatMap(({ place, info, newThread, steps: told }) => {
+    const title = stepTitle(
+      {
+        section: place.section,
+        pass: place.pass,
+        info,
+        fromUnit: place.unit + 1,
+        toUnit: place.unit + 1,
+        stride: 1,
+        back: false,
+      },
+      madeWhole?.by,
+    );
+    return told.map((step): MatStep => ({
+      title,
+      woven: place.section === WOVEN,
+      pass: place.pass,
+      unit: place.unit,
+      row: rowOf(step),
+      text: step.text,
+      brief: step.brief,
+      beads: pickedIn(step, shades),
+      trips: step.moves.filter(isTraversal).length,
+      needle: step.needle,
+      needleWords:
+        step.needle === WORKING ? null : needleWords(step.by, step.lies, plan.gear.needleMm !== null),
+      threadMm: step.moves.reduce((sum, move) => sum + (mmOf.get(move) ?? 0), 0),
+      newThread,
+      why: info.why,
+      optional: info.optional,
+      tension: info.tension,
+    }));
+  });
+  return {
+    ...named,
+    rowWord: plan.weaveable.rowWord,
+    units: plan.chosen.units,
+    pitchMm: plan.gauge.pitchMm,
+    steps: plan.weaveable.pathless ? unitByUnit(plan) : steps,
+    looks: looks.map(({ after, look }) => ({ after, look })),
+    watch: [...watch],
+  };
+}
+
+/** Where nobody has told the path, its units are ticked off as they are made. */
+const unitByUnit = ({ chosen: { units }, quantities }: Plan): MatStep[] =>
+  Array.from({ length: units }, (_, unit) => ({
+    title: `Unit ${unit + 1}`,
+    woven: true,
+    pass: BASE,
+    unit,
+    row: unit,
+    text: `Make unit ${unit + 1} of ${units}.`,
+    brief: `Unit ${unit + 1}.`,
+    beads: quantities.flatMap(({ role, perUnit }) =>
+      Math.round(perUnit) > 0 ? [{ role, shade: null, count: Math.round(perUnit) }] : [],
+    ),
+    trips: 1,
+    needle: WORKING,
+    needleWords: null,
+    threadMm: 0,
+    newThread: false,
+    why: null,
+    optional: false,
+    tension: 'tight',
+  }));
+
+const rowOf = ({ moves }: Step): number => moves[0]?.place.row ?? 0;
+
+function pickedIn({ moves }: Step, shades: ReadonlyMap<number, number>): Picked[] {
+  const beads = moves.flatMap((move) => (move.kind === 'pick' ? [move.bead] : []));
+  const shadeOf = ({ id }: { readonly id: number }) => shades.get(id) ?? null;
+  return runs(beads, (bead) => `${bead.role} ${shadeOf(bead) ?? ''}`).map((alike) => ({
+    role: head(alike).role,
+    shade: shadeOf(head(alike)),
+    count: alike.length,
+  }));
+}
