@@ -1,9 +1,9 @@
 import { and, eq, sql } from 'drizzle-orm';
 import type { Db } from './database';
-import { material, measure, pattern, person, piece, pieceVersion, swatch, variant } from './schema';
+import { mat, material, measure, pattern, person, piece, pieceVersion, swatch, variant } from './schema';
 
 /** What can be put away and brought back: nothing that a weaver made is deleted. */
-const SHELVES = { measure, pattern, person, piece, swatch, variant } as const;
+const SHELVES = { mat, measure, pattern, person, piece, swatch, variant } as const;
 export type Shelf = keyof typeof SHELVES;
 export const SHELF_NAMES = Object.keys(SHELVES) as [Shelf, ...Shelf[]];
 

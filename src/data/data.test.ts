@@ -1,5 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import type { MakingEvent } from '@/core/making/events';
+import { layOnMat } from '@/core/making/mat';
 import { newPiece } from '@/core/piece/newPiece';
 import { partOf } from '@/core/piece/partOfPiece';
 import { readSettings, USUAL_SETTINGS, type SettingsChange } from '@/core/records/settings';
@@ -7,6 +9,7 @@ import { swatchOf } from '@/core/records/swatches';
 import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import { openMemory, type Database } from './database';
 import { catalogue, keepCatalogue, keepMaterials, topUpCatalogue } from './materials';
+import { addMat, happenedSince, isMat, matOfPiece, tellHappened } from './making';
 import { migrate } from './migrate';
 import { putAway } from './archive';
 import { addMeasure, addPerson, changePerson, people } from './people';
@@ -55,6 +58,41 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
     expect(found.clasps).toEqual(CLASPS);
     expect(found.needles).toEqual(NEEDLES);
     expect(found.findings).toEqual(FINDINGS);
+  });
+
+  it('lays a plan on the mat, and keeps what happened there in order, each thing once', async () => {
+    const { db } = database;
+    const piece = await addPiece(db, ws, doc('made'));
+    const laid = layOnMat(
+      piece.doc,
+      { layouts: () => undefined, swatches: () => null, habits: USUAL_SETTINGS },
+      'test',
+    );
+    if (!laid.ok) throw new Error(laid.problem.code);
+    expect(await matOfPiece(db, ws, piece.id)).toBeNull();
+    const id = await addMat(db, ws, piece.id, laid.mat);
+    expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ ok: true, value: { id, doc: laid.mat } });
+    const event = (n: number): MakingEvent => ({
+      id: `00000000-0000-4000-8000-00000000000${n}`,
+      window: 'one',
+      after: null,
+      at: '2026-06-01T10:00:00.000Z',
+      what: { did: 'note', text: `note ${n}` },
+    });
+    await tellHappened(db, ws, id, [event(1), event(2)]);
+    await tellHappened(db, ws, id, [event(2), event(3)]);
+    const all = await happenedSince(db, ws, id, 0);
+    expect(all.events.map(({ what }) => what)).toEqual([1, 2, 3].map((n) => event(n).what));
+    // From where one had heard, what came since.
+    const first = await happenedSince(db, ws, id, all.upTo - 1);
+    expect(first.events).toEqual([event(3)]);
+    expect(await happenedSince(db, ws, id, all.upTo)).toEqual({ events: [], upTo: all.upTo });
+    // A newer mat takes its place; put away, the one before it is there again.
+    const newer = await addMat(db, ws, piece.id, laid.mat);
+    expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ value: { id: newer } });
+    await putAway(db, ws, 'mat', newer, true);
+    expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ value: { id } });
+    expect(await isMat(db, crypto.randomUUID(), id)).toBe(false);
   });
 
   it('corrects a material where it stands, and puts a new one after all others', async () => {

@@ -6,6 +6,8 @@ import {
   needleSchema,
   threadSchema,
 } from '@/core/materials/material';
+import { eventSchema } from '@/core/making/events';
+import { readMat } from '@/core/making/mat';
 import { readPattern } from '@/core/records/pattern';
 import { measureSchema, personSchema } from '@/core/records/people';
 import { migratePiece } from '@/core/piece/piece';
@@ -23,6 +25,8 @@ const READERS = {
   variant: migratePiece,
   pattern: readPattern,
   swatch: readSwatch,
+  mat: readMat,
+  event: (raw: unknown) => eventSchema.parse(raw),
   person: (raw: unknown) => personSchema.parse(raw),
   measure: (raw: unknown) => measureSchema.parse(raw),
   settings: (raw: unknown) => settingsSchema.parse(raw),

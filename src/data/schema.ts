@@ -1,5 +1,6 @@
 import { PLACES } from '@/core/body/places';
 import {
+  bigserial,
   date,
   doublePrecision,
   index,
@@ -144,6 +145,40 @@ export const variant = pgTable(
     createdAt: created(),
   },
   (t) => [index('variant_piece').on(t.pieceId)],
+);
+
+/** A plan as it was when making began: what lies on the mat, as `core/making/mat.ts` describes it. It does not change. */
+export const mat = pgTable(
+  'mat',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    workspaceId: inWorkspace(),
+    pieceId: uuid('piece_id')
+      .notNull()
+      .references(() => piece.id, { onDelete: 'cascade' }),
+    doc: jsonb('doc').notNull(),
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
+    createdAt: created(),
+  },
+  (t) => [index('mat_piece').on(t.pieceId)],
+);
+
+/** What happened at a mat, as `core/making/events.ts` describes it: only ever added to. */
+export const makingEvent = pgTable(
+  'making_event',
+  {
+    /** The window that told it named it: told twice, it is one. */
+    id: uuid('id').primaryKey(),
+    workspaceId: inWorkspace(),
+    matId: uuid('mat_id')
+      .notNull()
+      .references(() => mat.id, { onDelete: 'cascade' }),
+    /** The order in which they arrived. */
+    seq: bigserial('seq', { mode: 'number' }).notNull(),
+    doc: jsonb('doc').notNull(),
+    createdAt: created(),
+  },
+  (t) => [index('making_event_mat').on(t.matId, t.seq)],
 );
 
 /** A piece without its wearer, to be made again for anybody. */

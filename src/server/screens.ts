@@ -3,9 +3,11 @@ import * as z from 'zod';
 import type { Answers } from '@/core/plan/answers';
 import type { KeptLayout } from '@/core/layout/kept';
 import type { BeadKind } from '@/core/materials/material';
+import { sameChoices } from '@/core/making/mat';
 import type { Piece } from '@/core/piece/piece';
 import { catalogue, type Catalogue, type StoredCatalogue } from '@/data/materials';
 import { patterns, type StoredPattern } from '@/data/patterns';
+import { happenedSince, matOfPiece, type Happened, type StoredMat } from '@/data/making';
 import { people, type Measure, type Person } from '@/data/people';
 import {
   asideVersions,
@@ -32,12 +34,14 @@ export type {
   BenchCard,
   BenchCards,
   Catalogue,
+  Happened,
   KeyedSwatch,
   Measure,
   Person,
   PieceLabel,
   Readings,
   StoredCatalogue,
+  StoredMat,
   StoredPattern,
   StoredPiece,
   StoredSwatch,
@@ -142,6 +146,8 @@ export interface PlanBench {
   readonly variants: Readings<StoredVariant>;
   /** What else is on the bench, to be set beside it. */
   readonly others: readonly { readonly id: string; readonly name: string }[];
+  /** What lies of it on the mat; null where it is not being made. */
+  readonly onMat: Piece | null;
   readonly people: readonly Person[];
   readonly catalogue: Catalogue;
 }
@@ -169,14 +175,44 @@ export const planScreen = cache((id: string): Promise<PlanScreenReading> =>
   }),
 );
 
+export interface MakeScreenData {
+  readonly mat: StoredMat;
+  readonly happened: Happened;
+  /** Whether the piece was changed since it was laid on the mat. */
+  readonly changed: boolean;
+}
+
+export type MakeScreenReading =
+  | { readonly kind: 'there'; readonly data: MakeScreenData }
+  | { readonly kind: 'unreadable'; readonly unreadable: Unreadable }
+  /** It does not lie on the mat; the piece by its name, null where that is gone too. */
+  | { readonly kind: 'missing'; readonly piece: { readonly id: string; readonly name: string } | null };
+
+/** What the Make screen shows of a piece: the mat it lies on. A page and its title ask once. */
+export const makeScreen = cache((pieceId: string): Promise<MakeScreenReading> =>
+  screen(async ({ db, workspaceId }) => {
+    if (!z.uuid().safeParse(pieceId).success) return { kind: 'missing', piece: null };
+    const piece = await pieceById(db, workspaceId, pieceId);
+    const mat = await matOfPiece(db, workspaceId, pieceId);
+    if (!mat)
+      return { kind: 'missing', piece: piece?.ok ? { id: pieceId, name: piece.value.doc.name } : null };
+    if (!mat.ok) return { kind: 'unreadable', unreadable: mat.unreadable };
+    const happened = await happenedSince(db, workspaceId, mat.value.id, 0);
+    const changed = piece?.ok === true && !sameChoices(piece.value.doc, mat.value.doc.piece);
+    return { kind: 'there', data: { mat: mat.value, happened, changed } };
+  }),
+);
+
 const planBench = (id: string, laidOutAlready: PlanBench['laidOut']): Promise<PlanBench> =>
   screen(async ({ db, workspaceId }) => {
     const [aside, beside] = [await asideVersions(db, workspaceId, id), await variants(db, workspaceId, id)];
+    const mat = await matOfPiece(db, workspaceId, id);
     const docs = [...aside.found, ...beside.found].map(({ doc }) => doc);
     return {
       laidOut: { ...(await laidOut(docs)), ...laidOutAlready },
       aside,
       variants: beside,
+      onMat: mat?.ok ? mat.value.doc.piece : null,
       others: (await pieceLabels(db, workspaceId)).filter((other) => other.id !== id),
       people: (await people(db, workspaceId)).found,
       catalogue: await catalogue(db, workspaceId),

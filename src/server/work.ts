@@ -94,16 +94,20 @@ async function answered(request: Request, work: () => Promise<Response>): Promis
 /** More than any document of a piece needs; beyond it the request is not one of ours. */
 const MOST_BYTES = 512 * 1024;
 
-/** What a request brings, read by a schema. Throws trouble in words where it cannot be read. */
+/**
+ * What a request brings, read by a schema. Throws trouble in words where it cannot be read.
+ * @param mostBytes larger than this it is none of ours
+ */
 export async function bodyOf<S extends z.ZodType>(
   request: Request,
   schema: S,
   otherwise: string,
+  mostBytes = MOST_BYTES,
 ): Promise<z.output<S>> {
   const tooLarge = new Trouble(413, 'That is larger than anything Ivy Loom keeps. It was not saved.');
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) throw tooLarge;
+  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) throw tooLarge;
   const text = await request.text();
-  if (text.length > MOST_BYTES) throw tooLarge;
+  if (text.length > mostBytes) throw tooLarge;
   let raw: unknown;
   try {
     raw = JSON.parse(text);

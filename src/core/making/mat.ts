@@ -7,7 +7,7 @@ import { planPiece, type NoPlan, type Plan } from '../plan/plan';
 import { planMade } from '../plan/steps';
 import type { Piece } from '../piece/piece';
 import { partOf, withPart } from '../piece/partOfPiece';
-import { pieceSchema } from '../piece/piece';
+import { migratePiece } from '../piece/piece';
 import { settingsSchema } from '../records/settings';
 import { runs, head } from '../read/runs';
 import type { Step } from '../read/steps';
@@ -46,6 +46,8 @@ const stepSchema = z.object({
   /** The thread is changed here: what comes after it is worked with a new length. */
   newThread: z.boolean(),
   why: z.string().nullable(),
+  /** What goes wrong here, asked. */
+  ask: z.string().nullable(),
   optional: z.boolean(),
   tension: z.enum(['tight', 'medium', 'loose']),
 });
@@ -80,7 +82,8 @@ export const matSchema = z.object({
   format: z.literal(1),
   /** The build of the program that froze it. */
   program: z.string(),
-  piece: pieceSchema,
+  /** Of any format so far: it is read as the newest. */
+  piece: z.unknown().transform(migratePiece),
   /** What its plan was looked up from: with these it is planned again as it was. */
   looked: z.object({
     layouts: z.array(z.tuple([z.string(), keptLayoutSchema])),
@@ -102,6 +105,15 @@ export const matSchema = z.object({
   parts: z.array(matPartSchema).min(1),
 });
 export type Mat = z.infer<typeof matSchema>;
+
+/** Reads what lies on a mat. Throws what the schema says where it cannot. */
+export const readMat = (raw: unknown): Mat => matSchema.parse(raw);
+
+/** Whether the choices of a piece are those that lie on a mat: there the count is fixed, which here may be left to the plan. */
+export function sameChoices(piece: Piece, onMat: Piece): boolean {
+  const counted = partOf(piece).units === null ? withPart(piece, { units: partOf(onMat).units }) : piece;
+  return JSON.stringify(counted) === JSON.stringify(onMat);
+}
 
 /** The part that carries the others: it is made last. */
 export const lastPart = ({ parts }: Pick<Mat, 'parts'>): MatPart => parts[parts.length - 1] as MatPart;
@@ -216,6 +228,7 @@ function matPart(plan: Plan, named: Pick<MatPart, 'id' | 'name' | 'times'>): Mat
       threadMm: step.moves.reduce((sum, move) => sum + (mmOf.get(move) ?? 0), 0),
       newThread,
       why: info.why,
+      ask: askOf(step),
       optional: info.optional,
       tension: info.tension,
     }));
@@ -250,9 +263,20 @@ const unitByUnit = ({ chosen: { units }, quantities }: Plan): MatStep[] =>
     threadMm: 0,
     newThread: false,
     why: null,
+    ask: null,
     optional: false,
     tension: 'tight',
   }));
+
+/** Where people go wrong: through a clasp, at the beginning of a thread, in a bead of two holes (common practice, no source). */
+function askOf({ moves }: Step): string | null {
+  if (moves.some(({ kind }) => kind === 'attach'))
+    return 'Did the thread catch it? Tug at it before you go on.';
+  if (moves.some(({ kind }) => kind === 'begin')) return 'Is the tail free, and as long as it is to be?';
+  if (moves.some((move) => isTraversal(move) && move.kind !== 'pick' && move.bead.holes > 1))
+    return 'Is it the hole that was meant? These beads have two.';
+  return null;
+}
 
 const rowOf = ({ moves }: Step): number => moves[0]?.place.row ?? 0;
 

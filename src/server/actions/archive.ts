@@ -10,6 +10,7 @@ export type { Shelf } from '@/data/archive';
 
 /** What each is called where it cannot be found. */
 const NAMES: Readonly<Record<Shelf, string>> = {
+  mat: 'work on the mat',
   measure: 'measure',
   pattern: 'pattern',
   person: 'person',

@@ -13,6 +13,7 @@ const DONE: Readonly<Record<Shelf, string>> = {
   person: 'archived',
   swatch: 'archived',
   measure: 'removed',
+  mat: 'off the mat',
   variant: 'removed',
 };
 

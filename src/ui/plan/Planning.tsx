@@ -28,6 +28,7 @@ import { Corrected } from './Corrected';
 import { CountSection } from './CountSection';
 import { PaletteDrag } from './palette/PaletteDrag';
 import { useOpenPart } from './parts/useOpenPart';
+import { ToTheMat } from '../make/ToTheMat';
 import { PlanHeader } from './PlanHeader';
 import { PointedProvider, usePointer } from './pointed';
 import type { Early } from './FirstLook';
@@ -63,7 +64,7 @@ export function Planning({ bench: toCome, ...props }: PlanScreenData & Pick<Prop
 
 function Planned({
   piece: stored,
-  bench: { aside, variants, others, people, catalogue },
+  bench: { aside, variants, others, onMat, people, catalogue },
   early,
   keptRef,
 }: Props) {
@@ -131,6 +132,7 @@ function Planned({
             redo={redo}
             onName={(name) => changeCarrier({ name })}
           >
+            <ToTheMat id={stored.id} piece={piece} onMat={onMat} />
             <Button aria-pressed={comparing} onClick={() => setComparing(!comparing)}>
               Compare
             </Button>

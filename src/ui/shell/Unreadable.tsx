@@ -18,6 +18,8 @@ const NOUNS: Readonly<Record<Kind, string>> = {
   swatch: 'swatch',
   person: 'person',
   measure: 'measure',
+  mat: 'work on the mat',
+  event: 'note of the work',
   settings: 'settings',
   bead: 'bead',
   thread: 'thread',
@@ -33,6 +35,7 @@ const SHELVES: readonly Kind[] = [
   'swatch',
   'person',
   'measure',
+  'mat',
 ] satisfies Shelf[];
 const isShelf = (kind: Kind): kind is Kind & Shelf => SHELVES.includes(kind);
 

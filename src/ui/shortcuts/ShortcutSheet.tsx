@@ -8,6 +8,7 @@ import styles from './shortcuts.module.css';
 
 const PLACES = [
   { where: 'plan', title: 'While you plan' },
+  { where: 'make', title: 'While you make' },
   { where: 'everywhere', title: 'Everywhere' },
 ] as const;
 
@@ -79,5 +80,9 @@ const keyWords = (keys: string): string[] =>
           .replaceAll('+', ' + ')
           .replace(/^ \+ $/, '+')
           .replace('shift', 'Shift')
-          .replace(/ z$/, ' Z'),
+          .replace(/ z$/, ' Z')
+          .replace('pagedown', 'Page ↓')
+          .replace('pageup', 'Page ↑')
+          .replace('right', '→')
+          .replace('left', '←'),
       );

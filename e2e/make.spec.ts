@@ -1,0 +1,171 @@
+import { expect, LONG, test, type Page } from './fixtures';
+import { expectAccessible, planned, startBracelet } from './helpers';
+import { startServer } from './server';
+
+const step = (page: Page) => page.getByRole('region', { name: 'The step to do' });
+const where = (page: Page) => page.getByRole('region', { name: 'Where you are' });
+const opening = (page: Page, title: RegExp) => page.locator('summary').filter({ hasText: title });
+const kept = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^kept$/ })).toBeVisible();
+
+async function toTheMat(page: Page) {
+  await page.getByRole('button', { name: 'To the mat' }).press('Enter');
+  await page.waitForURL(/\/make\//);
+  await expect(step(page)).toBeVisible();
+  await kept(page);
+}
+
+async function press(page: Page, key: string, times: number) {
+  for (let i = 0; i < times; i++) await page.keyboard.press(key);
+}
+
+test('from the first step to the last knot by keyboard alone, and what came out is kept', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Pell', 'Daisy chain');
+  await toTheMat(page);
+  await expect(where(page)).toContainText('step 1 of');
+  await expectAccessible(page);
+  const steps = Number(/of (\d+)$/.exec((await where(page).locator('p').first().textContent()) ?? '')?.[1]);
+  expect(steps).toBeGreaterThan(20);
+  await press(page, 'PageDown', 3);
+  await expect(where(page)).toContainText(`step 4 of ${steps}`);
+  await press(page, 'PageUp', 1);
+  await expect(where(page)).toContainText(`step 3 of ${steps}`);
+  await page.keyboard.press('u');
+  await expect(where(page)).not.toContainText(`step 3 of ${steps}`);
+  await press(page, 'ArrowRight', steps);
+  await expect(step(page)).toContainText('All steps are done.');
+  await expect(where(page)).toContainText('100 % done · 0 beads left');
+
+  await opening(page, /Off the mat/).press('Enter');
+  const length = page.getByLabel('Finished length');
+  await length.fill('18 cm');
+  await length.press('Enter');
+  await page.getByRole('button', { name: 'It is finished' }).press('Enter');
+  await expect(page.getByText('came out', { exact: true })).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await expect(where(page)).toContainText('100 % done');
+  await opening(page, /Off the mat/).press('Enter');
+  await expect(length).toHaveValue('7 1/16 in');
+});
+
+test('thread, measure, a count of her own, beads lost, ripped back: all at the mat, and none of it is lost', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Maren', 'Flat herringbone');
+  await toTheMat(page);
+  const thread = page.getByRole('region', { name: 'Thread' });
+  await thread.getByText('Tell how long it is').click();
+  await thread.getByLabel('Thread on the needle').fill('60 cm');
+  await thread.getByLabel('Thread on the needle').press('Enter');
+  await thread.getByRole('button', { name: 'Keep' }).click();
+  await expect(thread).toContainText(/Good for \d+ more units?; stop before/);
+  await press(page, 'PageDown', 12);
+
+  await opening(page, /^Count/).click();
+  await expect(page.getByText(/How many rows are there/)).toBeVisible();
+  await page.getByLabel('You count').fill('5');
+  await page.getByLabel('You count').press('Enter');
+  await page.getByRole('button', { name: 'That is what I count' }).click();
+  await expect(page.getByRole('button', { name: 'Count anew' })).toBeVisible();
+
+  await opening(page, /^Measure,/).click();
+  await page.getByLabel('Units measured').fill('4');
+  await page.getByLabel('Units measured').press('Enter');
+  await page.getByLabel('So long').fill('4 cm');
+  await page.getByLabel('So long').press('Enter');
+  await page.getByRole('button', { name: 'Keep this measure' }).click();
+  await expect(page.getByText(/it was reckoned at/)).toBeVisible();
+  await expect(page.getByText(/units come nearer|still the best/)).toBeVisible();
+
+  await opening(page, /^Ripped back/).click();
+  const before = await where(page).textContent();
+  await page.getByLabel('Units taken out').fill('1');
+  await page.getByLabel('Units taken out').press('Enter');
+  await page.getByRole('button', { name: 'Go back to there' }).click();
+  await expect(where(page)).not.toHaveText(before ?? '');
+  await page.getByLabel('How many').fill('3');
+  await page.getByLabel('How many').press('Enter');
+  await page.getByRole('button', { name: 'Keep', exact: true }).last().click();
+  await expect(page.getByText(/Gone so far: 3/)).toBeVisible();
+  await expectAccessible(page);
+  await kept(page);
+  const now = await where(page).locator('p').first().textContent();
+  await page.reload();
+  await expect(where(page).locator('p').first()).toHaveText(now ?? '');
+  await expect(thread).toContainText(/left/);
+});
+
+test('two windows that went on apart: both are kept, and the maker says which is so', async ({
+  page,
+  context,
+}) => {
+  await startBracelet(page, 'Osk', 'Ladder');
+  await toTheMat(page);
+  await press(page, 'PageDown', 2);
+  await kept(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(where(other)).toContainText('step 3 of');
+  await kept(other);
+
+  // The program is away for the one: its taps wait here.
+  await page.route('**/api/mats/**', (route) => route.abort());
+  await press(page, 'PageDown', 4);
+  await expect(where(page)).toContainText('step 7 of');
+  await expect(page.getByText(/kept in this browser; the program does not answer/)).toBeVisible();
+  await press(other, 'PageUp', 1);
+  await kept(other);
+  await expect(where(other)).toContainText('step 2 of');
+  await page.unroute('**/api/mats/**');
+  await page.evaluate(() => dispatchEvent(new Event('online')));
+  const asked = page.getByRole('alert', { name: 'Two windows' });
+  await expect(asked).toContainText('Two windows went on from the same place.');
+  await expectAccessible(page);
+  await asked.getByRole('button', { name: /step 7$/ }).click();
+  await expect(asked).toBeHidden();
+  await expect(where(page)).toContainText('step 7 of');
+  await expect(where(other)).toContainText('step 7 of');
+});
+
+test('a changed plan is laid on the mat anew, with what is done carried over', async ({ page }) => {
+  await startBracelet(page, 'Ilse', 'Ladder');
+  await toTheMat(page);
+  await press(page, 'PageDown', 6);
+  await kept(page);
+  await page.getByRole('link', { name: 'its plan' }).click();
+  await planned(page);
+  await expect(page.getByRole('link', { name: 'Go on making' })).toBeVisible();
+  await page.keyboard.press(']');
+  await page.getByRole('button', { name: 'Lay it on the mat anew' }).click();
+  await page.waitForURL(/\/make\//);
+  await expect(where(page)).toContainText('step 7 of');
+});
+
+test(
+  'the program is killed in the middle: what it had kept is there, and the work goes on',
+  LONG,
+  async ({ page, seeded: folder }) => {
+    let server = await startServer(folder);
+    await page.goto(server.url);
+    await page.getByRole('link', { name: 'Lantern line' }).click();
+    await planned(page);
+    await toTheMat(page);
+    const path = new URL(page.url()).pathname;
+    await press(page, 'PageDown', 9);
+    await kept(page);
+    await server.stop('SIGKILL');
+    // Away, the screen works on.
+    await press(page, 'PageDown', 2);
+    await expect(where(page)).toContainText('step 12 of');
+
+    server = await startServer(folder);
+    await page.goto(server.url + path);
+    await expect(where(page)).toContainText('step 10 of');
+    await press(page, 'PageDown', 40);
+    await expect(step(page)).toContainText('All steps are done.');
+    await kept(page);
+    await server.stop();
+  },
+);

@@ -1,0 +1,1 @@
+export { getHappened as GET, postHappened as POST } from '@/server/matRoute';

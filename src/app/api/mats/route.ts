@@ -1,0 +1,1 @@
+export { getMat as GET, postMat as POST } from '@/server/matRoute';
