@@ -8,7 +8,7 @@ import { planMade } from '../plan/steps';
 import type { Piece } from '../piece/piece';
 import { partOf, withPart } from '../piece/partOfPiece';
 import { migratePiece } from '../piece/piece';
-import { settingsSchema } from '../records/settings';
+import { readSettings, type Settings } from '../records/settings';
 import { runs, head } from '../read/runs';
 import type { Step } from '../read/steps';
 import { threadMm } from '../read/thread';
@@ -88,7 +88,8 @@ export const matSchema = z.object({
   looked: z.object({
     layouts: z.array(z.tuple([z.string(), keptLayoutSchema])),
     swatches: z.array(z.tuple([z.string(), swatchFindingSchema])),
-    habits: settingsSchema,
+    /** As any version so far wrote them. */
+    habits: z.unknown().transform(readSettings),
   }),
   /** A fingerprint of the work that the steps tell. */
   work: z.string(),
@@ -124,7 +125,7 @@ export const lastPart = ({ parts }: Pick<Mat, 'parts'>): MatPart => parts[parts.
  */
 export function layOnMat(
   piece: Piece,
-  lookups: Lookups & { readonly habits: z.infer<typeof settingsSchema> },
+  lookups: Lookups & { readonly habits: Settings },
   program: string,
 ): { readonly ok: true; readonly mat: Mat } | NoPlan {
   const layouts = new Map<string, KeptLayout>();

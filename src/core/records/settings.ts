@@ -43,6 +43,10 @@ const habitsSchema = z.object({
   /** Steps in full, or for who knows the stitch; and whether they are drawn. */
   steps: z.enum(['full', 'brief']),
   stepsDrawn: z.boolean(),
+  /** At the mat: after so many minutes without a rest one is told; null leaves that out. */
+  restAfterMin: z.number().int().min(10).max(240).nullable(),
+  /** At the mat: after so many rows one is asked for a count of one’s own; null leaves that out. */
+  countEvery: z.number().int().min(2).max(200).nullable(),
 });
 
 /** One's own habits: what a new piece starts from, and how lengths and thread are reckoned. */
@@ -64,6 +68,8 @@ export const USUAL_SETTINGS: Settings = {
   cutBy: 'length',
   steps: 'full',
   stepsDrawn: true,
+  restAfterMin: 45,
+  countEvery: 20,
 };
 
 /** The ease amounts to start from. */

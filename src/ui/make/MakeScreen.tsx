@@ -12,6 +12,7 @@ import { useAtHand } from '../shell/atHand';
 import { Apart } from './Apart';
 import { Happenings } from './Happenings';
 import { usePictures } from './pictures';
+import { Reminders } from './Reminders';
 import { StepCard } from './StepCard';
 import { ThreadOnNeedle } from './ThreadOnNeedle';
 import { useAwake } from './useAwake';
@@ -84,6 +85,7 @@ export function MakeScreen({ mat: stored, happened, changed }: MakeScreenData) {
       {state.heads.length > 1 && (
         <Apart mat={mat} state={state} onChoose={(keep) => happens({ did: 'choose', keep })} />
       )}
+      <Reminders mat={mat} state={state} />
       <Where station={at} progress={far} />
       <div className={styles.work}>
         <StepCard mat={mat} here={now} pictures={pictures} said={said} />

@@ -24,7 +24,8 @@ export function Where({
   const words = [
     part.times > 1 && `${part.name} ${nth} of ${part.times}`,
     unit !== null && `unit ${Math.min(unit, part.units)} of ${part.units}`,
-    row !== null && `${part.rowWord} ${row}`,
+    // Where a row is a unit it is told already.
+    row !== null && part.rowWord !== 'unit' && `${part.rowWord} ${row}`,
     `step ${step} of ${steps}`,
   ].filter(Boolean);
   return (

@@ -14,6 +14,9 @@ import { changeSettings, useSettingsState } from '../shell/settingsSync';
 import { HowTold } from './HowTold';
 import styles from './settings.module.css';
 
+/** Minutes at the mat, and rows, that can be chosen. */
+const RESTS = [20, 30, 45, 60] as const;
+const COUNTS = [10, 20, 40] as const;
 const MARGINS = [0.05, 0.1, 0.15, 0.2, 0.3] as const;
 /** Kinds whose length goes by ease. */
 const EASED = KINDS.filter((kind) =>
@@ -105,6 +108,28 @@ export function SettingsScreen() {
       <section className={`card ${styles.section}`} aria-labelledby="steps">
         <h2 id="steps">Steps</h2>
         <HowTold />
+      </section>
+      <section className={`card ${styles.section}`} aria-labelledby="mat">
+        <h2 id="mat">At the mat</h2>
+        <Choice
+          label="Tell me to rest eyes and hands after"
+          value={settings.restAfterMin ?? 0}
+          options={[
+            ...RESTS.map((min) => ({ value: min, label: `${min} min` })),
+            { value: 0, label: 'never' },
+          ]}
+          onChange={(min) => set({ restAfterMin: min === 0 ? null : min })}
+        />
+        <Choice
+          label="Ask me to count after so many rows"
+          value={settings.countEvery ?? 0}
+          options={[
+            ...COUNTS.map((rows) => ({ value: rows, label: `${rows}` })),
+            { value: 0, label: 'never' },
+          ]}
+          onChange={(rows) => set({ countEvery: rows === 0 ? null : rows })}
+          help="Your own count, without being shown what it should be: a slip is found while it is near."
+        />
       </section>
       <section className={`card ${styles.section}`} aria-labelledby="thread">
         <h2 id="thread">Thread</h2>
