@@ -1,5 +1,6 @@
+import { readFile } from 'node:fs/promises';
 import { expect, LONG, test, type Page } from './fixtures';
-import { expectAccessible, planned, startBracelet } from './helpers';
+import { address, expectAccessible, planned, startBracelet } from './helpers';
 import { startServer } from './server';
 
 const step = (page: Page) => page.getByRole('region', { name: 'The step to do' });
@@ -78,6 +79,8 @@ test('thread, measure, a count of her own, beads lost, ripped back: all at the m
   await page.getByRole('button', { name: 'Keep this measure' }).click();
   await expect(page.getByText(/it was reckoned at/)).toBeVisible();
   await expect(page.getByText(/units come nearer|still the best/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it as a swatch' }).click();
+  await expect(page.getByText('Kept as a swatch', { exact: false })).toBeVisible();
 
   await opening(page, /^Ripped back/).click();
   const before = await where(page).textContent();
@@ -169,3 +172,36 @@ test(
     await server.stop();
   },
 );
+
+test('the schedule: a day is set, the work is shared out over the evenings, and saved as a calendar file', async ({
+  page,
+}) => {
+  await page.goto(address('/schedule'));
+  await expect(page.getByText(/Nothing lies on the mat/)).toBeVisible();
+  await expectAccessible(page);
+  await startBracelet(page, 'Ilse', 'Ladder');
+  await toTheMat(page);
+  await page.goto(address('/schedule'));
+  await expect(page.getByRole('rowheader', { name: 'Ladder for Ilse on the mat' })).toBeVisible();
+  await page.getByRole('button', { name: /^Show all/ }).click();
+  const due = page.getByLabel('Lantern line, wanted by');
+  await due.fill('2020-06-20');
+  const row = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: 'Lantern line' }) });
+  await expect(row).toContainText(/\d+ days late/);
+  await expect(page.getByRole('status').filter({ hasText: '1 will be late' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The weeks ahead' })).toBeVisible();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as a calendar file' }).click(),
+  ]);
+  const text = await readFile(await file.path(), 'utf8');
+  expect(text).toContain('BEGIN:VCALENDAR');
+  expect(text).toContain('SUMMARY:Lantern line is wanted');
+  // No hours in the week, and it is never done.
+  for (const day of ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']) {
+    await page.getByLabel(day, { exact: true }).fill('0');
+    await page.getByLabel(day, { exact: true }).press('Enter');
+  }
+  await expect(row).toContainText('not within three years');
+  await expectAccessible(page);
+});

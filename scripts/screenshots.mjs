@@ -28,12 +28,6 @@ try {
   // Words come first, pictures one after another.
   await page.waitForFunction(() => document.querySelectorAll('main li svg[viewBox]').length >= 6);
   await shoot('bench');
-  await page.getByRole('button', { name: 'Start a piece' }).click();
-  await page
-    .getByText(/^Jorun,/)
-    .first()
-    .click();
-  await shoot('start');
   await page.getByRole('link', { name: 'Breakwater band' }).click();
   await planned(page);
   await shoot('plan');
@@ -69,12 +63,6 @@ try {
     await page.getByRole('link', { name }).click();
     await planned(page);
   };
-  await plan('Capstan');
-  await page
-    .getByRole('button', { name: /^Who and length/ })
-    .first()
-    .click();
-  await shoot('ring');
   await plan('Net floats');
   await page.keyboard.press('2');
   await page.getByText('float', { exact: true }).click();
@@ -97,6 +85,29 @@ try {
   // Until the clasp has slid to its new place.
   await page.waitForTimeout(900);
   await shoot('compare');
+  await plan('Slack water');
+  await page.getByRole('button', { name: 'To the mat' }).click();
+  await page.waitForURL(/make/);
+  await page
+    .getByRole('status')
+    .filter({ hasText: /^kept$/ })
+    .waitFor();
+  const thread = page.getByLabel('Thread on the needle');
+  await page.getByText('Tell how long it is').click();
+  await thread.fill('1.2 m');
+  await thread.press('Enter');
+  await page.getByRole('button', { name: 'Keep', exact: true }).first().click();
+  for (let i = 0; i < 17; i++) await page.keyboard.press('PageDown');
+  await page.getByRole('img', { name: /This step/ }).waitFor();
+  await shoot('make');
+  await page.goto(`${url}/schedule`);
+  await page.getByRole('table').first().waitFor();
+  const inDays = (days) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+  await page.getByLabel('Slack water, wanted by').fill(inDays(9));
+  await page.getByRole('button', { name: /^Show all/ }).click();
+  await page.getByLabel('Tide gauge, wanted by').fill(inDays(4));
+  await page.waitForTimeout(1500);
+  await shoot('schedule');
   await page.goto(`${url}/glossary`);
   await page.waitForTimeout(1500);
   await shoot('words');

@@ -9,12 +9,22 @@ import { swatchOf } from '@/core/records/swatches';
 import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import { openMemory, type Database } from './database';
 import { catalogue, keepCatalogue, keepMaterials, topUpCatalogue } from './materials';
-import { addMat, happenedSince, isMat, matOfPiece, tellHappened } from './making';
+import { addMat, happenedSince, isMat, matOfPiece, mats, tellHappened } from './making';
 import { migrate } from './migrate';
 import { putAway } from './archive';
 import { addMeasure, addPerson, changePerson, people } from './people';
 import { cardsOf, keepCards } from './cards';
-import { addPiece, asideVersions, pieceById, pieces, savePiece, settle, SETTLEMENTS } from './pieces';
+import {
+  addPiece,
+  asideVersions,
+  pieceById,
+  pieceLabels,
+  pieces,
+  setDue,
+  savePiece,
+  settle,
+  SETTLEMENTS,
+} from './pieces';
 import { Refusal } from './records';
 import { addSwatch, swatches } from './swatches';
 import { emptyDump, kindsOfDatabase } from './testing/databases';
@@ -72,6 +82,7 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
     expect(await matOfPiece(db, ws, piece.id)).toBeNull();
     const id = await addMat(db, ws, piece.id, laid.mat);
     expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ ok: true, value: { id, doc: laid.mat } });
+    expect(await pieceLabels(db, ws)).toMatchObject([{ id: piece.id, onMat: true, dueOn: null }]);
     const event = (n: number): MakingEvent => ({
       id: `00000000-0000-4000-8000-00000000000${n}`,
       window: 'one',
@@ -93,6 +104,11 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
     await putAway(db, ws, 'mat', newer, true);
     expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ value: { id } });
     expect(await isMat(db, crypto.randomUUID(), id)).toBe(false);
+    await putAway(db, ws, 'mat', id, true);
+    expect((await mats(db, ws)).found).toEqual([]);
+    expect(await setDue(db, ws, piece.id, '2026-06-20')).toBe(true);
+    expect(await pieceLabels(db, ws)).toMatchObject([{ onMat: false, dueOn: '2026-06-20' }]);
+    expect(await setDue(db, ws, crypto.randomUUID(), null)).toBe(false);
   });
 
   it('corrects a material where it stands, and puts a new one after all others', async () => {

@@ -4,7 +4,7 @@ import type { Piece } from '@/core/piece/piece';
 import type { Db } from './database';
 import { checkedIn, readRow, readRows, type Reading, type Readings } from './records';
 import { saveInTurn, type Save } from './saving';
-import { piece, pieceVersion } from './schema';
+import { mat, piece, pieceVersion } from './schema';
 
 export interface StoredPiece {
   readonly id: string;
@@ -56,6 +56,10 @@ export interface PieceLabel {
   /** Null while nobody is chosen. */
   readonly wearer: string | null;
   readonly structureId: string;
+  /** It lies on the mat: it is being made. */
+  readonly onMat: boolean;
+  /** The day by which it is wanted; null where nobody waits. */
+  readonly dueOn: string | null;
 }
 
 const text = (path: string) => sql<string>`coalesce(${piece.doc} #>> ${path}, '')`;
@@ -78,6 +82,9 @@ export const pieceLabels = (db: Db, workspaceId: string, away = false): Promise<
         ${piece.doc} #>> '{structure,id}',
         ''
       )`,
+      // Within the subquery a column is told with its table: both have an id.
+      onMat: sql<boolean>`exists (select 1 from ${mat} where ${mat}.piece_id = ${piece}.id and ${mat}.archived_at is null)`,
+      dueOn: piece.dueOn,
     })
     .from(piece)
     .where(onBench(workspaceId, away))
@@ -105,6 +112,17 @@ export async function piecesByIds(
     .from(piece)
     .where(and(eq(piece.workspaceId, workspaceId), inArray(piece.id, [...ids])));
   return readRows('piece', rows, ({ doc }) => doc, asStored);
+}
+
+/** Sets the day by which a piece is wanted, or none. Returns false where there is no such piece. */
+export async function setDue(
+  db: Db,
+  workspaceId: string,
+  id: string,
+  dueOn: string | null,
+): Promise<boolean> {
+  const rows = await db.update(piece).set({ dueOn }).where(here(workspaceId, id)).returning({ id: piece.id });
+  return rows.length > 0;
 }
 
 export async function addPiece(db: Db, workspaceId: string, doc: Piece): Promise<StoredPiece> {

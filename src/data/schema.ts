@@ -88,6 +88,8 @@ export const piece = pgTable(
     workspaceId: inWorkspace(),
     /** The choices, as `core/piece/piece.ts` describes them. */
     doc: jsonb('doc').notNull(),
+    /** The day by which it is wanted; null where nobody waits. It is no choice of the plan. */
+    dueOn: date('due_on'),
     revision: integer('revision').notNull().default(1),
     /** The change that made this revision: the same change sent twice is one change. */
     lastChange: text('last_change').notNull().default(''),

@@ -3,11 +3,14 @@ import * as z from 'zod';
 import type { Answers } from '@/core/plan/answers';
 import type { KeptLayout } from '@/core/layout/kept';
 import type { BeadKind } from '@/core/materials/material';
+import { making } from '@/core/making/making';
 import { sameChoices } from '@/core/making/mat';
+import { workload } from '@/core/making/progress';
+import { TRIPS_OF_BEAD } from '@/core/making/schedule';
 import type { Piece } from '@/core/piece/piece';
 import { catalogue, type Catalogue, type StoredCatalogue } from '@/data/materials';
 import { patterns, type StoredPattern } from '@/data/patterns';
-import { happenedSince, matOfPiece, type Happened, type StoredMat } from '@/data/making';
+import { happenedSince, matOfPiece, mats, type Happened, type StoredMat } from '@/data/making';
 import { people, type Measure, type Person } from '@/data/people';
 import {
   asideVersions,
@@ -202,6 +205,55 @@ export const makeScreen = cache((pieceId: string): Promise<MakeScreenReading> =>
     return { kind: 'there', data: { mat: mat.value, happened, changed } };
   }),
 );
+
+/** A piece with the work that is left of it. */
+export interface PieceToMake {
+  readonly id: string;
+  readonly name: string;
+  readonly dueOn: string | null;
+  readonly onMat: boolean;
+  /** Trips through beads that are left; null where its plan says nothing of them. */
+  readonly tripsLeft: number | null;
+}
+
+export interface ScheduleData {
+  readonly pieces: readonly PieceToMake[];
+  /** What was made of each that lies, or lay, on the mat: the pace. */
+  readonly made: readonly { readonly trips: number; readonly spentMs: number }[];
+}
+
+/** What the Schedule shows: what is being made, and what is planned and wanted by a day. */
+export const scheduleScreen = (): Promise<ScheduleData> =>
+  screen(async (at) => {
+    const { db, workspaceId } = at;
+    const labels = await pieceLabels(db, workspaceId);
+    const onMats = new Map(
+      await Promise.all(
+        (await mats(db, workspaceId)).found.map(async ({ id, pieceId, doc }) => {
+          const { events } = await happenedSince(db, workspaceId, id, 0);
+          return [pieceId, workload(doc, making(doc, events))] as const;
+        }),
+      ),
+    );
+    const planned = labels.filter(({ id }) => !onMats.has(id)).map(({ id }) => id);
+    const { cards } = await benchCards(at, planned, await atHand());
+    const tripsLeft = (id: string): number | null => {
+      const made = onMats.get(id);
+      if (made) return made.left;
+      const card = cards[id];
+      return card?.kind === 'planned' && card.card.ok ? Math.round(card.card.beads * TRIPS_OF_BEAD) : null;
+    };
+    return {
+      pieces: labels.map(({ id, name, dueOn, onMat }) => ({
+        id,
+        name,
+        dueOn,
+        onMat,
+        tripsLeft: tripsLeft(id),
+      })),
+      made: [...onMats.values()].map(({ trips, spentMs }) => ({ trips, spentMs })),
+    };
+  });
 
 const planBench = (id: string, laidOutAlready: PlanBench['laidOut']): Promise<PlanBench> =>
   screen(async ({ db, workspaceId }) => {

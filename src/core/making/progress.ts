@@ -72,6 +72,15 @@ export function progress(mat: Mat, state: Making): Progress {
   };
 }
 
+/** The work of a piece in trips through beads, and the time that it took so far. */
+export function workload(
+  mat: Mat,
+  state: Making,
+): { readonly trips: number; readonly left: number; readonly spentMs: number } {
+  const { done, all } = worked(mat, state.where);
+  return { trips: done, left: state.finished ? 0 : Math.max(0, all - done), spentMs: spentMs(state.times) };
+}
+
 /** Where in its part the next step is, as it is said: which unit of how many, which row, which pass. */
 export interface Station {
   readonly part: MatPart;

@@ -1,4 +1,9 @@
+import * as z from 'zod';
+
 // When to make what: work that is left, shared out over the evenings there are.
+
+/** A day by which something is wanted, as it is written in files: it may lie ahead. */
+export const dueDaySchema = z.iso.date('Write the day as year, month and day.');
 
 /** A piece that is still to be made, or to be finished. */
 export interface Job {
@@ -81,6 +86,9 @@ export function schedule(jobs: readonly Job[], week: Week, from: string): Schedu
 
 /** A trip of the needle through a bead takes so long until one's own pace is known, ms (from memory: a guess). */
 export const GUESSED_TRIP_MS = 5000;
+
+/** Trips that a bead takes in all, until its steps are laid out (from memory: a guess between one and four). */
+export const TRIPS_OF_BEAD = 2.3;
 
 /** Own pace from what was made, ms a trip; the guess where there is too little to go by. */
 export function pace(made: readonly { readonly trips: number; readonly spentMs: number }[]): {

@@ -47,6 +47,8 @@ const habitsSchema = z.object({
   restAfterMin: z.number().int().min(10).max(240).nullable(),
   /** At the mat: after so many rows one is asked for a count of one’s own; null leaves that out. */
   countEvery: z.number().int().min(2).max(200).nullable(),
+  /** Minutes that one works on each day of the week, from Monday on. */
+  workingMin: z.array(z.number().int().min(0).max(960)).length(7),
 });
 
 /** One's own habits: what a new piece starts from, and how lengths and thread are reckoned. */
@@ -70,6 +72,7 @@ export const USUAL_SETTINGS: Settings = {
   stepsDrawn: true,
   restAfterMin: 45,
   countEvery: 20,
+  workingMin: [60, 60, 60, 60, 60, 120, 120],
 };
 
 /** The ease amounts to start from. */

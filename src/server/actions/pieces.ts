@@ -5,6 +5,7 @@ import * as z from 'zod';
 import { FITS, KINDS } from '@/core/body/kinds';
 import { SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
 import { correctedBeads, withCorrected } from '@/core/piece/corrected';
+import { dueDaySchema as daySchema } from '@/core/making/schedule';
 import { patternOf } from '@/core/records/pattern';
 import { BEAD_ROLES, partSchema } from '@/core/piece/part';
 import { asPiece, type PartOfPiece } from '@/core/piece/partOfPiece';
@@ -15,7 +16,7 @@ import { structureById } from '@/core/structures/registry';
 import { people } from '@/data/people';
 import { catalogue } from '@/data/materials';
 import { addPattern, patternById } from '@/data/patterns';
-import { addPiece, pieceById, settle, SETTLEMENTS } from '@/data/pieces';
+import { addPiece, pieceById, setDue, settle, SETTLEMENTS } from '@/data/pieces';
 import { addVariant } from '@/data/variants';
 import { workspaceById } from '@/data/workspaces';
 import { done, refused, type Answer } from '../answer';
@@ -43,6 +44,14 @@ async function docOf({ db, workspaceId }: At, id: string): Promise<Answer<Piece>
   if (!found) return refused(GONE);
   return found.ok ? done(found.value.doc) : refused(UNREADABLE);
 }
+
+/** Sets the day by which a piece is wanted, or none. */
+export const setDueAction = action(
+  z.object({ id: idSchema, dueOn: daySchema.nullable() }),
+  'Write the day as year, month and day.',
+  async ({ id, dueOn }, { db, workspaceId }) =>
+    (await setDue(db, workspaceId, id, dueOn)) ? done(null) : refused(GONE),
+);
 
 /** Starts a piece and answers with its id. */
 export const startPieceAction = action(

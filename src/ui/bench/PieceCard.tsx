@@ -60,6 +60,11 @@ export function PieceCard({ label, people, shown, onWant, bench, onTop }: CardPr
           </Link>
         </h2>
         <p className="soft">{aboutPiece(label)}</p>
+        {label.onMat && (
+          <p>
+            <Link href={`/make/${id}`}>On the mat: go on making</Link>
+          </p>
+        )}
       </div>
       <Inside shown={inView ? shown : undefined} onAgain={() => onWant(id)} />
       {inView && <Acts label={label} people={people} />}

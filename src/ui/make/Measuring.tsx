@@ -1,9 +1,12 @@
 'use client';
 
-import { Button } from 'antd';
+import { App, Button } from 'antd';
 import { useState } from 'react';
 import { refit } from '@/core/making/refit';
 import { partOf } from '@/core/piece/partOfPiece';
+import { swatchOf } from '@/core/records/swatches';
+import { addSwatchAction } from '@/server/actions/swatches';
+import { ask } from '../fields/ask';
 import { wordProblem } from '@/core/words/problems';
 import { CountInput } from '../fields/CountInput';
 import { LengthInput } from '../fields/LengthInput';
@@ -13,6 +16,38 @@ import type { MatProps } from './matProps';
 import styles from './make.module.css';
 
 const RANGE = { minMm: 5, maxMm: 5000 };
+
+/** What was measured at the mat is a swatch too: the next plan of the stitch in these beads goes by it. */
+function KeepAsSwatch({ mat, state }: Pick<MatProps, 'mat' | 'state'>) {
+  const { message } = App.useApp();
+  const own = partOf(mat.piece);
+  const last = state.measures.findLast(({ part }) => part === own.id);
+  const [kept, setKept] = useState<typeof last>(undefined);
+  if (!last) return null;
+  const { units, lengthMm, finished, when } = last;
+  // Measured before the later passes, it says what a piece without them comes to.
+  const later = mat.parts.flatMap(({ steps }) => steps.flatMap((step) => (step.optional ? [step.pass] : [])));
+  const keep = async () => {
+    const without = finished ? own.without : [...new Set([...own.without, ...later])];
+    const swatch = swatchOf(own, {
+      units,
+      lengthMm,
+      without,
+      takenOn: when.slice(0, 10),
+      tension: 'medium',
+      note: 'Measured at the mat.',
+    });
+    const answer = await ask(addSwatchAction, swatch);
+    if (!answer.ok) return void message.error(answer.message);
+    setKept(last);
+    void message.success('Kept as a swatch: the next plan in this stitch and these beads goes by it.');
+  };
+  return (
+    <Button disabled={kept?.when === when} onClick={() => void keep()}>
+      Keep it as a swatch
+    </Button>
+  );
+}
 
 /** So many units are so long: what that makes of the count. */
 export function Measuring({ mat, state, here: { step }, happens }: MatProps) {
@@ -46,7 +81,7 @@ export function Measuring({ mat, state, here: { step }, happens }: MatProps) {
       </Button>
       {found && 'ok' in found && <p role="alert">{wordProblem(found.problem, style)}</p>}
       {found && !('ok' in found) && (
-        <div role="status">
+        <div role="status" className={styles.form}>
           <p>
             A unit is <strong>{fine(found.pitchMm)}</strong>, between {fine(found.betweenMm[0])} and{' '}
             {fine(found.betweenMm[1])}; it was reckoned at {fine(found.reckonedMm)}.
@@ -58,6 +93,7 @@ export function Measuring({ mat, state, here: { step }, happens }: MatProps) {
               ? 'The count on the mat is still the best.'
               : `${found.best.units} units come nearer: ${show(found.best.finishedMm)}. Change the count on the plan and lay it here anew, or keep ${found.now.units}.`}
           </p>
+          <KeepAsSwatch mat={mat} state={state} />
         </div>
       )}
     </div>

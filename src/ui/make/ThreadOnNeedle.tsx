@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Here } from '@/core/making/making';
 import type { ThreadLeft } from '@/core/making/threadLeft';
 import { LengthInput } from '../fields/LengthInput';
@@ -20,6 +20,7 @@ interface Props {
 /** What is left of the thread on the needle, and when to stop and add. */
 export function ThreadOnNeedle({ left, here: { part, at }, cutMm, onThread }: Props) {
   const { show, thread } = useLengths();
+  const telling = useRef<HTMLDetailsElement>(null);
   const [joined, setJoined] = useState(true);
   const [mm, setMm] = useState<number | null>(null);
   const stop = left && left.stopBefore !== null ? part.steps[left.stopBefore] : undefined;
@@ -50,7 +51,7 @@ export function ThreadOnNeedle({ left, here: { part, at }, cutMm, onThread }: Pr
           </p>
         </>
       )}
-      <details>
+      <details ref={telling}>
         <summary>{left === null ? 'Tell how long it is' : 'Measured, or a new length'}</summary>
         <LengthInput label="Thread on the needle" mm={mm} range={RANGE} onChange={setMm} />
         <label className={styles.tick}>
@@ -63,6 +64,7 @@ export function ThreadOnNeedle({ left, here: { part, at }, cutMm, onThread }: Pr
             if (mm === null) return;
             onThread(mm, joined);
             setMm(null);
+            if (telling.current) telling.current.open = false;
           }}
         >
           Keep

@@ -1,6 +1,5 @@
 'use client';
 
-import { Progress as Bar } from 'antd';
 import type { Progress, Station } from '@/core/making/progress';
 import styles from './make.module.css';
 
@@ -31,13 +30,7 @@ export function Where({
   return (
     <section className={styles.where} aria-label="Where you are">
       <p className={styles.station}>{words.join(' · ')}</p>
-      <Bar
-        percent={Math.floor(done * 100)}
-        showInfo={false}
-        strokeColor="var(--leaf)"
-        railColor="var(--line)"
-        aria-label="How far it is"
-      />
+      <progress className={styles.bar} max={1} value={done} aria-label="How far it is" />
       <p className="figures">
         <strong>{Math.floor(done * 100)} %</strong> done · {beads} beads left
         {leftMs !== null && ` · about ${timeWords(leftMs)} at your pace`}

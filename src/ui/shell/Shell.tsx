@@ -2,6 +2,7 @@
 
 import {
   AppstoreOutlined,
+  CalendarOutlined,
   ColumnWidthOutlined,
   InboxOutlined,
   PictureOutlined,
@@ -24,6 +25,7 @@ const ShortcutSheet = dynamic(() => import('../shortcuts/ShortcutSheet').then((m
 
 const PLACES = [
   { href: '/', name: 'Bench', icon: <AppstoreOutlined aria-hidden /> },
+  { href: '/schedule', name: 'Schedule', icon: <CalendarOutlined aria-hidden /> },
   { href: '/gallery', name: 'Gallery', icon: <PictureOutlined aria-hidden /> },
   { href: '/people', name: 'People', icon: <TeamOutlined aria-hidden /> },
   { href: '/swatches', name: 'Swatches', icon: <ColumnWidthOutlined aria-hidden /> },
