@@ -107,6 +107,7 @@ try {
   await page.getByRole('button', { name: /^Show all/ }).click();
   await page.getByLabel('Tide gauge, wanted by').fill(inDays(4));
   await page.waitForTimeout(1500);
+  await page.evaluate(() => scrollTo(0, 0));
   await shoot('schedule');
   await page.goto(`${url}/glossary`);
   await page.waitForTimeout(1500);

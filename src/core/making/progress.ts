@@ -36,8 +36,18 @@ function worked(mat: Mat, { done }: Whereabouts): { readonly done: number; reado
 
 /** Longer between two steps than this she was not at the mat, ms (from memory: five minutes). */
 export const AWAY_MS = 5 * 60_000;
-/** Fewer trips than this show no pace (from memory). */
+/** Fewer trips than this show no pace, and nobody works faster: then steps were leafed through (both from memory). */
 const LEAST_TRIPS = 40;
+const LEAST_TRIP_MS = 800;
+
+/** How long a trip through a bead takes by what was made, ms; null where that shows no pace. */
+export const tripMsOf = ({
+  trips,
+  spentMs: ms,
+}: {
+  readonly trips: number;
+  readonly spentMs: number;
+}): number | null => (trips >= LEAST_TRIPS && ms / trips >= LEAST_TRIP_MS ? ms / trips : null);
 
 /** Time at the mat: from step to step, but for the breaks. */
 export const spentMs = (times: readonly number[]): number =>
@@ -52,6 +62,7 @@ export const spentMs = (times: readonly number[]): number =>
 export function progress(mat: Mat, state: Making): Progress {
   const { done, all } = worked(mat, state.where);
   const spent = spentMs(state.times);
+  const tripMs = tripMsOf({ trips: done, spentMs: spent });
   const counts = new Map<string, Progress['left'][number]>();
   for (const { id, steps, times } of mat.parts) {
     const { made = 0, at = 0 } = state.where.done[id] ?? {};
@@ -68,7 +79,7 @@ export function progress(mat: Mat, state: Making): Progress {
     done: all === 0 ? 0 : Math.min(1, done / all),
     left: [...counts.values()],
     spentMs: spent,
-    leftMs: done >= LEAST_TRIPS && spent > 0 ? (spent / done) * (all - done) : null,
+    leftMs: tripMs === null ? null : tripMs * (all - done),
   };
 }
 

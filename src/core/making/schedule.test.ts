@@ -85,6 +85,8 @@ describe('when to make what', () => {
   it('pace is one’s own as soon as there is one, and until then a guess that says so', () => {
     expect(pace([])).toEqual({ tripMs: GUESSED_TRIP_MS, pieces: 0 });
     expect(pace([{ trips: 10, spentMs: 1e6 }])).toMatchObject({ pieces: 0 });
+    // Leafed through, nothing was made.
+    expect(pace([{ trips: 1000, spentMs: 9000 }])).toMatchObject({ pieces: 0 });
     expect(
       pace([
         { trips: 100, spentMs: 400_000 },

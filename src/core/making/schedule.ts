@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { tripMsOf } from './progress';
 
 // When to make what: work that is left, shared out over the evenings there are.
 
@@ -96,10 +97,8 @@ export function pace(made: readonly { readonly trips: number; readonly spentMs: 
   /** Pieces that it stands on; 0 where it is a guess. */
   readonly pieces: number;
 } {
-  const known = made.filter(({ trips, spentMs }) => trips >= LEAST_TRIPS && spentMs > 0);
+  const known = made.filter((one) => tripMsOf(one) !== null);
   if (known.length === 0) return { tripMs: GUESSED_TRIP_MS, pieces: 0 };
   const all = (of: 'trips' | 'spentMs') => known.reduce((sum, one) => sum + one[of], 0);
   return { tripMs: all('spentMs') / all('trips'), pieces: known.length };
 }
-/** Fewer trips than this show no pace (from memory). */
-const LEAST_TRIPS = 40;
