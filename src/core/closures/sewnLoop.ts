@@ -8,7 +8,7 @@ export const LOOP_ROLE = 'loop';
 /** A part that an end is sewn to, by what of it the thread goes through. */
 export interface SewnTo {
   readonly name: string;
-  readonly by: 'edge' | 'circle';
+  readonly by: 'edge' | 'circle' | 'point';
 }
 
 /** How a clasp half is sewn on: so many seeds out to its ring, as many back, round so many times. */

@@ -114,21 +114,18 @@ export function withWovenTop(piece: Piece): WithPart {
   return { piece: { ...next, ends }, id };
 }
 
-/** A piece that closes by a loop over a ball of beads at its start. Throws where it has as many parts as it can have. */
-export function withWovenBall(piece: Piece): WithPart {
-  const { piece: next, id } = withMade(piece, 'beaded-ball', (started) => ({
+/** A piece that closes by a loop over what is made whole, at its start. Throws where it has as many parts as it can have. */
+export function withClosingWhole(piece: Piece, stitch: StrungWhole | typeof MOTIF): WithPart {
+  const { piece: next, id } = withMade(piece, stitch, (started) => ({
     ...started,
     count: { by: 'fixed', measuredMm: null },
   }));
   const end = (one: Piece['ends']['start']) => ({ ...one, rings: null });
-  const ends = {
-    ...piece.ends,
-    woven: id,
-    loopSeeds: null,
-    start: end(piece.ends.start),
-    end: end(piece.ends.end),
+  const { start, end: far } = piece.ends;
+  return {
+    piece: { ...next, ends: { ...piece.ends, woven: id, loopSeeds: null, start: end(start), end: end(far) } },
+    id,
   };
-  return { piece: { ...next, ends }, id };
 }
 
 /** A piece with a drop that hangs from the end of its extender. Throws where it has as many parts as it can have. */

@@ -1,6 +1,6 @@
 import type { View } from '../layout/drawing';
 import type { Pose } from '../layout/layout';
-import { ballGirthMm } from '../closures/goesThrough';
+import { ballGirthMm, buttonGirthMm } from '../closures/goesThrough';
 import { extenderIn } from '../closures/suits';
 import type { Clasp } from '../materials/material';
 import { bodiesOf, partName } from '../piece/part';
@@ -68,31 +68,58 @@ export function hungOf(
   };
 }
 
-/** Whether a part closes a piece as a ball does, that a loop goes over: by its middle nothing else can be sewn to it. */
-export const isBall = ({ structure }: Pick<Plan, 'structure'>): boolean =>
-  structure.madeWhole?.by === 'its middle';
+/**
+ * The girth of a part made whole where a loop goes over it, mm: a motif goes through edge on, all else by its round. Null of what is
+ * sewn on by both its edges.
+ */
+export function overMm({ structure, widthMm, thicknessMm, chosen }: Plan): number | null {
+  switch (structure.madeWhole?.by) {
+    case 'two points':
+      return buttonGirthMm(Math.min(chosen.finishedMm, widthMm), thicknessMm);
+    case 'its middle':
+    case 'its loop':
+      return ballGirthMm(Math.max(widthMm, thicknessMm));
+    case undefined:
+      return null;
+  }
+}
 
 /**
- * What a woven part is as a clasp. A ball has a loop over it, where it is thickest; of anything else all of its length lies at the
- * start, and it has as many loops as both edges have places.
+ * What a woven part is as a clasp. What is made whole has a loop over it, where that is widest; of anything else all of its length
+ * lies at the start, and it has as many loops as both edges have places.
  */
-export const asClasp = ({ id, name, plan }: Component, mostLoops: number): Clasp => ({
-  id: `part ${id}`,
-  name: isBall(plan) ? `beaded loop over the ${name}` : name,
-  shape: isBall(plan) ? 'ball' : 'ring top',
-  startMm: isBall(plan) ? 0 : plan.chosen.finishedMm,
-  endMm: 0,
-  // A uniform spread of half-width s deviates by s/√3.
-  spreadMm: Math.sqrt(3) * plan.chosen.sdMm,
-  loops: isBall(plan) ? 1 : Math.min(mostLoops, plan.weaveable.mostLoops ?? 1),
-  turned: false,
-  fastening: 'sewn loop',
-  barMm: null,
-  ringMm: null,
-  buttonsMm: isBall(plan) ? ballGirthMm(Math.max(plan.widthMm, plan.thicknessMm)) : null,
-  plated: false,
-  note: isBall(plan)
-    ? 'Try the loop over the ball before it is reinforced: reinforcing too hard shrinks it.'
-    : '',
-  source: 'memory',
-});
+export function asClasp({ id, name, plan }: Component, mostLoops: number): Clasp {
+  const common = {
+    id: `part ${id}`,
+    endMm: 0,
+    turned: false,
+    fastening: 'sewn loop',
+    barMm: null,
+    ringMm: null,
+    plated: false,
+    source: 'memory',
+  } as const;
+  const buttonsMm = overMm(plan);
+  if (buttonsMm !== null)
+    return {
+      ...common,
+      name: `beaded loop over the ${name}`,
+      shape: plan.structure.madeWhole?.by === 'two points' ? 'button' : 'ball',
+      startMm: 0,
+      spreadMm: 0,
+      loops: 1,
+      buttonsMm,
+      note: 'Try the loop over it before it is reinforced: reinforcing too hard shrinks it.',
+    };
+  return {
+    ...common,
+    name,
+    shape: 'ring top',
+    startMm: plan.chosen.finishedMm,
+    // A uniform spread of half-width s deviates by s/√3.
+    spreadMm: Math.sqrt(3) * plan.chosen.sdMm,
+    loops: Math.min(mostLoops, plan.weaveable.mostLoops ?? 1),
+    buttonsMm,
+    note: '',
+  };
+}

@@ -1,7 +1,7 @@
 import { closureOf, type Closure } from '../closures/closure';
-import { LOOP_ROLE, type Legs } from '../closures/sewnLoop';
+import { LOOP_ROLE, type Legs, type SewnTo } from '../closures/sewnLoop';
 import type { CountRule } from '../fit/rules';
-import { makeOf, needsNeedle, type BeadSize } from '../materials/material';
+import { makeOf, needsNeedle, type BeadSize, type Clasp } from '../materials/material';
 import { beadOf, bodiesOnThread } from '../piece/part';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import { unsuited, type Unsuited } from '../structures/parts';
@@ -56,6 +56,9 @@ function legsOf(
   return { count: LEGS, fromMm: (widthMm - girth) / 2 };
 }
 
+/** By what an end is sewn to a part that a loop goes over. */
+const SEWN_BY: Readonly<Partial<Record<Clasp['shape'], SewnTo['by']>>> = { ball: 'circle', button: 'point' };
+
 /** Binds the stitch of a piece, once, and looks whether anything stands in the way before it is woven. */
 export function bindPart(
   piece: PartOfPiece,
@@ -72,9 +75,7 @@ export function bindPart(
   const { mostLoops = 1 } = weaveable;
   const closure = closureOf(piece.ends, body(LOOP_ROLE), {
     mostLoops,
-    to: closedBy
-      ? { name: closedBy.name, by: piece.ends.clasp.shape === 'ball' ? 'circle' : 'edge' }
-      : undefined,
+    to: closedBy ? { name: closedBy.name, by: SEWN_BY[piece.ends.clasp.shape] ?? 'edge' } : undefined,
     legs: legsOf(piece, weaveable, body),
   });
   const loops = { ...closure.loops, about: piece.count.by === 'around' };

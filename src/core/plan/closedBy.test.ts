@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { ringMm } from '../body/ringSize';
 import { beadAt, standing } from '../layout/sketch';
 import { BEADS, CLASPS, NEEDLES, PALETTE, THREADS, byId } from '../materials/catalogue';
-import { strungAs, withWovenBall, withWovenTop, withoutPart } from '../piece/assembly';
+import { strungAs, withClosingWhole, withWovenTop, withoutPart } from '../piece/assembly';
 import { inColour, newPart } from '../piece/newPiece';
 import type { Part } from '../piece/part';
 import { asPiece, carrying, type PartOfPiece } from '../piece/partOfPiece';
@@ -55,7 +55,7 @@ describe('a piece that closes over a ball of beads', () => {
         'necklace',
       ),
     );
-  const rope = (stitch: string) => planned(withWovenBall(open(stitch)).piece);
+  const rope = (stitch: string) => planned(withClosingWhole(open(stitch), 'beaded-ball').piece);
 
   it('by hand: the ball takes no length, and the loop has as many seeds as go over any ball of its size', () => {
     const plan = rope('tubular-herringbone');
@@ -88,6 +88,27 @@ describe('a piece that closes over a ball of beads', () => {
     expect(text).toContain('sew on the beaded ball');
     expect(text).toContain('circle of the beaded ball at the start');
     expect(text).toContain('work the loop');
+  });
+
+  it('a motif goes through edge on, and a drop by its round: each gives the loop its count', () => {
+    for (const [stitch, shape] of [
+      ['round-motif', 'button'],
+      ['hanging-drop', 'ball'],
+    ] as const) {
+      const plan = planned(withClosingWhole(open('flat-herringbone'), stitch).piece);
+      const { plan: made } = given(plan.closedBy, stitch);
+      expect(plan.clasp.shape).toBe(shape);
+      const girth = given(plan.closure.button, 'loop').girthMm;
+      const [across, thick] = [Math.min(made.chosen.finishedMm, made.widthMm), made.thicknessMm];
+      // A flat thing on edge: across and back, and round its rims (geometry).
+      if (shape === 'button') expect(girth).toBeCloseTo(2 * (across - thick) + Math.PI * thick, 6);
+      else expect(girth).toBeCloseTo(Math.PI * Math.max(made.widthMm, thick), 6);
+      expect(checkPath(plan.work().path), stitch).toEqual([]);
+      const text = planSteps(plan)
+        .flatMap(({ pass, steps }) => [pass, ...steps.map((step) => step.text)])
+        .join(' ');
+      expect(text).toContain(`${shape === 'button' ? 'point' : 'circle'} of the`);
+    }
   });
 
   it('every stitch that a clasp can close can close so', () => {

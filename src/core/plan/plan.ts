@@ -29,7 +29,7 @@ import { bindPart } from './bindPart';
 import { cautionsFor } from './cautions';
 import { changedWork } from './changedWork';
 import { extenderIn } from '../closures/suits';
-import { attachedOf, dangleIn, isBall, danglesBadly, girthOf, hungOf } from './attachedPart';
+import { attachedOf, dangleIn, overMm, danglesBadly, girthOf, hungOf } from './attachedPart';
 import { planKept, seenWith, withComponents } from './component';
 import type { ClosurePlan, Component, HungComponent, OptionalPass, Plan } from './planned';
 import { endStage } from './endStage';
@@ -345,9 +345,9 @@ const withBails = ({ sketch, stations }: Plan, hung: readonly HungComponent[]): 
     }, sketch(view));
   });
 
-/** The piece as it is seen, with the part that closes it at its start, a ball before that; cut across, one sees the piece alone. */
+/** The piece as it is seen, with the part that closes it at its start, what a loop goes over before that; cut across, one sees the piece alone. */
 const withClosing = (sketch: Plan['sketch'], { id, plan, sketch: closing }: Component): Plan['sketch'] => {
-  const atMm = isBall(plan) ? -plan.chosen.finishedMm : 0;
+  const atMm = overMm(plan) === null ? 0 : -plan.chosen.finishedMm;
   return remembered((view) =>
     view === 'end' ? sketch(view) : beside(sketch(view), closing(view), atMm, (role) => innerRole(id, role)),
   );

@@ -8,7 +8,7 @@ import {
   withFramedBall,
   withMotif,
   withStrungWhole,
-  withWovenBall,
+  withClosingWhole,
   withWovenTop,
 } from '../piece/assembly';
 import { inStructure } from '../piece/variants';
@@ -34,6 +34,7 @@ const anyPart = fc.record({
     'ball' as const,
     'drop' as const,
     'closing ball' as const,
+    'closing motif' as const,
   ),
   structure: fc.constantFrom(...STRUCTURES, ownUnit),
   nth: fc.nat(),
@@ -96,8 +97,8 @@ export const anyComposed: fc.Arbitrary<Piece> = fc
         const made =
           part.as === 'top'
             ? withWovenTop(piece)
-            : part.as === 'closing ball'
-              ? withWovenBall(piece)
+            : part.as === 'closing ball' || part.as === 'closing motif'
+              ? withClosingWhole(piece, part.as === 'closing ball' ? 'beaded-ball' : 'round-motif')
               : part.as === 'bail'
                 ? withBail(piece)
                 : part.as === 'motif'

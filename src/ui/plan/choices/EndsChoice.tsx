@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import { heldEnds, holderWords, holdsOneEnd, suitsKind } from '@/core/closures/suits';
 import { KIND_FACTS } from '@/core/body/kinds';
-import { hasRoom, withWovenBall, withWovenTop } from '@/core/piece/assembly';
+import { hasRoom, withClosingWhole, withWovenTop } from '@/core/piece/assembly';
 import { partName } from '@/core/piece/part';
 import type { PartId } from '@/core/weave/path';
 import { CAUTIONS_OF_ENDS } from '@/core/plan/cautions';
@@ -76,6 +76,13 @@ export function EndsChoice({ piece, rooms, plan, clasps, findings, onChange }: P
   );
 }
 
+/** What can be made whole for a loop to go over. */
+const CLOSING_WHOLES = [
+  ['beaded-ball', 'ball of beads'],
+  ['round-motif', 'motif'],
+  ['hanging-drop', 'drop'],
+] as const;
+
 function ClaspFields({
   piece: { ends, kind, beads },
   rooms,
@@ -95,7 +102,7 @@ function ClaspFields({
     const to = plan?.closure.loops.start.to ?? { name: 'top', by: 'edge' };
     return (
       <>
-        <WovenClosing rooms={rooms} id={ends.woven} over={to.by === 'circle'} />
+        <WovenClosing rooms={rooms} id={ends.woven} over={to.by !== 'edge'} />
         <EndFields
           ends={ends}
           findings={findings}
@@ -132,17 +139,19 @@ function ClaspFields({
           >
             Weave a top, and close it with that
           </Button>
-          {kind !== 'ring' && (
-            <Button
-              onClick={() => {
-                const made = withWovenBall(rooms.piece);
-                rooms.onTake(made.piece);
-                rooms.onOpen(made.id);
-              }}
-            >
-              Make a ball of beads, and close it over that
-            </Button>
-          )}
+          {kind !== 'ring' &&
+            CLOSING_WHOLES.map(([stitch, what]) => (
+              <Button
+                key={stitch}
+                onClick={() => {
+                  const made = withClosingWhole(rooms.piece, stitch);
+                  rooms.onTake(made.piece);
+                  rooms.onOpen(made.id);
+                }}
+              >
+                Make a {what}, and close it over that
+              </Button>
+            ))}
         </div>
       )}
       {clasp.note !== '' && <p className="soft">{clasp.note}</p>}
