@@ -205,3 +205,22 @@ test('the schedule: a day is set, the work is shared out over the evenings, and 
   await expect(row).toContainText('not within three years');
   await expectAccessible(page);
 });
+
+test.describe('on a phone', () => {
+  const viewport = { width: 390, height: 844 };
+  test.use({ viewport, hasTouch: true, isMobile: true });
+
+  test('a step is done with a tap, and nothing is wider than the screen', async ({ page }) => {
+    await startBracelet(page, 'Pell', 'Flat herringbone');
+    await toTheMat(page);
+    await page.getByRole('button', { name: /Done, next/ }).tap();
+    await expect(where(page)).toContainText('step 2 of');
+    const wide = () => page.evaluate(() => document.documentElement.scrollWidth);
+    expect(await wide()).toBeLessThanOrEqual(viewport.width);
+    await expectAccessible(page);
+    await page.goto(address('/schedule'));
+    await expect(page.getByRole('rowheader', { name: /on the mat/ })).toBeVisible();
+    expect(await wide()).toBeLessThanOrEqual(viewport.width);
+    await expectAccessible(page);
+  });
+});

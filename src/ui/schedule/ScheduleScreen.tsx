@@ -62,50 +62,52 @@ export function ScheduleScreen({ pieces, made }: ScheduleData) {
           then you see here what to make when.
         </p>
       ) : (
-        <table className={`card ${styles.pieces}`}>
-          <thead>
-            <tr>
-              <th scope="col">Piece</th>
-              <th scope="col">Wanted by</th>
-              <th scope="col">To go</th>
-              <th scope="col">Done on</th>
-            </tr>
-          </thead>
-          <tbody>
-            {wanted.map((piece) => {
-              const end = ends.get(piece.id);
-              const minutes = jobs.find(({ id }) => id === piece.id)?.minutes;
-              return (
-                <tr key={piece.id}>
-                  <th scope="row">
-                    <Link href={`/${piece.onMat ? 'make' : 'plan'}/${piece.id}`}>{piece.name}</Link>
-                    {piece.onMat && <span className="soft"> on the mat</span>}
-                  </th>
-                  <td>
-                    <Due piece={piece} />
-                  </td>
-                  <td className="figures">
-                    {minutes === undefined
-                      ? 'no plan yet'
-                      : minutes === 0
-                        ? 'done'
-                        : timeWords(minutes * MIN_MS)}
-                  </td>
-                  <td className={end && end.lateDays > 0 ? styles.late : undefined}>
-                    {end?.doneOn
-                      ? dayWords(end.doneOn)
-                      : minutes === undefined
-                        ? ''
-                        : 'not within three years'}
-                    {end &&
-                      end.lateDays > 0 &&
-                      `: ${end.lateDays} ${end.lateDays === 1 ? 'day' : 'days'} late`}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <div className={styles.scroll} tabIndex={0} role="region" aria-label="Pieces to make">
+          <table className={`card ${styles.pieces}`}>
+            <thead>
+              <tr>
+                <th scope="col">Piece</th>
+                <th scope="col">Wanted by</th>
+                <th scope="col">To go</th>
+                <th scope="col">Done on</th>
+              </tr>
+            </thead>
+            <tbody>
+              {wanted.map((piece) => {
+                const end = ends.get(piece.id);
+                const minutes = jobs.find(({ id }) => id === piece.id)?.minutes;
+                return (
+                  <tr key={piece.id}>
+                    <th scope="row">
+                      <Link href={`/${piece.onMat ? 'make' : 'plan'}/${piece.id}`}>{piece.name}</Link>
+                      {piece.onMat && <span className="soft"> on the mat</span>}
+                    </th>
+                    <td>
+                      <Due piece={piece} />
+                    </td>
+                    <td className="figures">
+                      {minutes === undefined
+                        ? 'no plan yet'
+                        : minutes === 0
+                          ? 'done'
+                          : timeWords(minutes * MIN_MS)}
+                    </td>
+                    <td className={end && end.lateDays > 0 ? styles.late : undefined}>
+                      {end?.doneOn
+                        ? dayWords(end.doneOn)
+                        : minutes === undefined
+                          ? ''
+                          : 'not within three years'}
+                      {end &&
+                        end.lateDays > 0 &&
+                        `: ${end.lateDays} ${end.lateDays === 1 ? 'day' : 'days'} late`}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
       )}
       <Calendar from={from} days={plan.days} jobs={jobs} />
       <section className={`card ${styles.week}`} aria-labelledby="week">
@@ -197,7 +199,7 @@ function Calendar({
   return (
     <section className={`card ${styles.week}`} aria-labelledby="calendar">
       <h2 id="calendar">The weeks ahead</h2>
-      <div className={styles.scroll}>
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Day by day">
         <table className={styles.calendar}>
           <thead>
             <tr>
