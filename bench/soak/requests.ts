@@ -1,4 +1,8 @@
 // Damaged requests to the built program: none is answered by a fault, all of them in words, and nothing stops it.
+import { NO_SWATCHES } from '@/core/fit/swatchBook';
+import { shippedLayouts } from '@/core/layout/shipped';
+import { layOnMat } from '@/core/making/mat';
+import { USUAL_SETTINGS } from '@/core/records/settings';
 import { examplePiece, DEMO_PIECES } from '@/demo/choir';
 import type { Served } from '../served';
 import { damage, oneOf, randoms } from './random';
@@ -12,6 +16,12 @@ export async function damagedRequests({ url }: Served, count: number, seed = 11)
     body: JSON.stringify(examplePiece('lantern-line')),
   });
   const { id } = (await made.json()) as { id: string };
+  const laid = layOnMat(
+    examplePiece('lantern-line'),
+    { layouts: shippedLayouts, swatches: NO_SWATCHES, habits: USUAL_SETTINGS },
+    'soak',
+  );
+  if (!laid.ok) throw new Error(laid.problem.code);
   const ids = [id, crypto.randomUUID(), 'banana', '%ff', '%00', '..%2f..', 'x'.repeat(3000)];
   const doc = () => examplePiece(oneOf(DEMO_PIECES, random));
   const shapes = [
@@ -30,6 +40,25 @@ export async function damagedRequests({ url }: Served, count: number, seed = 11)
       () => null,
     ],
     ['GET', () => `/plan/${oneOf(ids, random)}`, () => null],
+    ['POST', () => '/api/mats', () => ({ pieceId: oneOf(ids, random), mat: laid.mat })],
+    [
+      'POST',
+      () => `/api/mats/${oneOf(ids, random)}`,
+      () => ({
+        since: 0,
+        events: [
+          {
+            id: crypto.randomUUID(),
+            window: 'w',
+            after: null,
+            at: '2026-06-01T10:00:00.000Z',
+            what: { did: 'go', to: { part: 'main', made: 0, at: 3 } },
+          },
+        ],
+      }),
+    ],
+    ['GET', () => `/api/mats?piece=${oneOf(ids, random)}`, () => null],
+    ['GET', () => `/make/${oneOf(ids, random)}`, () => null],
   ] as const;
   const statuses = new Map<number, number>();
   for (let i = 0; i < count; i++) {

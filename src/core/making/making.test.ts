@@ -9,12 +9,17 @@ import { planPiece } from '../plan/shipped';
 import { newPart } from '../piece/newPiece';
 import { asPiece, partOf } from '../piece/partOfPiece';
 import { USUAL_SETTINGS } from '../records/settings';
+import { ownUnit } from '../structures/ownUnit';
+import { STRUCTURES } from '../structures/registry';
+import { anyComposed } from '../testing/anyComposed';
+import { anyPiece } from '../testing/anyPiece';
+import { runs } from '../testing/thorough';
 import { END_MM } from '../supplies/threadPlan';
 import { given } from '../tools/given';
 import { pieceSchema, type Piece } from '../piece/piece';
 import type { Happening, MakingEvent, Place } from './events';
-import { back, forward, forwardUnit, here, making, stepsDone, type Making } from './making';
-import { lastPart, layOnMat, lookedUp, matSchema, workMark, type Mat } from './mat';
+import { back, forward, forwardUnit, here, making, ripped, stepsDone, type Making } from './making';
+import { lastPart, layOnMat, lookedUp, matSchema, sameChoices, workMark, type Mat } from './mat';
 import { AWAY_MS, progress, spentMs, station } from './progress';
 import { refit } from './refit';
 import { threadLeft } from './threadLeft';
@@ -121,21 +126,23 @@ describe('where the work is', () => {
   });
 
   it('a whole unit at once, and an optional pass that is left out is passed over', () => {
-    const mat = onMat('half-tide');
+    const mat = onMat('buoy-line');
     const state = making(mat, []);
     const to = forwardUnit(mat, state);
     const { steps, id } = lastPart(mat);
     expect(new Set(steps.slice(0, to.at).map(({ unit, title }) => `${unit} ${title}`)).size).toBe(1);
-    const optional = steps.find((step) => step.optional);
-    if (optional) {
-      const at = steps.indexOf(optional);
-      const events = [
-        event({ did: 'skip', part: id, pass: optional.pass, on: true }, state),
-        event({ did: 'go', to: { part: id, made: 0, at: at - 1 } }, state),
-      ];
-      const next = forward(mat, making(mat, events));
-      expect(steps[next.at]?.pass).not.toBe(optional.pass);
-    }
+    const optional = given(
+      steps.find((step) => step.optional),
+      'optional step',
+    );
+    const at = steps.indexOf(optional);
+    const events = [
+      event({ did: 'skip', part: id, pass: optional.pass, on: true }, state),
+      event({ did: 'go', to: { part: id, made: 0, at: at - 1 } }, state),
+    ];
+    const next = forward(mat, making(mat, events));
+    expect(next.at).toBeGreaterThan(at);
+    expect(steps[next.at]?.pass).not.toBe(optional.pass);
   });
 
   it('time at the mat leaves out the breaks; what is left goes by the pace so far', () => {
@@ -146,6 +153,81 @@ describe('where the work is', () => {
     expect(spentMs([0, 1000, 1000 + AWAY_MS, 2000 + AWAY_MS])).toBe(2000);
     const { done, leftMs } = progress(mat, state);
     expect(given(leftMs, 'time left') / (39 * 12_000)).toBeCloseTo((1 - done) / done, 6);
+  });
+});
+
+describe('whatever is planned can be made', () => {
+  /** Through all steps, one by one, by what each says comes next; as many as there are. */
+  function walked(mat: Mat): number {
+    const none = making(mat, []);
+    let [state, steps] = [none, 0];
+    while (here(mat, state).step) {
+      const to = forward(mat, state);
+      // Folded onto where it was: every step from the first would take its square of the time.
+      const where = making(mat, [event({ did: 'go', to }, none)]).where;
+      state = {
+        ...state,
+        where: {
+          part: where.part,
+          done: { ...state.where.done, [to.part]: where.done[to.part] ?? { made: 0, at: 0 } },
+        },
+      };
+      if (++steps > 100_000) throw new Error('no end');
+    }
+    return steps;
+  }
+
+  it.each([
+    ['any piece', anyPiece([...STRUCTURES, ownUnit]).map(asPiece)],
+    ['any piece of parts', anyComposed],
+  ] as const)('%s: its beads are those of the plan, and forward leads to the end', (_, pieces) => {
+    let laidOut = 0;
+    fc.assert(
+      fc.property(pieces, (piece) => {
+        const plan = planPiece(piece);
+        const laid = layOnMat(piece, LOOKUPS, 'this build');
+        expect(laid.ok).toBe(plan.ok);
+        if (!laid.ok || !plan.ok) return;
+        laidOut++;
+        const { mat } = laid;
+        expect(matSchema.safeParse(JSON.parse(JSON.stringify(mat))).success).toBe(true);
+        expect(sameChoices(piece, mat.piece)).toBe(true);
+        if (!plan.weaveable.pathless) {
+          const beads = lastPart(mat).steps.flatMap((step) => step.beads);
+          for (const { role, total } of plan.quantities)
+            expect(
+              beads.reduce((sum, one) => sum + (one.role === role ? one.count : 0), 0),
+              role,
+            ).toBe(total);
+        }
+        const all = mat.parts.reduce((sum, { steps, times }) => sum + steps.length * times, 0);
+        if (all <= 1500) expect(walked(mat)).toBe(all);
+      }),
+      { numRuns: runs(12), seed: 24 },
+    );
+    expect(laidOut).toBeGreaterThan(3);
+  });
+
+  it('what is left out is neither done nor left, and of units taken out the beads are left again', () => {
+    const mat = onMat('buoy-line');
+    const part = lastPart(mat);
+    const none = making(mat, []);
+    const optional = given(
+      part.steps.find((step) => step.optional && step.beads.length > 0),
+      'pass',
+    );
+    const beads = (state: Making) => progress(mat, state).left.reduce((sum, { count }) => sum + count, 0);
+    const without = making(mat, [event({ did: 'skip', part: part.id, pass: optional.pass, on: true }, none)]);
+    const own = part.steps.reduce(
+      (sum, step) =>
+        sum + (step.pass === optional.pass ? step.beads.reduce((n, { count }) => n + count, 0) : 0),
+      0,
+    );
+    expect(beads(none) - beads(without)).toBe(own);
+    const at = 20;
+    const to = ripped(part, at, 2);
+    expect(new Set(part.steps.slice(to, at).map(({ title, unit }) => `${title} ${unit}`)).size).toBe(2);
+    expect(ripped(part, at, 10_000)).toBe(0);
   });
 });
 

@@ -166,8 +166,12 @@ function nextOf(part: MatPart, from: number, skipped: ReadonlySet<string>): numb
   return at;
 }
 
-const isSkipped = (part: MatPart, step: MatStep | undefined, skipped: ReadonlySet<string>): boolean =>
-  step !== undefined && step.optional && skipped.has(skipKey(part.id, step.pass));
+/** Whether a step is of a pass that is left out. */
+export const isSkipped = (
+  part: Pick<MatPart, 'id'>,
+  step: MatStep | undefined,
+  skipped: ReadonlySet<string>,
+): boolean => step !== undefined && step.optional && skipped.has(skipKey(part.id, step.pass));
 
 /** Where the work is when the step before one is done. */
 export const forward = (mat: Mat, state: Pick<Making, 'where' | 'skipped'>): Place => {
@@ -177,13 +181,29 @@ export const forward = (mat: Mat, state: Pick<Making, 'where' | 'skipped'>): Pla
   return { part: part.id, made, at: to };
 };
 
+/** Whether two steps are of one unit, or of one stretch of work that is none. */
+export const isSameUnit = (a: MatStep | undefined, b: MatStep | undefined): boolean =>
+  a !== undefined && b !== undefined && a.title === b.title && a.unit === b.unit;
+
+/** The step that the work is at when so many units before a place are taken out. */
+export function ripped({ steps }: Pick<MatPart, 'steps'>, at: number, units: number): number {
+  let to = at;
+  for (let left = units; to > 0 && left > 0; left--) {
+    const last = steps[to - 1];
+    while (isSameUnit(steps[to - 1], last)) to--;
+  }
+  return to;
+}
+
+/** Counts that were made of what is under way, up to where it is, the last one last. */
+export const countsOf = ({ counts }: Pick<Making, 'counts'>, { part, made, at }: Here): At<'count'>[] =>
+  counts.filter((count) => count.at.part === part.id && count.at.made === made && count.at.at <= at);
+
 /** To the end of the unit, or of the stretch of work, under way. */
 export function forwardUnit(mat: Mat, state: Pick<Making, 'where' | 'skipped'>): Place {
   const { part, made, at, step } = here(mat, state);
   let to = at + 1;
-  const same = (other: MatStep | undefined) =>
-    other !== undefined && step !== null && other.title === step.title && other.unit === step.unit;
-  while (same(part.steps[to])) to++;
+  while (isSameUnit(part.steps[to], step ?? undefined)) to++;
   return { part: part.id, made, at: nextOf(part, to, state.skipped) };
 }
 

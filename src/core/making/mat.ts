@@ -12,6 +12,7 @@ import { readSettings, type Settings } from '../records/settings';
 import { runs, head } from '../read/runs';
 import type { Step } from '../read/steps';
 import { threadMm } from '../read/thread';
+import { LATER_ROLES } from '../structures/roles';
 import { hash } from '../tools/hash';
 import { BASE, isTraversal, WOVEN, type Move } from '../weave/path';
 import { needleWords, WORKING } from '../words/needles';
@@ -72,39 +73,60 @@ const matPartSchema = z.object({
 /** A part as it is made: those made apart first, each so many times; the one that carries them last. */
 export type MatPart = z.infer<typeof matPartSchema>;
 
+/** Whether all that the steps name is of the piece: its parts, each once, and their beads. */
+function hasItsBeads({
+  piece,
+  parts,
+}: {
+  readonly piece: Piece;
+  readonly parts: readonly MatPart[];
+}): boolean {
+  const ids = new Set(parts.map(({ id }) => id));
+  return (
+    ids.size === parts.length &&
+    parts.every(({ id, steps }) => {
+      if (!piece.parts.some((part) => part.id === id)) return false;
+      const { beads } = partOf(piece, id);
+      const known = (role: string) => role in beads || LATER_ROLES.some((later) => later === role);
+      return steps.every((step) => step.beads.every(({ role }) => known(role)));
+    })
+  );
+}
+
 const swatchFindingSchema = z.object({
   readings: z.array(z.object({ units: z.number(), lengthMm: z.number() })),
   sameThread: z.boolean(),
 });
 
 /** What lies on the mat: a plan as it was when making began. It does not change; a changed plan is laid beside it. */
-export const matSchema = z.object({
-  format: z.literal(1),
-  /** The build of the program that froze it. */
-  program: z.string(),
-  /** Of any format so far: it is read as the newest. */
-  piece: z.unknown().transform(migratePiece),
-  /** What its plan was looked up from: with these it is planned again as it was. */
-  looked: z.object({
-    layouts: z.array(z.tuple([z.string(), keptLayoutSchema])),
-    swatches: z.array(z.tuple([z.string(), swatchFindingSchema])),
-    /** As any version so far wrote them. */
-    habits: z.unknown().transform(readSettings),
-  }),
-  /** A fingerprint of the work that the steps tell. */
-  work: z.string(),
-  /** How long it was to be, finished, mm: what it was reckoned at, the wish, and between what it fits. */
-  planned: z.object({
-    finishedMm: z.number(),
-    wishMm: z.number(),
-    fitsMm: z.tuple([z.number(), z.number()]),
-  }),
-  /** Lengths of thread to cut, in the order in which they are taken up, mm. */
-  cutMm: z.array(z.number()),
-  /** Thread to spare, as a part of what lies in the work. */
-  margin: z.number(),
-  parts: z.array(matPartSchema).min(1),
-});
+export const matSchema = z
+  .object({
+    format: z.literal(1),
+    /** The build of the program that froze it. */
+    program: z.string(),
+    /** Of any format so far: it is read as the newest. */
+    piece: z.unknown().transform(migratePiece),
+    /** What its plan was looked up from: with these it is planned again as it was. */
+    looked: z.object({
+      layouts: z.array(z.tuple([z.string(), keptLayoutSchema])),
+      swatches: z.array(z.tuple([z.string(), swatchFindingSchema])),
+      /** As any version so far wrote them. */
+      habits: z.unknown().transform(readSettings),
+    }),
+    /** A fingerprint of the work that the steps tell. */
+    work: z.string(),
+    /** How long it was to be, finished, mm: what it was reckoned at, and the wish. */
+    planned: z.object({
+      finishedMm: z.number(),
+      wishMm: z.number(),
+    }),
+    /** Lengths of thread to cut, in the order in which they are taken up, mm. */
+    cutMm: z.array(z.number()),
+    /** Thread to spare, as a part of what lies in the work. */
+    margin: z.number(),
+    parts: z.array(matPartSchema).min(1),
+  })
+  .refine(hasItsBeads, 'It tells of parts or of beads that the piece does not have.');
 export type Mat = z.infer<typeof matSchema>;
 
 /** Reads what lies on a mat. Throws what the schema says where it cannot. */
@@ -113,8 +135,16 @@ export const readMat = (raw: unknown): Mat => matSchema.parse(raw);
 /** Whether the choices of a piece are those that lie on a mat: there the count is fixed, which here may be left to the plan. */
 export function sameChoices(piece: Piece, onMat: Piece): boolean {
   const counted = partOf(piece).units === null ? withPart(piece, { units: partOf(onMat).units }) : piece;
-  return JSON.stringify(counted) === JSON.stringify(onMat);
+  return inOrder(counted) === inOrder(onMat);
 }
+
+/** A document as text in which the order of keys says nothing: a database keeps them in its own. */
+const inOrder = (document: unknown): string =>
+  JSON.stringify(document, (_key, value: unknown) =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
 
 /** The part that carries the others: it is made last. */
 export const lastPart = ({ parts }: Pick<Mat, 'parts'>): MatPart => parts[parts.length - 1] as MatPart;
@@ -159,7 +189,6 @@ export function layOnMat(
     planned: {
       finishedMm: plan.chosen.finishedMm,
       wishMm: plan.wear.wishMm,
-      fitsMm: [plan.wear.band.minMm, plan.wear.band.maxMm],
     },
     cutMm: plan.thread.divisions.flatMap(({ cuts }) => cuts.map(({ mm }) => mm)),
     margin: lookups.habits.threadMargin,
@@ -181,18 +210,17 @@ export const lookedUp = ({ looked }: Pick<Mat, 'looked'>): Lookups => {
 const swatchKey = ({ key, rowsOfUnit }: StitchKey, threadId: string): string =>
   `${rowsOfUnit} ${threadId} ${key}`;
 
-/** What tells one work from another: every move of its path. */
+/** What tells one work from another: every move of its path, and of those of the parts made apart. */
 export const workMark = (plan: Plan): string =>
+  hash([...madeApart(plan).map(({ component }) => component.plan), plan].map(movesOf).join('/'));
+
+const movesOf = (plan: Plan): string =>
   plan.weaveable.pathless
     ? 'none'
-    : hash(
-        plan
-          .work()
-          .path.moves.map(
-            (move) => `${move.kind} ${'bead' in move ? `${move.bead.role}${move.bead.id}` : ''}`,
-          )
-          .join('|'),
-      );
+    : plan
+        .work()
+        .path.moves.map((move) => `${move.kind} ${'bead' in move ? `${move.bead.role}${move.bead.id}` : ''}`)
+        .join('|');
 
 function matPart(plan: Plan, named: Pick<MatPart, 'id' | 'name' | 'times'>): MatPart {
   const shades = plan.weaveable.pathless ? new Map<number, number>() : plan.shades();

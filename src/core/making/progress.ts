@@ -1,4 +1,4 @@
-import { here, type Making, type Whereabouts } from './making';
+import { here, isSkipped, type Making } from './making';
 import type { Mat, MatPart, MatStep } from './mat';
 
 /** How far the work is, and what is left of it. */
@@ -20,12 +20,17 @@ export interface Progress {
 /** What has no trips is something to do all the same. */
 const workOf = ({ trips }: MatStep): number => Math.max(1, trips);
 
-const sum = (steps: readonly MatStep[]): number => steps.reduce((all, step) => all + workOf(step), 0);
+const sum = (work: readonly number[]): number => work.reduce((all, one) => all + one, 0);
 
 /** Work done, and work in all, by trips through beads. */
-function worked(mat: Mat, { done }: Whereabouts): { readonly done: number; readonly all: number } {
+function worked(
+  mat: Mat,
+  { where: { done }, skipped }: Pick<Making, 'where' | 'skipped'>,
+): { readonly done: number; readonly all: number } {
   return mat.parts.reduce(
-    (so, { id, steps, times }) => {
+    (so, { id, steps: all, times }) => {
+      // What is left out is neither done nor left.
+      const steps = all.map((step) => (isSkipped({ id }, step, skipped) ? 0 : workOf(step)));
       const one = sum(steps);
       const { made = 0, at = 0 } = done[id] ?? {};
       return { done: so.done + made * one + sum(steps.slice(0, at)), all: so.all + times * one };
@@ -60,7 +65,7 @@ export const spentMs = (times: readonly number[]): number =>
 
 /** How far a work is. */
 export function progress(mat: Mat, state: Making): Progress {
-  const { done, all } = worked(mat, state.where);
+  const { done, all } = worked(mat, state);
   const spent = spentMs(state.times);
   const tripMs = tripMsOf({ trips: done, spentMs: spent });
   const counts = new Map<string, Progress['left'][number]>();
@@ -73,7 +78,9 @@ export function progress(mat: Mat, state: Making): Progress {
         counts.set(key, { part: id, role, shade, count: before + often * count });
       }
     };
-    steps.forEach((step, i) => add(step, Math.max(0, times - made - (i < at ? 1 : 0))));
+    steps.forEach((step, i) => {
+      if (!isSkipped({ id }, step, state.skipped)) add(step, Math.max(0, times - made - (i < at ? 1 : 0)));
+    });
   }
   return {
     done: all === 0 ? 0 : Math.min(1, done / all),
@@ -88,7 +95,7 @@ export function workload(
   mat: Mat,
   state: Making,
 ): { readonly trips: number; readonly left: number; readonly spentMs: number } {
-  const { done, all } = worked(mat, state.where);
+  const { done, all } = worked(mat, state);
   return { trips: done, left: state.finished ? 0 : Math.max(0, all - done), spentMs: spentMs(state.times) };
 }
 
@@ -97,7 +104,6 @@ export interface Station {
   readonly part: MatPart;
   /** Which of the part it is, from 1. */
   readonly nth: number;
-  readonly title: string | null;
   /** From 1; null of what is not woven. */
   readonly unit: number | null;
   readonly row: number | null;
@@ -113,7 +119,6 @@ export function station(mat: Mat, state: Making): Station {
   return {
     part,
     nth: Math.min(made + 1, part.times),
-    title: step?.title ?? null,
     unit: woven && step ? Math.max(0, step.unit) + 1 : null,
     row: woven && step ? Math.max(0, step.row) + 1 : null,
     step: Math.min(at + 1, part.steps.length),

@@ -161,6 +161,7 @@ export function beforeCounting(rows: readonly Row[], rightUpTo = 0): Belief {
 export function afterAnswer(belief: Belief, question: Question, answer: number): Belief {
   const weighed = belief.slips.map((one) => {
     const off = Math.abs(countedBy(belief, one, question) - answer);
+    // Most who miscount are one off: to either side, or anywhere, it shares out what is left.
     const likely = off === 0 ? 1 - MISCOUNTED : off === 1 ? MISCOUNTED / 3 : MISCOUNTED / 30;
     return { ...one, chance: one.chance * likely };
   });
@@ -227,6 +228,7 @@ function shares({ rows, slips: all }: Belief): number[] {
   });
   return [...at].sort((a, b) => a - b);
 }
+/** So many of them: fewer questions to weigh than rows, and each still halves what may be. */
 const SHARES = 8;
 
 function questions(belief: Belief): Question[] {

@@ -1,4 +1,4 @@
-import { here, type Making } from './making';
+import { countsOf, here, type Making } from './making';
 import type { Mat } from './mat';
 import { AWAY_MS } from './progress';
 import { rowsOf } from './recount';
@@ -23,11 +23,10 @@ export const restDue = (times: readonly number[], now: number, afterMin: number 
 
 /** Whether a count of her own pays: so many rows since the last, and a unit just done. */
 export function countDue(mat: Mat, state: Making, every: number | null): boolean {
-  const { part, made, at, step } = here(mat, state);
+  const now = here(mat, state);
+  const { part, at, step } = now;
   if (every === null || !step || at === 0) return false;
   const between = part.steps[at - 1]?.unit !== step.unit;
-  const counted = state.counts
-    .filter((count) => count.at.part === part.id && count.at.made === made && count.at.at <= at)
-    .map((count) => rowsOf(part, count.at.at).length);
+  const counted = countsOf(state, now).map((count) => rowsOf(part, count.at.at).length);
   return between && rowsOf(part, at).length - Math.max(0, ...counted) >= every;
 }

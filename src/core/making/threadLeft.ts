@@ -1,5 +1,5 @@
 import { END_MM } from '../supplies/threadPlan';
-import { here, type At, type Making } from './making';
+import { here, isSameUnit, type At, type Making } from './making';
 import type { Mat, MatPart } from './mat';
 
 /** How the thread on a needle stands. */
@@ -94,7 +94,7 @@ function unitsOf(
   for (let i = from; i < to; i++) {
     const [step, before] = [steps[i], steps[i - 1]];
     const last = units.at(-1);
-    if (last && before && step && before.title === step.title && before.unit === step.unit) last.to = i + 1;
+    if (last && isSameUnit(step, before)) last.to = i + 1;
     else units.push({ from: i, to: i + 1 });
   }
   return units;

@@ -4,7 +4,7 @@ import { LeftOutlined, RightOutlined, SoundOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import Link from 'next/link';
 import { useMemo, useRef, type TouchEvent } from 'react';
-import { back, forward, forwardUnit, here, type Making } from '@/core/making/making';
+import { back, forward, forwardUnit, here, type Here } from '@/core/making/making';
 import { progress, station } from '@/core/making/progress';
 import { threadLeft } from '@/core/making/threadLeft';
 import type { MakeScreenData } from '@/server/screens';
@@ -102,7 +102,7 @@ export function MakeScreen({ mat: stored, happened, changed }: MakeScreenData) {
               })
             }
           />
-          <Looks state={state} here={now} />
+          <Looks here={now} />
         </aside>
       </div>
       <nav className={styles.steps} aria-label="Steps">
@@ -144,7 +144,7 @@ function tellingWords(telling: ReturnType<typeof useMaking>['telling']): string 
 }
 
 /** What it looks like where that seems wrong and is right, and what to watch. */
-function Looks({ here: { part } }: { readonly state: Making; readonly here: ReturnType<typeof here> }) {
+function Looks({ here: { part } }: { readonly here: Here }) {
   if (part.looks.length + part.watch.length === 0) return null;
   return (
     <section className={`card ${styles.facts}`} aria-label="How it looks">
@@ -192,6 +192,11 @@ function useHold(held: () => void) {
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const did = useRef(false);
   const letGo = () => clearTimeout(timer.current);
+  /** No press comes of it: the next one counts. */
+  const leave = () => {
+    letGo();
+    did.current = false;
+  };
   return {
     press: (act: () => void) => () => {
       if (!did.current) act();
@@ -206,8 +211,8 @@ function useHold(held: () => void) {
         }, HOLD_MS);
       },
       onPointerUp: letGo,
-      onPointerLeave: letGo,
-      onPointerCancel: letGo,
+      onPointerLeave: leave,
+      onPointerCancel: leave,
     },
   };
 }

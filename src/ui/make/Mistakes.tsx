@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { WASTES } from '@/core/making/events';
-import { skipKey } from '@/core/making/making';
+import { ripped, skipKey } from '@/core/making/making';
 import { partOf } from '@/core/piece/partOfPiece';
 import { CountInput } from '../fields/CountInput';
 import { Choice } from '../fields/Choice';
@@ -32,7 +32,7 @@ export function Mistakes({ mat, state, here: { part, made, at }, happens }: MatP
         disabled={units === null || at === 0}
         onClick={() => {
           if (units === null) return;
-          happens({ did: 'rip', to: { part: part.id, made, at: rippedTo(part.steps, at, units) } });
+          happens({ did: 'rip', to: { part: part.id, made, at: ripped(part, at, units) } });
           setUnits(null);
         }}
       >
@@ -90,15 +90,4 @@ export function Mistakes({ mat, state, here: { part, made, at }, happens }: MatP
       ))}
     </div>
   );
-}
-
-/** The step that the work is at when so many units before it are taken out. */
-function rippedTo(steps: MatProps['here']['part']['steps'], at: number, units: number): number {
-  let [to, left] = [at, units];
-  while (to > 0 && left > 0) {
-    const last = steps[to - 1];
-    while (to > 0 && steps[to - 1]?.unit === last?.unit && steps[to - 1]?.title === last?.title) to--;
-    left--;
-  }
-  return to;
 }

@@ -29,7 +29,10 @@ export function Notes({ state, happens }: MatProps) {
       <ul className={styles.notes}>
         {state.notes.toReversed().map(({ text: note, when }) => (
           <li key={when}>
-            <time dateTime={when}>{new Date(when).toLocaleString()}</time>
+            {/* The program and the browser may write a time otherwise. */}
+            <time dateTime={when} suppressHydrationWarning>
+              {new Date(when).toLocaleString()}
+            </time>
             <p>{note}</p>
           </li>
         ))}

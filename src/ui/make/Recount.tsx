@@ -11,6 +11,7 @@ import {
   verdict,
   type Belief,
 } from '@/core/making/recount';
+import { countsOf } from '@/core/making/making';
 import { questionWords, verdictWords } from '@/core/words/recount';
 import { CountInput } from '../fields/CountInput';
 import type { MatProps } from './matProps';
@@ -20,27 +21,26 @@ import styles from './make.module.css';
 const MOST_QUESTIONS = 8;
 
 /** Counts of her own, asked without showing what they should be; where they differ, where the slip most likely is. */
-export function Recount({ here: { part, made, at }, state, happens }: MatProps) {
+export function Recount({ here: now, state, happens }: MatProps) {
+  const { part, made, at } = now;
   const [belief, setBelief] = useState<Belief | null>(null);
   const [answer, setAnswer] = useState<number | null>(null);
   const rows = rowsOf(part, at);
   if (rows.length === 0) return <p className="soft">There is nothing to count yet in what is under way.</p>;
   // Up to where the last count agreed nothing is doubted.
-  const agreed = state.counts
-    .filter((count) => count.at.part === part.id && count.at.made === made && count.at.at <= at)
+  const agreed = countsOf(state, now)
     .map((count) => ({ counted: count.rows, due: rowsOf(part, count.at.at).length }))
     .filter(({ counted, due }) => counted === due)
     .at(-1);
-  const now = belief && verdict(belief);
-  const sure =
-    now !== null && (now.kind === 'none' ? now.chance > SURE : now.chance > SURE && isNarrow(now.units));
+  const likely = belief && verdict(belief);
+  const sure = likely !== null && likely.chance > SURE && (likely.kind === 'none' || isNarrow(likely.units));
   const question =
     belief && !sure && belief.asked.length < MOST_QUESTIONS
       ? nextQuestion(belief)
       : belief
         ? null
         : ({ ask: 'rows' } as const);
-  const said = now && belief.asked.length > 0 && !question ? verdictWords(now, part.rowWord) : null;
+  const said = likely && belief.asked.length > 0 && !question ? verdictWords(likely, part.rowWord) : null;
   return (
     <div className={styles.form}>
       {question && (

@@ -20,7 +20,9 @@ export function usePedal(pressed: Pressed): void {
   });
   useEffect(() => {
     const hear = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      // Page keys write nothing in a field either.
+      const page = event.key === 'PageDown' || event.key === 'PageUp';
+      if (event.ctrlKey || event.metaKey || event.altKey || (isTyping(event.target) && !page)) return;
       if (document.querySelector('.ant-modal-wrap:not([style*="display: none"])')) return;
       for (const [id, act] of Object.entries(latest.current))
         if (
