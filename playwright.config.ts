@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import type { TestsOwn } from './e2e/fixtures';
+import type { TestsOwn, WorkersOwn } from './e2e/fixtures';
 
 /** On a processor that is made so many times slower everything may take longer; nothing may be lost. */
 const SLOW = 6;
@@ -12,8 +12,15 @@ const SLOW_FILES = /(planning|play|records)\.spec\.ts/;
 /** One with keys and drags; `npm run soak` makes all of them slow. */
 const SOME = /the target length is moved by keys/;
 const LONG = /@long/;
+/** What keeps anything, on a PostgreSQL server; but what is of data folders alone. */
+const onServer = {
+  testMatch: /(saving|records|make|materials)\.spec\.ts/,
+  grepInvert: /data folder/,
+  use: { database: 'server' },
+} as const;
+const SOME_ON_SERVER = /two windows|keyboard alone|swatch|CSV/;
 
-export default defineConfig<TestsOwn>({
+export default defineConfig<TestsOwn, WorkersOwn>({
   testDir: 'e2e',
   workers: 2,
   fullyParallel: true,
@@ -24,14 +31,18 @@ export default defineConfig<TestsOwn>({
     ? [
         { name: 'slow', testMatch: SLOW_FILES, ...slower },
         { name: 'usual', grep: LONG },
+        { name: 'on a server', ...onServer },
       ]
     : [
         { name: 'usual', grepInvert: LONG },
         { name: 'slow', testMatch: SLOW_FILES, grep: SOME, ...slower },
+        { name: 'on a server', ...onServer, grep: SOME_ON_SERVER, grepInvert: [onServer.grepInvert, LONG] },
       ],
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // A journey is asked of the server, but for those without it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

@@ -4,11 +4,32 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
-    include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
     environment: 'node',
     // Wide enough for a machine at a quarter of the speed of ours.
     testTimeout: 120_000,
     hookTimeout: 120_000,
     maxWorkers: '100%',
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'unit',
+          include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
+          // Of a server only.
+          exclude: ['src/data/server.test.ts'],
+        },
+      },
+      {
+        // All that keeps or answers anything, once more on a PostgreSQL server.
+        extends: true,
+        test: {
+          name: 'on a server',
+          include: ['src/data/{data,move,workspaceFile,server}.test.ts', 'src/server/**/*.test.ts'],
+          // It reads files, and keeps nothing.
+          exclude: ['src/server/flood.test.ts'],
+          globalSetup: ['src/data/testing/onServer.ts'],
+        },
+      },
+    ],
   },
 });

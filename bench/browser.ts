@@ -5,7 +5,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { newPart } from '@/core/piece/newPiece';
 import type { Piece } from '@/core/piece/piece';
+import { shippedLayouts } from '@/core/layout/shipped';
+import { MOST_EVENTS, type MakingEvent } from '@/core/making/events';
+import { lastPart, layOnMat } from '@/core/making/mat';
 import { planPart } from '@/core/plan/shipped';
+import { USUAL_SETTINGS } from '@/core/records/settings';
 import { atFullPace, fixedWork } from './pace';
 import { built, serve, type Served } from './served';
 import { line, quantile, section } from './timing';
@@ -67,7 +71,7 @@ async function loads(browser: Browser, url: string, usable: string) {
 }
 
 /** A piece of about so many beads, kept on the bench; its place. */
-async function keepLong({ url }: Served, id: string, structureId: string): Promise<string> {
+async function keepLong({ url }: Pick<Served, 'url'>, id: string, structureId: string): Promise<string> {
   const stored = (await (await fetch(`${url}/api/pieces/${id}`)).json()) as { doc: Piece; revision: number };
   const piece = newPart('A long one', structureId, stored.doc.wearer, 'necklace');
   const one = planPart({ ...piece, units: 40 });
@@ -83,10 +87,47 @@ async function keepLong({ url }: Served, id: string, structureId: string): Promi
   return `${url}/plan/${id}`;
 }
 
-/** Runs in the page: presses a key, and tells how long it took until the answers changed, and until that was painted. */
-const changeScript = (key: string): string => `
+/** Lays the long piece on the mat, and works half of it, one step after another; how many they are. */
+async function longAtTheMat({ url }: Pick<Served, 'url'>, id: string): Promise<number> {
+  const ask = async (path: string, body: unknown): Promise<unknown> => {
+    const response = await fetch(`${url}/api/${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', origin: url },
+      body: JSON.stringify(body),
+    });
+    if (!response.ok) throw new Error(await response.text());
+    return response.json();
+  };
+  await keepLong({ url }, id, 'flat-peyote');
+  const { doc } = (await (await fetch(`${url}/api/pieces/${id}`)).json()) as { doc: Piece };
+  const laid = layOnMat(doc, { layouts: shippedLayouts, habits: USUAL_SETTINGS }, 'bench');
+  if (!laid.ok) throw new Error(laid.problem.code);
+  const { id: matId } = (await ask('mats', { pieceId: id, mat: laid.mat })) as { id: string };
+  const { id: part, steps } = lastPart(laid.mat);
+  let after: string | null = null;
+  const events = Array.from({ length: Math.floor(steps.length / 2) }, (_, i): MakingEvent => {
+    const event: MakingEvent = {
+      id: crypto.randomUUID(),
+      window: 'bench',
+      after,
+      at: new Date(Date.UTC(2026, 5, 1) + i * 9000).toISOString(),
+      what: { did: 'go', to: { part, made: 0, at: i + 1 } },
+    };
+    after = event.id;
+    return event;
+  });
+  for (let i = 0; i < events.length; i += MOST_EVENTS)
+    await ask(`mats/${matId}`, { since: 0, events: events.slice(i, i + MOST_EVENTS) });
+  return events.length;
+}
+
+/** What a key press changes: the answers of the plan, or the place at the mat. */
+type Region = 'The answers' | 'Where you are';
+
+/** Runs in the page: presses a key, and tells how long it took until a region changed, and until that was painted. */
+const changeScript = (region: Region, key: string): string => `
   new Promise((resolve) => {
-    const slip = document.querySelector('section[aria-label="The answers"]');
+    const slip = document.querySelector('section[aria-label="${region}"]');
     const observer = new MutationObserver(() => {
       observer.disconnect();
       const inPage = performance.now() - start;
@@ -94,7 +135,7 @@ const changeScript = (key: string): string => `
     });
     observer.observe(slip, { subtree: true, characterData: true, childList: true });
     const start = performance.now();
-    const event = { key: ${JSON.stringify(key)}, code: 'BracketRight', bubbles: true };
+    const event = { key: ${JSON.stringify(key)}, bubbles: true };
     document.body.dispatchEvent(new KeyboardEvent('keydown', event));
   })
 `;
@@ -106,16 +147,16 @@ const warmScript = `
 `;
 
 /**
- * Milliseconds from a key press until the new count, length and tally are in the page, and until they are painted, at the
- * machine's full pace.
+ * Milliseconds from a key press until what it changes is in the page, and until that is painted, at the machine's full pace.
+ * @param keys pressed in turn
  */
-async function changes(page: Page) {
+async function changes(page: Page, region: Region, keys: readonly [string, string]) {
   const times: (readonly [number, number])[] = [];
   await page.evaluate(warmScript);
   for (let i = 0; i < CHANGES; i++) {
-    const key = i % 2 === 0 ? ']' : '[';
+    const key = keys[i % 2] as string;
     const before = await page.evaluate<number>('fixedWork()');
-    const [inPage, painted] = await page.evaluate<readonly [number, number]>(changeScript(key));
+    const [inPage, painted] = await page.evaluate<readonly [number, number]>(changeScript(region, key));
     await page.waitForTimeout(400); // the picture comes after the numbers
     const after = await page.evaluate<number>('fixedWork()');
     times.push([atFullPace(inPage, before, after), atFullPace(painted, before, after)]);
@@ -169,12 +210,21 @@ export async function benchBrowser(): Promise<void> {
       await page.goto(await keepLong(ours, id, structureId));
       await page.getByRole('region', { name: 'The answers' }).waitFor();
       await page.waitForTimeout(1500);
-      const { inPage, painted } = await changes(page);
+      const { inPage, painted } = await changes(page, 'The answers', [']', '[']);
       const told = `a change at 3,000 beads of ${structureId}`;
       line(`${told}, in the page, median ms`, inPage(0.5), inPage(0.5) < 50, 'below 50');
       line(`${told}, painted, median ms`, painted(0.5), painted(0.5) < 50, 'below 50');
       line(`${told}, painted, p95 ms`, painted(0.95), painted(0.95) < 250, 'aim 100; fails at 250');
     }
+
+    const steps = await longAtTheMat(ours, id);
+    await page.goto(`${ours.url}/make/${id}`);
+    await page.getByRole('region', { name: 'Where you are' }).waitFor();
+    await page.waitForTimeout(3000);
+    const { painted } = await changes(page, 'Where you are', ['PageDown', 'PageUp']);
+    const told = `a step at the mat, ${steps} steps told`;
+    line(`${told}, painted, median ms`, painted(0.5), painted(0.5) < 50, 'below 50');
+    line(`${told}, painted, p95 ms`, painted(0.95), painted(0.95) < 250, 'aim 100; fails at 250');
   } finally {
     await browser.close();
     ours.stop();

@@ -5,6 +5,7 @@ import { newPart, newPiece } from '@/core/piece/newPiece';
 import type { Piece } from '@/core/piece/piece';
 import { STRUCTURES } from '@/core/structures/registry';
 import { given } from '@/core/tools/given';
+import { startPostgres } from '../scripts/postgres.mjs';
 import { withChoir, type Served } from './served';
 import { line, quantile, section } from './timing';
 import { asPiece, withPart } from '@/core/piece/partOfPiece';
@@ -163,7 +164,14 @@ async function edits(
   return { times: sorted(times), errors };
 }
 
-async function planners({ url }: Served): Promise<void> {
+/** What so many planners may wait for an edit, ms. */
+const MOST_P95 = [
+  { count: 20, p95Ms: 100 },
+  { count: 100, p95Ms: 100 },
+  { count: PLANNERS, p95Ms: 500 },
+] as const;
+
+async function planners({ url }: Served, where: string): Promise<void> {
   const doc = newPiece('Planned', 'flat-peyote', wearer);
   const all: ((n: number) => Promise<number>)[] = [];
   for (let i = 0; i < PLANNERS; i++) all.push(planner(url, await post(url, doc), doc));
@@ -171,12 +179,16 @@ async function planners({ url }: Served): Promise<void> {
   await Promise.all(all.map(() => ask('GET', url, '/icon.svg')));
   // A program that has just been started is slow for its first thousands of requests.
   await edits(all.slice(0, PLANNERS / 4), 0, WARM);
-  const { times, errors } = await edits(all, WARM, SECONDS);
-  const at = (part: number) => quantile(times, part);
-  line(`${PLANNERS} planners at an edit a second, errors`, errors, errors === 0, 'none');
-  line(`${PLANNERS} planners at an edit a second, median ms`, at(0.5), true, 'no aim');
-  line(`${PLANNERS} planners at an edit a second, p95 ms`, at(0.95), at(0.95) < 500, 'below 500');
-  line(`${PLANNERS} planners at an edit a second, p99 ms`, at(0.99), true, 'was 9,400');
+  let from = WARM;
+  for (const { count, p95Ms } of MOST_P95) {
+    const { times, errors } = await edits(all.slice(0, count), from, SECONDS);
+    from += SECONDS;
+    const at = (part: number) => quantile(times, part);
+    const told = `${count} planners at an edit a second ${where}`;
+    line(`${told}, errors`, errors, errors === 0, 'none');
+    line(`${told}, median ms`, at(0.5), true, 'no aim');
+    line(`${told}, p95 ms`, at(0.95), at(0.95) < p95Ms, `below ${p95Ms}`);
+  }
 }
 
 /** The program with much to do. */
@@ -189,6 +201,12 @@ export async function benchLoad(): Promise<void> {
     }
     await visits(served);
     await savesBeside(served);
-    await planners(served);
+    await planners(served, 'on the embedded database');
   });
+  const server = await startPostgres();
+  try {
+    await withChoir((served) => planners(served, 'on a PostgreSQL server'), { DATABASE_URL: server.url() });
+  } finally {
+    await server.stop();
+  }
 }

@@ -44,9 +44,12 @@ export const built = () =>
   );
 
 /** Runs something with the built program on a fresh folder with the demo choir. */
-export async function withChoir<T>(work: (served: Served, folder: string) => Promise<T>): Promise<T> {
+export async function withChoir<T>(
+  work: (served: Served, folder: string) => Promise<T>,
+  also: Readonly<Record<string, string>> = {},
+): Promise<T> {
   const folder = mkdtempSync(join(tmpdir(), 'ivyloom-bench-'));
-  const env = { IVYLOOM_DATA: folder };
+  const env = { ...also, IVYLOOM_DATA: folder };
   execFileSync('npx', ['tsx', 'src/cli/seed.ts'], { env: { ...process.env, ...env }, stdio: 'pipe' });
   const served = await serve(['scripts/server.mjs'], env);
   try {

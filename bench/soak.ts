@@ -11,7 +11,7 @@ import { damagedRequests } from './soak/requests';
 
 const KILLS = Number(process.env.SOAK_KILLS ?? 100);
 const FILES = Number(process.env.SOAK_FILES ?? 10_000);
-const REQUESTS = Number(process.env.SOAK_REQUESTS ?? 3000);
+const REQUESTS = Number(process.env.SOAK_REQUESTS ?? 10_000);
 /** Stitches drawn at random in beads drawn at random, beside every stitch in every bead. */
 const LAYOUTS = Number(process.env.SOAK_LAYOUTS ?? 800);
 

@@ -1,14 +1,20 @@
 import { cpSync, rmSync } from 'node:fs';
+import pg from 'pg';
 import { test as base, type Page } from '@playwright/test';
-import { cli, freshFolder, startServer, type Server } from './server';
+import { startPostgres } from '../scripts/postgres.mjs';
+import { cli, freshFolder, startServer, type Place, type Server } from './server';
 
 export { expect, type Page } from '@playwright/test';
 
-interface WorkersOwn {
+export interface WorkersOwn {
+  /** Where the program keeps its data. */
+  readonly database: 'folder' | 'server';
+  /** A PostgreSQL server of the worker's own; null where data is kept in folders. */
+  readonly postgres: { readonly url: (database: string) => string } | null;
   /** A program of the worker's own, with a door to fresh workspaces. */
   readonly program: Server & { readonly door: string };
-  /** A data folder that was seeded and is in nobody's use: copied, it is many times quicker than another seeding. */
-  readonly template: string;
+  /** Data that was seeded and is in nobody's use: copied, it is many times quicker than another seeding. */
+  readonly template: Place;
 }
 
 /** Of a journey that is long and seldom fails: `npm run soak` takes it. */
@@ -20,16 +26,32 @@ export interface TestsOwn {
   /** What lies on the bench when a test begins. */
   readonly bench: 'choir' | 'empty';
   readonly workspace: null;
-  /** A seeded data folder of the test's own. */
-  readonly seeded: string;
+  /** Seeded data of the test's own. */
+  readonly seeded: Place;
   /** Makes some rows of the workspace such as this version cannot read. */
   readonly spoil: () => Promise<void>;
 }
 
-function copied(template: string): string {
+let made = 0;
+
+/** A database of its own on a server: empty, or a copy of another that nobody uses. */
+async function newDatabase(postgres: WorkersOwn['postgres'], from?: string): Promise<string | undefined> {
+  if (!postgres) return undefined;
+  const client = new pg.Client(postgres.url('postgres'));
+  await client.connect();
+  const name = `e2e_${++made}`;
+  await client.query(`create database ${name}${from ? ` template ${from.split('/').at(-1)}` : ''}`);
+  await client.end();
+  return postgres.url(name);
+}
+
+const at = (folder: string, databaseUrl: string | undefined): Place =>
+  databaseUrl === undefined ? { folder } : { folder, databaseUrl };
+
+async function copied(template: Place, postgres: WorkersOwn['postgres']): Promise<Place> {
   const folder = freshFolder();
-  cpSync(template, folder, { recursive: true });
-  return folder;
+  cpSync(template.folder, folder, { recursive: true });
+  return at(folder, await newDatabase(postgres, template.databaseUrl));
 }
 
 async function knock(door: string, kind: string): Promise<void> {
@@ -45,32 +67,42 @@ async function throttle(page: Page, rate: number): Promise<void> {
 
 /** Journeys stand on their own: each has a workspace that no other has touched. */
 export const test = base.extend<TestsOwn, WorkersOwn>({
-  template: [
-    async ({}, run) => {
-      const folder = freshFolder();
-      const seeded = cli('seed', [], folder);
-      if (seeded.status !== 0) throw new Error(seeded.stderr);
-      await run(folder);
-      rmSync(folder, { recursive: true, force: true });
+  database: ['folder', { option: true, scope: 'worker' }],
+  postgres: [
+    async ({ database }, run) => {
+      if (database === 'folder') return run(null);
+      const server = await startPostgres();
+      await run(server);
+      await server.stop();
     },
     { scope: 'worker', timeout: 120_000 },
   ],
-  seeded: async ({ template }, run) => {
-    const folder = copied(template);
-    await run(folder);
-    rmSync(folder, { recursive: true, force: true });
+  template: [
+    async ({ postgres }, run) => {
+      const place = at(freshFolder(), await newDatabase(postgres));
+      const seeded = cli('seed', [], place);
+      if (seeded.status !== 0) throw new Error(seeded.stderr);
+      await run(place);
+      rmSync(place.folder, { recursive: true, force: true });
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  seeded: async ({ template, postgres }, run) => {
+    const place = await copied(template, postgres);
+    await run(place);
+    rmSync(place.folder, { recursive: true, force: true });
   },
   program: [
-    async ({ template }, run) => {
-      const folder = copied(template);
-      const server = await startServer(folder, 'e2e/testServer.mjs');
+    async ({ template, postgres }, run) => {
+      const place = await copied(template, postgres);
+      const server = await startServer(place, 'e2e/testServer.mjs');
       const door = /Door: (\S+)/.exec(server.said())?.[1];
       if (!door) throw new Error(`There is no door: ${server.said()}`);
       process.env.IVYLOOM_URL = server.url;
-      process.env.IVYLOOM_FOLDER = folder;
+      process.env.IVYLOOM_FOLDER = place.folder;
       await run({ ...server, door });
       await server.stop();
-      rmSync(folder, { recursive: true, force: true });
+      rmSync(place.folder, { recursive: true, force: true });
     },
     { scope: 'worker', timeout: 120_000 },
   ],

@@ -42,18 +42,18 @@ export async function expectAccessible(page: Page) {
 export const planned = (page: Page) => expect(page.getByRole('button', { name: /^Undo/ })).toBeVisible();
 
 /** A piece as the bench would start it for one of the choir, or for nobody yet; opened. */
-export async function startPiece(page: Page, kind: Kind, who: string, stitch: string) {
+export async function startPiece(page: Page, kind: Kind, who: string, stitch: string, at = address('')) {
   const structure = [...STRUCTURES, ownUnit].find(({ name }) => name.startsWith(stitch));
   if (!structure) throw new Error(`There is no stitch "${stitch}".`);
   const singer = CHOIR.find(({ name }) => name === who);
   const wearer = singer ? { personId: null, name: who, girths: singer.girths, typical: null } : null;
   const doc = newPiece(`${structure.name} for ${who}`, structure.id, wearer, kind);
-  const answer = await page.request.post(address('/api/pieces'), {
-    headers: { origin: address('') },
+  const answer = await page.request.post(`${at}/api/pieces`, {
+    headers: { origin: at },
     data: doc,
   });
   const { id } = (await answer.json()) as { id: string };
-  await page.goto(address(`/plan/${id}`));
+  await page.goto(`${at}/plan/${id}`);
   await planned(page);
 }
 

@@ -72,12 +72,14 @@ test('thread, measure, a count of her own, beads lost, ripped back: all at the m
   await expect(page.getByRole('button', { name: 'Count anew' })).toBeVisible();
 
   await opening(page, /^Measure,/).click();
-  await page.getByLabel('Units measured').fill('4');
-  await page.getByLabel('Units measured').press('Enter');
+  await page.getByLabel('From the beginning of unit').fill('2');
+  await page.getByLabel('From the beginning of unit').press('Enter');
+  await page.getByLabel('To the end of unit').fill('5');
+  await page.getByLabel('To the end of unit').press('Enter');
   await page.getByLabel('So long').fill('4 cm');
   await page.getByLabel('So long').press('Enter');
   await page.getByRole('button', { name: 'Keep this measure' }).click();
-  await expect(page.getByText(/it was reckoned at/)).toBeVisible();
+  await expect(page.getByText(/By units 2 to 5 a unit is 10(\.0+)? mm/)).toBeVisible();
   await expect(page.getByText(/units come nearer|still the best/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep it as a swatch' }).click();
   await expect(page.getByText('Kept as a swatch', { exact: false })).toBeVisible();
@@ -98,6 +100,75 @@ test('thread, measure, a count of her own, beads lost, ripped back: all at the m
   await page.reload();
   await expect(where(page).locator('p').first()).toHaveText(now ?? '');
   await expect(thread).toContainText(/left/);
+});
+
+test('a broken bead, another step, a photograph; finished, it stands beside its plan and tells the next', async ({
+  page,
+}) => {
+  await startBracelet(page, 'Maren', 'Flat peyote');
+  const ownPlan = page.url();
+  await toTheMat(page);
+  await press(page, 'PageDown', 30);
+  await opening(page, /^Ripped back/).click();
+  await page.getByText('broken', { exact: true }).click();
+  await page.getByLabel('In which unit it is').fill('3');
+  await page.getByLabel('In which unit it is').press('Enter');
+  await expect(page.getByText('It can be mended without ripping.')).toBeVisible();
+  await expect(page.getByText(/\d+ beads? out, \d+ steps? to do again/)).toBeVisible();
+  await expectAccessible(page);
+
+  await opening(page, /^Photographs/).click();
+  await page.getByLabel('What is to be seen').fill('the first rows');
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Take or choose a photograph' }).click(),
+  ]);
+  await chooser.setFiles('docs/screenshots/make.png');
+  const photo = page.getByRole('img', { name: 'the first rows' });
+  await expect(photo).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await opening(page, /^Photographs \(1\)/).click();
+  await expect(photo).toHaveJSProperty('complete', true);
+  expect(await photo.evaluate((img: HTMLImageElement) => [img.naturalWidth, img.src])).toEqual([
+    1280,
+    expect.stringContaining('/api/photos/'),
+  ]);
+
+  await opening(page, /^To another/).click();
+  await page.getByRole('combobox', { name: 'Go to' }).click();
+  await page.keyboard.type('unit 90,');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Go there' }).click();
+  await expect(where(page)).toContainText('unit 90 of');
+  await expectAccessible(page);
+  await page.locator('body').click({ position: { x: 5, y: 5 } });
+  await press(page, 'u', 20);
+  await expect(where(page)).toContainText('all steps done');
+
+  await opening(page, /Off the mat/).click();
+  await page.getByLabel('Finished length').fill('18 cm');
+  await page.getByLabel('Finished length').press('Enter');
+  await page.getByRole('button', { name: 'It is finished' }).click();
+  const against = page.getByRole('table', { name: 'Plan and fact' });
+  await expect(against.getByRole('row', { name: /^beads \d+ (\d+), as planned/ })).toBeVisible();
+  await expect(against.getByRole('row', { name: /^finished length .* 7 1\/16 in/ })).toBeVisible();
+  await expectAccessible(page);
+  await kept(page);
+  // The next plan in its stitch and beads goes by it.
+  await page.goto(ownPlan);
+  await planned(page);
+  await expect(page.getByRole('button', { name: /Gauge/ }).first()).toContainText(
+    'from 1 piece that you finished',
+  );
+});
+
+test('practised first: larger beads, contrasting colours, a piece of its own', async ({ page }) => {
+  await startBracelet(page, 'Maren', 'Flat peyote');
+  await page.getByRole('button', { name: 'Practise it first' }).click();
+  await expect(page.getByLabel('Name of the piece')).toHaveValue(/^Practice: /);
+  await planned(page);
+  await expect(page.getByRole('region', { name: 'The answers' })).toContainText('A1 · blue');
 });
 
 test('two windows that went on apart: both are kept, and the maker says which is so', async ({
@@ -149,8 +220,8 @@ test('a changed plan is laid on the mat anew, with what is done carried over', a
 test(
   'the program is killed in the middle: what it had kept is there, and the work goes on',
   LONG,
-  async ({ page, seeded: folder }) => {
-    let server = await startServer(folder);
+  async ({ page, seeded: place }) => {
+    let server = await startServer(place);
     await page.goto(server.url);
     await page.getByRole('link', { name: 'Lantern line' }).click();
     await planned(page);
@@ -163,7 +234,7 @@ test(
     await press(page, 'PageDown', 2);
     await expect(where(page)).toContainText('step 12 of');
 
-    server = await startServer(folder);
+    server = await startServer(place);
     await page.goto(server.url + path);
     await expect(where(page)).toContainText('step 10 of');
     await press(page, 'PageDown', 40);
@@ -173,16 +244,25 @@ test(
   },
 );
 
+test.describe('on an empty bench', () => {
+  test.use({ bench: 'empty' });
+
+  test('the schedule says what it would show', async ({ page }) => {
+    await page.goto(address('/schedule'));
+    await expect(page.getByText(/Nothing lies on the mat/)).toBeVisible();
+    await expectAccessible(page);
+  });
+});
+
 test('the schedule: a day is set, the work is shared out over the evenings, and saved as a calendar file', async ({
   page,
 }) => {
-  await page.goto(address('/schedule'));
-  await expect(page.getByText(/Nothing lies on the mat/)).toBeVisible();
-  await expectAccessible(page);
   await startBracelet(page, 'Ilse', 'Ladder');
   await toTheMat(page);
   await page.goto(address('/schedule'));
-  await expect(page.getByRole('rowheader', { name: /^Ladder .* for Ilse on the mat$/ })).toBeVisible();
+  await expect(
+    page.getByRole('rowheader', { name: /^Ladder .* for Ilse on the mat, 0 % done$/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: /^Show all/ }).click();
   const due = page.getByLabel('Lantern line, wanted by');
   await due.fill('2020-06-20');
@@ -197,6 +277,20 @@ test('the schedule: a day is set, the work is shared out over the evenings, and 
   const text = await readFile(await file.path(), 'utf8');
   expect(text).toContain('BEGIN:VCALENDAR');
   expect(text).toContain('SUMMARY:Lantern line is wanted');
+  // Away from today on, it is done later.
+  const doneOn = () => row.getByRole('cell').last().textContent();
+  const before = await doneOn();
+  const day = (after: number) => new Date(Date.now() + after * 86_400_000).toISOString().slice(0, 10);
+  await page.getByLabel('First day off').fill(day(0));
+  await page.getByLabel('Last day off').fill(day(-2));
+  await page.getByRole('button', { name: 'Nothing is made then' }).click();
+  await expect(page.getByText(/last day off comes before the first/)).toBeVisible();
+  await page.getByLabel('Last day off').fill(day(9));
+  await page.getByRole('button', { name: 'Nothing is made then' }).click();
+  await expect(page.getByText('off', { exact: true }).first()).toBeVisible();
+  expect(await doneOn()).not.toBe(before);
+  await page.getByRole('button', { name: /^Work after all/ }).click();
+  await expect(row.getByRole('cell').last()).toHaveText(before ?? '');
   // No hours in the week, and it is never done.
   for (const day of ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']) {
     await page.getByLabel(day, { exact: true }).fill('0');

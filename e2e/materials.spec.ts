@@ -112,14 +112,19 @@ test('the catalogue is taken along as a table, and brought in again with what wa
   expect(cube).toContain('cube 3 mm');
   const changed = [header, cube.replace('cube 3 mm', 'cube 3 mm, from the quay stall'), 'tool,x,hammer'];
   changed[1] = cube.replace('cube 3 mm', '"cube 3 mm, from the quay stall"');
-  await page.getByLabel('Bring a CSV in').setInputFiles({
-    name: 'mine.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(changed.join('\n')),
-  });
+  const bring = (lines: readonly string[]) =>
+    page.getByLabel('Bring a CSV in').setInputFiles({
+      name: 'mine.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(lines.join('\n')),
+    });
+  await bring(changed);
   await expect(
     page.getByText('Line 3: the kind must be bead, thread, needle, clasp or finding.'),
   ).toBeVisible();
+  // All of it or nothing.
+  await expect(page.getByRole('row', { name: /from the quay stall/ })).toBeHidden();
+  await bring(changed.slice(0, 2));
   await expect(page.getByRole('row', { name: /from the quay stall/ })).toBeVisible();
 });
 

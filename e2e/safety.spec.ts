@@ -72,14 +72,14 @@ test('a save that is no piece is refused in words', async ({ page, request }) =>
 });
 
 test('the command line says what to do about a file that is no piece', LONG, () => {
-  const folder = freshFolder();
+  const place = { folder: freshFolder() };
   for (const [args, words] of [
     [[], /Say which piece/],
     [['README.md'], /could not be read as JSON/],
     [['package.json'], /not a piece that this version can read/],
     [['nowhere.json'], /could not be read/],
   ] as const) {
-    const { status, stderr } = cli('plan', [...args], folder);
+    const { status, stderr } = cli('plan', [...args], place);
     expect(status).toBe(1);
     expect(stderr).toMatch(words);
     expect(stderr).not.toMatch(/\n\s+at /);

@@ -95,8 +95,8 @@ test('an answer that was lost is not taken for another’s change', async ({ pag
 test(
   'the program is killed and started again: everything that was called saved is there',
   LONG,
-  async ({ page, seeded: folder }) => {
-    let server = await startServer(folder);
+  async ({ page, seeded: place }) => {
+    let server = await startServer(place);
     await page.goto(server.url);
     await page.getByRole('link', { name: 'Lantern line' }).click();
     await rename(page, 'Lantern line, mended');
@@ -104,7 +104,7 @@ test(
     const units = await unitsOf(page);
     await server.stop('SIGKILL');
 
-    server = await startServer(folder);
+    server = await startServer(place);
     await page.goto(server.url);
     await expect(page.getByRole('listitem').filter({ hasText: 'Lantern line, mended' })).toContainText(
       `${units} units`,
@@ -114,22 +114,22 @@ test(
 );
 
 test(
-  'the program is stopped: it closes its data and gives the folder free',
+  'the program is stopped: it closes its data folder and gives it free',
   LONG,
-  async ({ seeded: folder }) => {
-    const server = await startServer(folder);
-    expect(existsSync(join(folder, 'in-use.json'))).toBe(true);
+  async ({ seeded: place }) => {
+    const server = await startServer(place);
+    expect(existsSync(join(place.folder, 'in-use.json'))).toBe(true);
     expect(await server.stop('SIGTERM')).toBe(0);
-    expect(existsSync(join(folder, 'in-use.json'))).toBe(false);
+    expect(existsSync(join(place.folder, 'in-use.json'))).toBe(false);
     // PostgreSQL takes its own mark away when it is closed in order.
-    expect(cli('seed', [], folder).stdout).toMatch(/in use already/);
+    expect(cli('seed', [], place).stdout).toMatch(/in use already/);
   },
 );
 
-test('a second program on the same folder is told, and changes nothing', async () => {
-  const folder = process.env.IVYLOOM_FOLDER ?? '';
-  await expect(startServer(folder)).rejects.toThrow(/cannot start.*already using the data folder/s);
-  const seed = cli('seed', [], folder);
+test('a second program on the same data folder is told, and changes nothing', async () => {
+  const place = { folder: process.env.IVYLOOM_FOLDER ?? '' };
+  await expect(startServer(place)).rejects.toThrow(/cannot start.*already using the data folder/s);
+  const seed = cli('seed', [], place);
   expect(seed.status).toBe(1);
   expect(seed.stderr).toMatch(/already using the data folder.*IVYLOOM_DATA/);
 });

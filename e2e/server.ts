@@ -3,24 +3,35 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-/** The built program on a data folder. */
+/** Where a program keeps its data: a folder, and the database of a server where one is named. */
+export interface Place {
+  readonly folder: string;
+  readonly databaseUrl?: string;
+}
+
+const envOf = ({ folder, databaseUrl }: Place): NodeJS.ProcessEnv => ({
+  ...process.env,
+  IVYLOOM_DATA: folder,
+  ...(databaseUrl !== undefined && { DATABASE_URL: databaseUrl }),
+});
+
+/** The built program on its data. */
 export interface Server {
   readonly url: string;
-  readonly folder: string;
   /** What it has said so far. */
   readonly said: () => string;
   stop(signal?: NodeJS.Signals): Promise<number | null>;
 }
 
-export const freshFolder = () => mkdtempSync(join(tmpdir(), 'ivyloom-e2e-'));
+export const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'ivyloom-e2e-'));
 
 /** Runs one of the command-line programs; returns what it said and how it ended. */
-export function cli(program: string, args: string[], folder: string) {
+export function cli(program: string, args: string[], place: Place) {
   const { stdout, stderr, status } = spawnSync(
     process.execPath,
     ['--import', 'tsx', `src/cli/${program}.ts`, ...args],
     {
-      env: { ...process.env, IVYLOOM_DATA: folder },
+      env: envOf(place),
       encoding: 'utf8',
     },
   );
@@ -28,9 +39,9 @@ export function cli(program: string, args: string[], folder: string) {
 }
 
 /** Starts the built program and waits until it answers; rejects with what it said when it stops instead. */
-export async function startServer(folder: string, script = 'scripts/server.mjs'): Promise<Server> {
-  const child = spawn(process.execPath, [script], {
-    env: { ...process.env, IVYLOOM_DATA: folder, NEXT_TELEMETRY_DISABLED: '1' },
+export async function startServer(place: Place, script = 'scripts/server.mjs', port = 0): Promise<Server> {
+  const child = spawn(process.execPath, [script, String(port)], {
+    env: { ...envOf(place), NEXT_TELEMETRY_DISABLED: '1' },
   });
   let text = '';
   const url = await new Promise<string>((resolve, reject) => {
@@ -48,7 +59,7 @@ export async function startServer(folder: string, script = 'scripts/server.mjs')
     child.stderr.on('data', hear);
     child.on('close', () => reject(new Error(text)));
   });
-  return { url, folder, said: () => text, stop: (signal = 'SIGTERM') => stop(child, signal) };
+  return { url, said: () => text, stop: (signal = 'SIGTERM') => stop(child, signal) };
 }
 
 const stop = (child: ChildProcess, signal: NodeJS.Signals) =>

@@ -87,7 +87,7 @@ test('thread in another colour shows, is told, and at a press it vanishes', LONG
   await openChoice(page, 'Thread');
   const colours = page.getByRole('radiogroup', { name: 'Colour of the thread' });
   await expect(page.getByText('Colour of the thread: left open')).toBeVisible();
-  const take = page.getByRole('button', { name: /^Take / });
+  const take = page.getByRole('button', { name: /^Take (?!along)/ });
   const like = ((await take.textContent()) ?? '').replace('Take ', '');
   const other = like === 'yellow' ? 'black' : 'yellow';
   await colours.getByRole('radio', { name: other }).check();

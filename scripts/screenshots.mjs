@@ -109,9 +109,13 @@ try {
   await page.waitForTimeout(1500);
   await page.evaluate(() => scrollTo(0, 0));
   await shoot('schedule');
-  await page.goto(`${url}/glossary`);
-  await page.waitForTimeout(1500);
-  await shoot('words');
+  await page.goto(`${url}/files`);
+  const whole = await (await fetch(`${url}/api/files/workspace`)).text();
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'everything.json', mimeType: 'application/json', buffer: Buffer.from(whole) });
+  await page.getByText('are here already').first().waitFor();
+  await shoot('files');
   await page.goto(`${url}/people`);
   await page.getByText('Measure again').first().click();
   await shoot('people');

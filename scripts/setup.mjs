@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { postgresPrograms } from './postgres.mjs';
 
 process.env.NEXT_TELEMETRY_DISABLED = '1';
 
@@ -24,21 +25,28 @@ export function packages() {
   }
 }
 
-/** Debian's Chromium, from its packages when it is missing. */
-export function chromium() {
-  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
-  if (existsSync(path)) return path;
+/** Packages of Debian, installed where what they bring is missing. Throws where it is missing still. */
+function debian(name, isThere) {
+  if (isThere()) return;
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
   const apt = (...args) => {
     const [command, ...rest] = [...sudo, 'apt-get', ...args];
     run(command, rest, { DEBIAN_FRONTEND: 'noninteractive' });
   };
   apt('update');
-  apt('install', '-y', '--no-install-recommends', 'chromium');
-  if (!existsSync(path))
-    throw new Error(`Chromium is still not at ${path}. Install Debian's package "chromium" and try again.`);
+  apt('install', '-y', '--no-install-recommends', name);
+  if (!isThere()) throw new Error(`Install Debian's package "${name}" and try again.`);
+}
+
+/** Debian's Chromium, from its packages when it is missing. */
+export function chromium() {
+  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  debian('chromium', () => existsSync(path));
   return path;
 }
+
+/** Debian's PostgreSQL, which the tests start for themselves. */
+export const postgres = () => debian('postgresql', () => postgresPrograms() !== null);
 
 function newest(folder) {
   let latest = 0;
@@ -63,9 +71,36 @@ export function build() {
     statSync('package-lock.json').mtimeMs,
   );
   sheet();
-  if (existsSync(stamp) && statSync(stamp).mtimeMs > sources) return;
+  if (existsSync('public/sw.js') && existsSync(stamp) && statSync(stamp).mtimeMs > sources) return;
   run('npx', ['next', 'build']);
   pack('.next/static');
+  serviceWorker();
+}
+
+/** The program without its server: bundled with the names of all that the build made, which it keeps in the browser. */
+function serviceWorker() {
+  const files = readdirSync('.next/static', { withFileTypes: true, recursive: true })
+    .filter((entry) => entry.isFile() && /\.(js|css|woff2)$/.test(entry.name))
+    .map((entry) => join(entry.parentPath ?? entry.path, entry.name));
+  const entries = [
+    // Their names hold what is in them.
+    ...files.map((file) => ({ url: file.replace(/^\.next/, '/_next'), revision: null })),
+    ...['antd.css', 'not-here.html'].map((name) => ({
+      url: `/${name}`,
+      revision: hash(readFileSync(join('public', name))),
+    })),
+  ];
+  run('npx', [
+    'esbuild',
+    'src/offline/serviceWorker.ts',
+    '--bundle',
+    '--minify',
+    '--format=iife',
+    '--log-level=warning',
+    `--define:FILES_OF_THE_BUILD=${JSON.stringify(entries)}`,
+    '--define:process.env.NODE_ENV="production"',
+    '--outfile=public/sw.js',
+  ]);
 }
 
 /** Scripts and styles packed once, beside themselves, as small as they go. */

@@ -2,10 +2,11 @@
 import { execFile } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { promisify } from 'node:util';
-import { chromium, packages, run } from './setup.mjs';
+import { chromium, packages, postgres, run } from './setup.mjs';
 
 packages();
 process.env.CHROMIUM = chromium();
+postgres();
 
 const OUT = '.ci-out';
 rmSync(OUT, { recursive: true, force: true });

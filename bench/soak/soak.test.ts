@@ -1,9 +1,11 @@
 // A seeded minute of the soak, so that it cannot rot: other files, folders and kills than the whole of it tries.
 import { describe, expect, it } from 'vitest';
+import { built, withChoir } from '../served';
 import { damagedFiles } from './files';
 import { damagedFolders } from './folders';
 import { kills } from './kills';
 import { damage, randoms } from './random';
+import { damagedRequests } from './requests';
 
 describe('a minute of the soak', () => {
   it('damages something every time, and the same every time', () => {
@@ -28,7 +30,13 @@ describe('a minute of the soak', () => {
     expect(await damagedFolders(2026, 1)).toMatch(/^1 damaged folder/);
   }, 240_000);
 
+  it('damaged requests', async () => {
+    built();
+    const told = await withChoir((served) => damagedRequests(served, 150, 2026));
+    expect(told).toMatch(/^150 damaged requests: .*every screen opens/);
+  }, 240_000);
+
   it('kills while saving', async () => {
-    expect(await kills(1, 2026)).toMatch(/nothing acknowledged was lost/);
+    expect(await kills(3, 2026)).toMatch(/nothing acknowledged was lost/);
   }, 240_000);
 });

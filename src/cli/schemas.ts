@@ -1,9 +1,11 @@
-// npm run schemas: writes the published JSON Schema of a piece file from the one the program checks with.
+// npm run schemas: writes the published JSON Schemas of files from those that the program checks with.
 import { writeFileSync } from 'node:fs';
-import { pieceJsonSchema } from '@/core/piece/jsonSchema';
+import { jsonSchemas } from '@/core/files/jsonSchemas';
 import { speak } from './speak';
 
 await speak(() => {
-  writeFileSync('schemas/piece.schema.json', `${JSON.stringify(pieceJsonSchema(), null, 2)}\n`);
-  return 'Wrote schemas/piece.schema.json';
+  const all = Object.entries(jsonSchemas());
+  for (const [name, schema] of all)
+    writeFileSync(`schemas/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
+  return `Wrote ${all.map(([name]) => `schemas/${name}.schema.json`).join(', ')}.`;
 });

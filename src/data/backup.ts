@@ -1,8 +1,18 @@
-import { existsSync, mkdirSync, openAsBlob, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  openAsBlob,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { gunzipSync } from 'node:zlib';
 import { join } from 'node:path';
-import { databaseFolder, openPlace, type Database } from './database';
+import { databaseFolder, openMemory, openPlace, type Database } from './database';
 import { holdFolder } from './guard';
-import { backupFolder, backups, lastNumber } from './backups';
+import { backupFolder, backups, lastNumber, madeOn } from './backups';
 import { markAsHolding } from './folder';
 import { migrate } from './migrate';
 import { DataProblem } from './problem';
@@ -40,6 +50,37 @@ export async function backUp(
   return file;
 }
 
+/** Opens a backup as it is told, brings it up to date, reads all of it, and closes it. Throws what any of that throws. */
+async function readThrough(file: string, open: (backup: Blob) => Promise<Database>): Promise<void> {
+  // A copy that is cut off is found here: the database would stop the program over it.
+  gunzipSync(readFileSync(file));
+  const database = await open(await openAsBlob(file));
+  try {
+    await migrate(database);
+    await checkedThrough(database);
+  } finally {
+    await database.close();
+  }
+}
+
+/** Whether a backup can be restored: it is opened apart, brought up to date and read through. Throws, in words, where it cannot. */
+export async function proveRestorable(file: string): Promise<void> {
+  try {
+    await readThrough(file, openMemory);
+  } catch (error) {
+    throw new DataProblem(
+      `The backup ${file} was made, and cannot be restored. Your data is untouched; take everything along as one file, under Files. (${String(error)})`,
+      { cause: error },
+    );
+  }
+}
+
+/** Whether a backup is the first of its day: that one is tried. */
+export function isFirstOfDay(folder: string, file: string): boolean {
+  const dayOf = (one: string) => madeOn(one).slice(0, 10);
+  return backups(folder).filter((one) => dayOf(one) === dayOf(file)).length === 1;
+}
+
 /** A backup when the last made is old enough, or dated ahead, so that its age cannot be told. */
 export async function backUpWhenDue(database: Database, folder: string, time: Date): Promise<string | null> {
   const [newest] = backups(folder);
@@ -72,13 +113,7 @@ export async function restore(folder: string, file: string, time: Date): Promise
     rmSync(fresh, { recursive: true, force: true });
     try {
       mkdirSync(fresh, { mode: 0o700 });
-      const database = await openPlace(fresh, await openAsBlob(file));
-      try {
-        await migrate(database);
-        await checkedThrough(database);
-      } finally {
-        await database.close();
-      }
+      await readThrough(file, (backup) => openPlace(fresh, backup));
     } catch (error) {
       rmSync(fresh, { recursive: true, force: true });
       throw new DataProblem(

@@ -80,7 +80,7 @@ describe('the catalogue as CSV', () => {
       'kind,id,name,diameter_mm\nneedle,a,first,0.4\nneedle,a,second,0.3\nthread,a,other kind,0.15',
     );
     expect(needles.map(({ name }) => name)).toEqual(['first']);
-    expect(problems).toEqual(['Line 3: the id “a” stands on line 2 already. Only that one counts.']);
+    expect(problems).toEqual(['Line 3: the id “a” stands on line 2 already. Keep one of them.']);
   });
 
   it('a table that is too long, or has no columns that are known, is told in one line', () => {

@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import type * as z from 'zod';
 import { MOST_TABLE_ROWS, TABLE_TOO_LONG } from '@/core/materials/table';
 import { storableSchema } from '@/core/records/storable';
@@ -10,10 +9,9 @@ import {
   threadSchema,
 } from '@/core/materials/material';
 import type { Catalogue } from './materials';
+import { rowsOf, unmarked, writeTable, type Cell, type Told } from './tables';
 
 type Kind = 'bead' | 'thread' | 'needle' | 'clasp' | 'finding';
-type Cell = string | number | null;
-type Told = Readonly<Record<string, string>>;
 
 /** A column: the key of an entry that it holds, and what stands in it. */
 interface Column {
@@ -91,22 +89,15 @@ function rowOf(kind: Kind, entry: object): Record<string, Cell> {
   return { kind, ...Object.fromEntries(cells) };
 }
 
-/** What begins a formula in a spreadsheet, and our mark: a name that begins with the mark is marked too, to come back whole. */
-const FORMULA = /^['=+\-@\t\r]/;
-
 /** The catalogue as CSV: a header, then a row for each material. Lengths in mm. */
 export const catalogueCsv = ({ beads, threads, needles, clasps, findings }: Catalogue): string =>
-  Papa.unparse(
-    [
-      ...beads.map((entry) => rowOf('bead', entry)),
-      ...threads.map((entry) => rowOf('thread', entry)),
-      ...needles.map((entry) => rowOf('needle', entry)),
-      ...clasps.map((entry) => rowOf('clasp', entry)),
-      ...findings.map((entry) => rowOf('finding', entry)),
-    ],
-    // A cell that a spreadsheet would run as a formula is text: it is marked so, and the mark is read away again.
-    { columns: HEADER, escapeFormulae: FORMULA },
-  );
+  writeTable(HEADER, [
+    ...beads.map((entry) => rowOf('bead', entry)),
+    ...threads.map((entry) => rowOf('thread', entry)),
+    ...needles.map((entry) => rowOf('needle', entry)),
+    ...clasps.map((entry) => rowOf('clasp', entry)),
+    ...findings.map((entry) => rowOf('finding', entry)),
+  ]);
 
 /** What a file held, and which of its rows could not be read, in words. */
 export interface CatalogueReading extends Catalogue {
@@ -116,7 +107,7 @@ export interface CatalogueReading extends Catalogue {
 function valueOf(told: string | undefined, { holds }: Column): unknown {
   // What is not told is left to the schema, and what it knows of a kind.
   if (told === undefined || told === '') return undefined;
-  if (holds === 'text') return told.startsWith("'") && FORMULA.test(told.slice(1)) ? told.slice(1) : told;
+  if (holds === 'text') return unmarked(told);
   if (holds === 'number') return Number(told.replace(',', '.'));
   return holds === 'yes or no' ? /^(yes|true|1)$/i.test(told) : told;
 }
@@ -137,52 +128,6 @@ function beadOf(row: Told): Record<string, unknown> {
   return { perGram: null, ...bead, sold: amount === undefined ? null : told };
 }
 
-interface Row {
-  readonly told: Told;
-  /** The line of the file that it begins on, as an editor counts. */
-  readonly line: number;
-}
-
-const LINE_END = /\r\n|\r|\n/g;
-
-/** The rows of a table under its header. A row may hold line ends in quotes, and blank lines may stand between. */
-function rowsOf(text: string): Row[] {
-  const rows: Row[] = [];
-  let read = 0;
-  let line = 1;
-  const goOn = (to: number) => {
-    line += text.slice(read, to).match(LINE_END)?.length ?? 0;
-    read = to;
-  };
-  Papa.parse<Told>(text, {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (header) => header.trim().toLowerCase(),
-    transform: (value) => value.trim(),
-    step: ({ data, meta }) => {
-      // What was read before this row is the header, the rows before it and blank lines.
-      if (rows.length === 0) goOn(endOfHeader(text));
-      const blank = /^\s*/.exec(text.slice(read, meta.cursor))?.[0].length ?? 0;
-      goOn(read + blank);
-      rows.push({ told: data, line });
-      goOn(meta.cursor);
-    },
-  });
-  return rows;
-}
-
-function endOfHeader(text: string): number {
-  let end = 0;
-  Papa.parse(text, {
-    skipEmptyLines: 'greedy',
-    step: ({ meta }, parser) => {
-      end = meta.cursor;
-      parser.abort();
-    },
-  });
-  return end;
-}
-
 const SCHEMAS = {
   bead: beadKindSchema,
   thread: threadSchema,
@@ -200,12 +145,12 @@ function told(kind: Kind, row: Told): Record<string, unknown> {
 }
 
 /**
- * Reads a table of materials. Rows that cannot be read are named by their line; the others count. Of rows that share an
+ * Reads a table of materials. Rows that cannot be read are named by their line. Of rows that share an
  * id the first counts.
  */
 export function readCatalogueCsv(table: string): CatalogueReading {
   const none = { beads: [], threads: [], needles: [], clasps: [], findings: [] };
-  const rows = rowsOf(table.replace(/^\ufeff/, ''));
+  const rows = rowsOf(table);
   const [first] = rows;
   if (!first) return { ...none, problems: ['The file has no rows. Its first line must name the columns.'] };
   if (rows.length > MOST_TABLE_ROWS) return { ...none, problems: [TABLE_TOO_LONG] };
@@ -233,9 +178,7 @@ export function readCatalogueCsv(table: string): CatalogueReading {
     const { id } = entry.data;
     const before = found[kind].get(id);
     if (before)
-      problems.push(
-        `Line ${line}: the id “${id}” stands on line ${before.line} already. Only that one counts.`,
-      );
+      problems.push(`Line ${line}: the id “${id}” stands on line ${before.line} already. Keep one of them.`);
     else found[kind].set(id, { entry: entry.data as z.infer<(typeof SCHEMAS)[K]>, line });
   };
   for (const { told: row, line } of rows)

@@ -7,9 +7,11 @@ import { partOf } from '@/core/piece/partOfPiece';
 import { readSettings, USUAL_SETTINGS, type SettingsChange } from '@/core/records/settings';
 import { swatchOf } from '@/core/records/swatches';
 import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
-import { openMemory, type Database } from './database';
+import type { Database } from './database';
 import { catalogue, keepCatalogue, keepMaterials, topUpCatalogue } from './materials';
-import { addMat, happenedSince, isMat, matOfPiece, mats, tellHappened } from './making';
+import { addMat, happenedSince, isMat, matById, matOfPiece, tellHappened } from './making';
+import { addPhoto, photoById } from './photos';
+import { keepStanding, keptStandings } from './standings';
 import { migrate } from './migrate';
 import { putAway } from './archive';
 import { addMeasure, addPerson, changePerson, people } from './people';
@@ -27,14 +29,9 @@ import {
 } from './pieces';
 import { Refusal } from './records';
 import { addSwatch, swatches } from './swatches';
-import { emptyDump, kindsOfDatabase } from './testing/databases';
+import { testDatabase } from './testing/databases';
 import { changeWorkspace, theWorkspace } from './workspaces';
 import { recordTests } from './testing/recordTests';
-
-let empty: Blob;
-beforeAll(async () => {
-  empty = await emptyDump();
-}, 60_000);
 
 const doc = (name: string) =>
   newPiece(name, 'strung-line', { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null });
@@ -45,12 +42,12 @@ async function there(database: Database, ws: string, id: string) {
   return piece?.ok ? piece.value : null;
 }
 
-// The same tests on a PostgreSQL server where one is given: TEST_DATABASE_URL=postgres://…/scratch
-describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, open) => {
+// Embedded, and once more on a PostgreSQL server: see vitest.config.ts.
+describe('the data', () => {
   let database: Database;
   let ws: string;
   beforeAll(async () => {
-    database = await open();
+    database = await testDatabase();
     return () => database.close();
   });
   // Each test has an empty database: emptying one is many times quicker than opening another.
@@ -98,6 +95,20 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
     const first = await happenedSince(db, ws, id, all.upTo - 1);
     expect(first.events).toEqual([event(3)]);
     expect(await happenedSince(db, ws, id, all.upTo)).toEqual({ events: [], upTo: all.upTo });
+    // How it stands is kept up to an event: what comes after it makes that stale, and it is seen.
+    expect(await keptStandings(db, ws)).toMatchObject([{ matId: id, upTo: all.upTo, kept: null }]);
+    await keepStanding(db, ws, { matId: id, upTo: all.upTo - 1, program: 'one', doc: { done: 0.1 } });
+    await keepStanding(db, ws, { matId: id, upTo: all.upTo, program: 'two', doc: { done: 0.2 } });
+    expect(await keptStandings(db, ws)).toMatchObject([
+      { upTo: all.upTo, kept: { upTo: all.upTo, program: 'two', doc: { done: 0.2 } } },
+    ]);
+    const photo = crypto.randomUUID();
+    const taken = { kind: 'image/jpeg' as const, data: Uint8Array.of(0xff, 0xd8, 0xff, 0, 128) };
+    await addPhoto(db, ws, photo, id, taken);
+    await addPhoto(db, ws, photo, id, { ...taken, data: Uint8Array.of(1) });
+    const kept = await photoById(db, ws, photo);
+    expect([...(kept?.data ?? [])]).toEqual([...taken.data]);
+    expect(await photoById(db, crypto.randomUUID(), photo)).toBeNull();
     // A newer mat takes its place; put away, the one before it is there again.
     const newer = await addMat(db, ws, piece.id, laid.mat);
     expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ value: { id: newer } });
@@ -105,7 +116,9 @@ describe.each(kindsOfDatabase(() => openMemory(empty)))('the data, on %s', (_, o
     expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ value: { id } });
     expect(await isMat(db, crypto.randomUUID(), id)).toBe(false);
     await putAway(db, ws, 'mat', id, true);
-    expect((await mats(db, ws)).found).toEqual([]);
+    expect(await matById(db, ws, id)).toMatchObject({ ok: true, value: { id, pieceId: piece.id } });
+    expect(await matById(db, crypto.randomUUID(), id)).toBeNull();
+    expect(await keptStandings(db, ws)).toEqual([]);
     expect(await setDue(db, ws, piece.id, '2026-06-20')).toBe(true);
     expect(await pieceLabels(db, ws)).toMatchObject([{ onMat: false, dueOn: '2026-06-20' }]);
     expect(await setDue(db, ws, crypto.randomUUID(), null)).toBe(false);

@@ -96,6 +96,11 @@ const MIGRATION_LOCK = 4_850_211;
 /** Connects to a PostgreSQL server. */
 export function openServer(connectionString: string): Database {
   const pool = new pg.Pool({ connectionString });
+  // A connection that waits for work and is broken off by the server; the next work opens another. Told in a line: what pg tells with it
+  // may hold what was last asked.
+  pool.on('error', ({ message }) =>
+    process.stderr.write(`The database broke off a connection: ${message}\n`),
+  );
   const db = overPostgres({ client: pool, schema });
   return {
     db: db as unknown as Db,

@@ -1,9 +1,9 @@
-import { existsSync, mkdirSync, mkdtempSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { newPiece } from '@/core/piece/newPiece';
-import { backUp, backUpWhenDue, restore } from './backup';
+import { backUp, backUpWhenDue, isFirstOfDay, proveRestorable, restore } from './backup';
 import { backups, madeOn } from './backups';
 import { openFolder, type Database } from './database';
 import { markAsBegun, markAsHolding, stateOf } from './folder';
@@ -89,6 +89,24 @@ describe('a data folder', () => {
     expect(await backUp(database, folder, hour(5), 0)).toMatch(/000007/);
     expect(backups(folder)).toHaveLength(1);
     await database.close();
+  }, 120_000);
+
+  it('the first backup of a day is tried: one that is sound passes, one that is not is told in words', async () => {
+    const own = mkdtempSync(join(tmpdir(), 'ivyloom-test-'));
+    const database = await openFolder(own);
+    await migrate(database);
+    const first = (await backUp(database, own, hour(1))) ?? '';
+    expect(isFirstOfDay(own, first)).toBe(true);
+    const second = (await backUp(database, own, hour(2))) ?? '';
+    expect(isFirstOfDay(own, second)).toBe(false);
+    const next = (await backUp(database, own, hour(26))) ?? '';
+    expect(isFirstOfDay(own, next)).toBe(true);
+    await database.close();
+    await expect(proveRestorable(first)).resolves.toBeUndefined();
+    const whole = readFileSync(first);
+    writeFileSync(first, whole.subarray(0, Math.floor(whole.length / 2)));
+    await expect(proveRestorable(first)).rejects.toThrow(/cannot be restored. Your data is untouched/);
+    rmSync(own, { recursive: true, force: true });
   }, 120_000);
 
   it('a backup brings back what was, and what was there is kept beside it', async () => {

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, gt, isNull } from 'drizzle-orm';
 import type { MakingEvent } from '@/core/making/events';
 import type { Mat } from '@/core/making/mat';
 import type { Db } from './database';
-import { checkedIn, parted, readRow, type Reading, type Readings } from './records';
+import { checkedIn, parted, readRow, type Reading } from './records';
 import { makingEvent, mat } from './schema';
 
 /** A mat with what lies on it. */
@@ -40,14 +40,13 @@ export async function matOfPiece(
   return row ? reading(row) : null;
 }
 
-/** The mats that pieces lie on: the newest of each that is not put away. */
-export async function mats(db: Db, workspaceId: string): Promise<Readings<StoredMat>> {
-  const rows = await db
-    .selectDistinctOn([mat.pieceId])
+/** A mat by its id, whether or not it can be read; null where there is none. */
+export async function matById(db: Db, workspaceId: string, id: string): Promise<Reading<StoredMat> | null> {
+  const [row] = await db
+    .select()
     .from(mat)
-    .where(and(eq(mat.workspaceId, workspaceId), isNull(mat.archivedAt)))
-    .orderBy(mat.pieceId, desc(mat.createdAt), desc(mat.id));
-  return parted(rows.map(reading));
+    .where(and(eq(mat.id, id), eq(mat.workspaceId, workspaceId)));
+  return row ? reading(row) : null;
 }
 
 /** Whether there is such a mat. */

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import * as z from 'zod';
 import type { Database } from './database';
-import { DataProblem } from './problem';
+import { DataProblem, wordsOfServer } from './problem';
 
 export const MIGRATIONS = join(process.cwd(), 'src/data/migrations');
 
@@ -65,6 +65,10 @@ export async function appliedMigrations({ db }: Database): Promise<string[]> {
 
 /** Brings a database up to date, once its history is seen to be ours. */
 export async function migrate(database: Database): Promise<void> {
-  checkHistory(await appliedMigrations(database), shippedMigrations());
-  await database.applyMigrations(MIGRATIONS);
+  try {
+    checkHistory(await appliedMigrations(database), shippedMigrations());
+    await database.applyMigrations(MIGRATIONS);
+  } catch (error) {
+    throw (database.kind === 'server' ? wordsOfServer(error) : null) ?? error;
+  }
 }

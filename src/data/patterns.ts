@@ -34,6 +34,16 @@ export async function patternById(db: Db, workspaceId: string, id: string): Prom
   return row ? readRow('pattern', row.id, row.doc) : null;
 }
 
+/** Keeps a changed pattern. Returns false where there is none. */
+export async function changePattern(db: Db, workspaceId: string, id: string, doc: Pattern): Promise<boolean> {
+  const rows = await db
+    .update(pattern)
+    .set({ doc: checkedIn('pattern', doc) })
+    .where(and(eq(pattern.id, id), eq(pattern.workspaceId, workspaceId), isNull(pattern.archivedAt)))
+    .returning({ id: pattern.id });
+  return rows.length > 0;
+}
+
 export async function addPattern(db: Db, workspaceId: string, doc: Pattern): Promise<StoredPattern> {
   const checked = checkedIn('pattern', doc);
   const [row] = await db.insert(pattern).values({ workspaceId, doc: checked }).returning();

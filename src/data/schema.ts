@@ -1,6 +1,9 @@
 import { PLACES } from '@/core/body/places';
+import { PHOTO_KINDS } from '@/core/making/photos';
 import {
+  bigint,
   bigserial,
+  customType,
   date,
   doublePrecision,
   index,
@@ -181,6 +184,39 @@ export const makingEvent = pgTable(
     createdAt: created(),
   },
   (t) => [index('making_event_mat').on(t.matId, t.seq)],
+);
+
+/**
+ * How far the work on a mat is and what it tells the next, worked out once: it holds up to one of the events, and for one build of the
+ * program. A cache: losing it costs time only.
+ */
+export const matStanding = pgTable('mat_standing', {
+  matId: uuid('mat_id')
+    .primaryKey()
+    .references(() => mat.id, { onDelete: 'cascade' }),
+  workspaceId: inWorkspace(),
+  upTo: bigint('up_to', { mode: 'number' }).notNull(),
+  program: text('program').notNull(),
+  doc: jsonb('doc').notNull(),
+});
+
+const bytes = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
+
+/** A photograph of the work. What is to be seen on it an event of its mat tells. */
+export const photo = pgTable(
+  'photo',
+  {
+    /** The window that took it named it: sent twice, it is one. */
+    id: uuid('id').primaryKey(),
+    workspaceId: inWorkspace(),
+    matId: uuid('mat_id')
+      .notNull()
+      .references(() => mat.id, { onDelete: 'cascade' }),
+    kind: text('kind', { enum: [...PHOTO_KINDS] }).notNull(),
+    data: bytes('data').notNull(),
+    createdAt: created(),
+  },
+  (t) => [index('photo_mat').on(t.matId)],
 );
 
 /** A piece without its wearer, to be made again for anybody. */

@@ -208,10 +208,14 @@ describe('odd measures are refused in words', () => {
     if (!answer.ok) expectWords(answer.message);
   });
 
-  it('a table with the same id twice brings in the rest', async () => {
+  it('a table with the same id twice is not brought in at all; without it, all of it is', async () => {
     const answer = await bringMaterialsAction(
       'kind,id,name,diameter_mm\nneedle,a,first,0.4\nneedle,a,second,0.3\nneedle,b,third,0.2',
     );
-    expect(answer).toMatchObject({ ok: true, value: { kept: 2 } });
+    expect(answer).toMatchObject({ ok: true, value: { kept: 0 } });
+    const whole = await bringMaterialsAction(
+      'kind,id,name,diameter_mm\nneedle,a,first,0.4\nneedle,b,third,0.2',
+    );
+    expect(whole).toMatchObject({ ok: true, value: { kept: 2, problems: [] } });
   });
 });

@@ -2,14 +2,13 @@ import { createHash } from 'node:crypto';
 import * as z from 'zod';
 import type { Card } from '@/core/plan/card';
 import type { KeptLayout } from '@/core/layout/kept';
-import type { Settings } from '@/core/records/settings';
 import { cardsOf, keepCards, type KeptCard } from '@/data/cards';
 import { piecesByIds, type StoredPiece } from '@/data/pieces';
 import type { Unreadable } from '@/data/records';
 import { layoutsOf } from './laidOut';
 import { planned } from './planner';
 import { programId } from './program';
-import { entriesOfKeyed, type KeyedSwatch } from './swatchKeys';
+import { basisOf, type Basis } from './swatchKeys';
 import type { At } from './work';
 
 /** A piece of the bench as its card shows it: planned, impossible to read, or impossible to plan. */
@@ -22,12 +21,6 @@ export interface BenchCards {
   readonly cards: Readonly<Record<string, BenchCard>>;
   /** What their pictures are drawn from. */
   readonly laidOut: Readonly<Record<string, KeptLayout>>;
-}
-
-/** What plans stand on beside the piece itself. */
-export interface Basis {
-  readonly settings: Settings;
-  readonly swatches: readonly KeyedSwatch[];
 }
 
 /** As it is kept. It is ours, and of this version of the program: only its outline is checked. */
@@ -45,15 +38,15 @@ type Kept = z.infer<typeof keptSchema>;
 export async function benchCards(
   { db, workspaceId }: At,
   ids: readonly string[],
-  { settings, swatches }: Basis,
+  basis: Basis,
 ): Promise<BenchCards> {
   const [{ found, unreadable }, kept] = [
     await piecesByIds(db, workspaceId, ids),
     await cardsOf(db, workspaceId, ids),
   ];
-  const entries = entriesOfKeyed(swatches);
+  const asked = basisOf(basis);
   const workedOutWith = createHash('sha256')
-    .update(JSON.stringify([programId(), entries, settings]))
+    .update(JSON.stringify([programId(), asked]))
     .digest('hex');
   const known = new Map(kept.map((one) => [one.pieceId, one]));
   const fresh: KeptCard[] = [];
@@ -66,12 +59,7 @@ export async function benchCards(
     let now: Kept | null = holds ? (keptSchema.safeParse(before.card).data ?? null) : null;
     if (!now) {
       try {
-        const { card, layoutKeys } = await planned({
-          kind: 'plan',
-          doc,
-          swatches: entries,
-          habits: settings,
-        });
+        const { card, layoutKeys } = await planned({ kind: 'plan', doc, ...asked });
         now = { card, layoutKeys: [...layoutKeys] };
       } catch (error) {
         process.stderr.write(`A piece could not be planned: ${String(error)}\n`);

@@ -1,4 +1,4 @@
-import { backUpWhenDue, EVERY_MS } from '@/data/backup';
+import { backUpWhenDue, EVERY_MS, isFirstOfDay, proveRestorable } from '@/data/backup';
 import { dataFolder, type Database } from '@/data/database';
 import { topUpCatalogue } from '@/data/materials';
 import { openReady } from '@/data/ready';
@@ -21,15 +21,25 @@ async function open(): Promise<Installation> {
   const database = await openReady();
   const { id } = await theWorkspace(database.db);
   await topUpCatalogue(database.db, id);
-  await backUpWhenDue(database, dataFolder(), new Date());
+  void tried(await backUpWhenDue(database, dataFolder(), new Date()));
   setInterval(() => void backUpInTime(database), EVERY_MS).unref();
   return { database, workspaceId: id };
 }
 
 async function backUpInTime(database: Database): Promise<void> {
   try {
-    await backUpWhenDue(database, dataFolder(), new Date());
+    await tried(await backUpWhenDue(database, dataFolder(), new Date()));
   } catch (error) {
     process.stderr.write(`The automatic backup failed: ${String(error)}. Your data is untouched.\n`);
+  }
+}
+
+/** Tries the first backup of a day; one that cannot be restored is told in the log. */
+async function tried(file: string | null): Promise<void> {
+  if (!file || !isFirstOfDay(dataFolder(), file)) return;
+  try {
+    await proveRestorable(file);
+  } catch (error) {
+    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
   }
 }

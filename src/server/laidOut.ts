@@ -22,7 +22,7 @@ export const layoutsOf = (keys: Iterable<string>): LaidOut =>
 export async function laidOut(docs: readonly Piece[]): Promise<LaidOut> {
   const keys = await Promise.all(
     docs.map((doc) =>
-      planned({ kind: 'plan', doc, swatches: [], habits: USUAL_SETTINGS }).then(
+      planned({ kind: 'plan', doc, swatches: [], records: [], habits: USUAL_SETTINGS }).then(
         ({ layoutKeys }) => layoutKeys,
         () => [],
       ),

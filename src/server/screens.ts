@@ -3,14 +3,11 @@ import * as z from 'zod';
 import type { Answers } from '@/core/plan/answers';
 import type { KeptLayout } from '@/core/layout/kept';
 import type { BeadKind } from '@/core/materials/material';
-import { making } from '@/core/making/making';
 import { sameChoices } from '@/core/making/mat';
-import { workload } from '@/core/making/progress';
-import { TRIPS_OF_BEAD } from '@/core/making/schedule';
 import type { Piece } from '@/core/piece/piece';
 import { catalogue, type Catalogue, type StoredCatalogue } from '@/data/materials';
 import { patterns, type StoredPattern } from '@/data/patterns';
-import { happenedSince, matOfPiece, mats, type Happened, type StoredMat } from '@/data/making';
+import { happenedSince, matOfPiece, type Happened, type StoredMat } from '@/data/making';
 import { people, type Measure, type Person } from '@/data/people';
 import {
   asideVersions,
@@ -25,11 +22,15 @@ import type { Readings, Unreadable } from '@/data/records';
 import { swatches, type StoredSwatch } from '@/data/swatches';
 import { variants, type StoredVariant } from '@/data/variants';
 import { workspaceById, type Workspace } from '@/data/workspaces';
+import { backups, madeOn } from '@/data/backups';
+import { dataFolder } from '@/data/database';
+import { installation } from './installation';
 import { benchCards, type BenchCard, type BenchCards } from './benchCards';
 import { examples } from './examples';
 import { laidOut, layoutsOf } from './laidOut';
 import { planned } from './planner';
-import { entriesOfKeyed, keyed, type KeyedSwatch } from './swatchKeys';
+import { standings, type Standing } from './standings';
+import { basisOf, keyed, keyedRecords, type KeyedRecord, type KeyedSwatch } from './swatchKeys';
 import { screen, type At } from './work';
 
 export type {
@@ -38,6 +39,7 @@ export type {
   BenchCards,
   Catalogue,
   Happened,
+  KeyedRecord,
   KeyedSwatch,
   Measure,
   Person,
@@ -56,13 +58,23 @@ export type {
 export interface AtHand extends Omit<Workspace, 'id'> {
   readonly swatches: readonly KeyedSwatch[];
   readonly unreadableSwatches: readonly Unreadable[];
+  /** What was made, and what it tells the next. */
+  readonly records: readonly KeyedRecord[];
 }
 
 const readAtHand = async ({ db, workspaceId }: At): Promise<AtHand> => {
   const { lengthUnit, settings, settingsRevision } = await workspaceById(db, workspaceId);
   const { found, unreadable } = await swatches(db, workspaceId);
   const known = await keyed(found);
-  return { lengthUnit, settings, settingsRevision, swatches: known, unreadableSwatches: unreadable };
+  const records = await keyedRecords(await standings({ db, workspaceId }));
+  return {
+    lengthUnit,
+    settings,
+    settingsRevision,
+    swatches: known,
+    unreadableSwatches: unreadable,
+    records,
+  };
 };
 
 /** What every screen goes by. Asked for once a page. */
@@ -86,6 +98,8 @@ const FIRST_CARDS = 8;
 export interface BenchData {
   /** All that lies on the bench, to be found by; the one last worked on first. */
   readonly labels: readonly PieceLabel[];
+  /** How much is done of those that lie on the mat, from 0 to 1, by their ids. */
+  readonly done: Readonly<Record<string, number>>;
   /** The first of their cards. */
   readonly first: BenchCards;
   /** Pieces put away. */
@@ -104,6 +118,7 @@ export const benchScreen = (): Promise<BenchData> =>
     const first = labels.slice(0, FIRST_CARDS).map(({ id }) => id);
     return {
       labels,
+      done: Object.fromEntries([...(await lyingOnMats(at))].map(([id, { done }]) => [id, done])),
       first: await benchCards(at, first, await atHand()),
       away: await pieceLabels(db, workspaceId, true),
       patterns: await patterns(db, workspaceId),
@@ -167,12 +182,9 @@ export const planScreen = cache((id: string): Promise<PlanScreenReading> =>
     const piece = z.uuid().safeParse(id).success ? await pieceById(at.db, at.workspaceId, id) : null;
     if (!piece) return { kind: 'missing' };
     if (!piece.ok) return { kind: 'unreadable', unreadable: piece.unreadable };
-    const { settings, swatches } = await atHand();
-    const ask = { kind: 'plan', doc: piece.value.doc, habits: settings } as const;
+    const ask = { kind: 'plan', doc: piece.value.doc, ...basisOf(await atHand()) } as const;
     // A fault in the plan is told where the plan would stand; the piece can be changed all the same.
-    const { answers, layoutKeys } = await planned({ ...ask, swatches: entriesOfKeyed(swatches) }).catch(
-      () => ({ answers: null, layoutKeys: [] }),
-    );
+    const { answers, layoutKeys } = await planned(ask).catch(() => ({ answers: null, layoutKeys: [] }));
     const data = { piece: piece.value, answers, bench: planBench(id, layoutsOf(layoutKeys)) };
     return { kind: 'there', data };
   }),
@@ -212,46 +224,64 @@ export interface PieceToMake {
   readonly name: string;
   readonly dueOn: string | null;
   readonly onMat: boolean;
+  /** How much of it is done, from 0 to 1. */
+  readonly done: number;
+  readonly structure: string;
   /** Trips through beads that are left; null where its plan says nothing of them. */
   readonly tripsLeft: number | null;
 }
 
 export interface ScheduleData {
   readonly pieces: readonly PieceToMake[];
-  /** What was made of each that lies, or lay, on the mat: the pace. */
-  readonly made: readonly { readonly trips: number; readonly spentMs: number }[];
 }
 
 /** What the Schedule shows: what is being made, and what is planned and wanted by a day. */
 export const scheduleScreen = (): Promise<ScheduleData> =>
   screen(async (at) => {
-    const { db, workspaceId } = at;
-    const labels = await pieceLabels(db, workspaceId);
-    const onMats = new Map(
-      await Promise.all(
-        (await mats(db, workspaceId)).found.map(async ({ id, pieceId, doc }) => {
-          const { events } = await happenedSince(db, workspaceId, id, 0);
-          return [pieceId, workload(doc, making(doc, events))] as const;
-        }),
-      ),
-    );
+    const labels = await pieceLabels(at.db, at.workspaceId);
+    const onMats = await lyingOnMats(at);
     const planned = labels.filter(({ id }) => !onMats.has(id)).map(({ id }) => id);
     const { cards } = await benchCards(at, planned, await atHand());
-    const tripsLeft = (id: string): number | null => {
-      const made = onMats.get(id);
-      if (made) return made.left;
-      const card = cards[id];
-      return card?.kind === 'planned' && card.card.ok ? Math.round(card.card.beads * TRIPS_OF_BEAD) : null;
-    };
     return {
-      pieces: labels.map(({ id, name, dueOn, onMat }) => ({
-        id,
-        name,
-        dueOn,
-        onMat,
-        tripsLeft: tripsLeft(id),
-      })),
-      made: [...onMats.values()].map(({ trips, spentMs }) => ({ trips, spentMs })),
+      pieces: labels.map(({ id, name, dueOn, structureId }): PieceToMake => {
+        const standing = onMats.get(id);
+        const card = cards[id];
+        const plan = card?.kind === 'planned' && card.card.ok ? card.card : null;
+        return {
+          id,
+          name,
+          dueOn,
+          onMat: standing !== undefined,
+          done: standing?.done ?? 0,
+          structure: standing?.record.structure ?? structureId,
+          tripsLeft: standing ? standing.left : (plan?.trips ?? null),
+        };
+      }),
+    };
+  });
+
+/** How the pieces stand that lie on the mat, by their ids. */
+const lyingOnMats = async (at: At): Promise<ReadonlyMap<string, Standing>> =>
+  new Map((await standings(at)).flatMap((one) => (one.current ? [[one.pieceId, one]] : [])));
+
+export interface FilesData {
+  /** Whether data lies in a folder of this machine, or on a PostgreSQL server. */
+  readonly kind: 'folder' | 'memory' | 'server';
+  /** Backups that there are, the last made first: when each was made. */
+  readonly backups: readonly string[];
+  readonly people: number;
+  readonly pieces: number;
+}
+
+/** What the Files screen shows. */
+export const filesScreen = (): Promise<FilesData> =>
+  screen(async ({ db, workspaceId }) => {
+    const { database } = await installation();
+    return {
+      kind: database.kind,
+      backups: database.kind === 'folder' ? backups(dataFolder()).map(madeOn) : [],
+      people: (await people(db, workspaceId)).found.length,
+      pieces: (await pieceLabels(db, workspaceId)).length,
     };
   });
 

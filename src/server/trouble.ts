@@ -1,5 +1,6 @@
 import { DrizzleQueryError } from 'drizzle-orm/errors';
 import { FolderInUse } from '@/data/guard';
+import { causes, NO_ANSWER } from '@/data/problem';
 import { Refusal } from '@/data/records';
 
 /** Something did not work: an HTTP status, and words that say what to do. Neither holds anything personal. */
@@ -16,22 +17,6 @@ export class Trouble extends Error {
 }
 
 const UNTOUCHED = 'Nothing was changed; what you typed stays in this window.';
-
-interface Coded {
-  readonly code?: unknown;
-  readonly message?: unknown;
-  readonly cause?: unknown;
-}
-
-/** Codes and words of an error and all that caused it. */
-function* causes(error: unknown): Generator<{ code: string; message: string }> {
-  let next = error;
-  for (let depth = 0; typeof next === 'object' && next !== null && depth < 10; depth++) {
-    const { code, message, cause } = next as Coded;
-    yield { code: String(code ?? ''), message: String(message ?? '') };
-    next = cause;
-  }
-}
 
 /**
  * Kinds of trouble that a disk or a database tells of: codes of PostgreSQL (its manual, appendix A) and of the operating
@@ -54,7 +39,7 @@ const KINDS: readonly { readonly of: RegExp; readonly status: number; readonly w
     words: `Something in this cannot be stored. ${UNTOUCHED} Look for odd characters, numbers or dates.`,
   },
   {
-    of: /^(08...|57P0.|ECONNREFUSED|ECONNRESET|ENOTFOUND|ETIMEDOUT)$/,
+    of: NO_ANSWER,
     status: 503,
     words: `The database does not answer. ${UNTOUCHED} Try again in a moment.`,
   },

@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { withDecimal } from '@/core/length/length';
-import { whyNotStorable } from '@/core/records/storable';
+import { MOST_DOCUMENT, whyNotStorable } from '@/core/records/storable';
 import type { Db } from '@/data/database';
 import { workspaceById } from '@/data/workspaces';
 import { firstMessage, refused, type Answer } from './answer';
@@ -92,7 +92,6 @@ async function answered(request: Request, work: () => Promise<Response>): Promis
 }
 
 /** More than any document of a piece needs; beyond it the request is not one of ours. */
-const MOST_BYTES = 512 * 1024;
 
 /**
  * What a request brings, read by a schema. Throws trouble in words where it cannot be read.
@@ -102,7 +101,7 @@ export async function bodyOf<S extends z.ZodType>(
   request: Request,
   schema: S,
   otherwise: string,
-  mostBytes = MOST_BYTES,
+  mostBytes = MOST_DOCUMENT,
 ): Promise<z.output<S>> {
   const tooLarge = new Trouble(413, 'That is larger than anything Ivy Loom keeps. It was not saved.');
   if (Number(request.headers.get('content-length') ?? 0) > mostBytes) throw tooLarge;

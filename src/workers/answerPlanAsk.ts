@@ -3,6 +3,7 @@ import { cardOf } from '@/core/plan/card';
 import { swatchBook, type StitchKey } from '@/core/fit/swatchBook';
 import { shippedLayouts } from '@/core/layout/shipped';
 import { planOrFault } from '@/core/plan/plan';
+import { experienceBook } from '@/core/records/experience';
 import { keyOfSwatch } from '@/core/records/swatches';
 import type { PlanAnswer, PlanAsk, PlannedPiece } from './planProtocol';
 
@@ -19,8 +20,9 @@ export function answerPlanAsk(ask: PlanAsk): PlannedPiece | StitchKey | null {
         if (layout) layoutKeys.add(key);
         return layout;
       };
-      const { doc, swatches, habits } = ask;
-      const plan = planOrFault(doc, { layouts, swatches: swatchBook(swatches), habits });
+      const { doc, swatches, records, habits } = ask;
+      const experience = experienceBook(records);
+      const plan = planOrFault(doc, { layouts, swatches: swatchBook(swatches), experience, habits });
       return {
         card: cardOf(plan),
         answers: plan.ok ? answersOf(plan) : null,

@@ -2,6 +2,7 @@ import type { Answers } from '@/core/plan/answers';
 import type { Card } from '@/core/plan/card';
 import type { StitchKey, SwatchEntry } from '@/core/fit/swatchBook';
 import type { Piece } from '@/core/piece/piece';
+import type { PieceRecord } from '@/core/records/experience';
 import type { Settings } from '@/core/records/settings';
 import type { Swatch } from '@/core/records/swatches';
 
@@ -11,6 +12,7 @@ export type PlanAsk =
       readonly kind: 'plan';
       readonly doc: Piece;
       readonly swatches: readonly SwatchEntry[];
+      readonly records: readonly PieceRecord[];
       readonly habits: Settings;
     }
   | { readonly kind: 'stitch'; readonly swatch: Swatch };

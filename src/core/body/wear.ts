@@ -86,17 +86,22 @@ export interface WearQuestion {
   readonly widthMm: number;
 }
 
+/** Whether a choice goes by a girth, and the kind of piece by none: only a file made elsewhere says so. */
+export const goesByNothing = (kind: Kind, choice: WearChoice): boolean =>
+  KIND_FACTS[kind].place === null && asksForGirth(choice);
+
+const asksForGirth = (choice: WearChoice): boolean =>
+  choice.school === 'over' ? choice.overMm === null : choice.school !== 'flat' && choice.school !== 'like';
+
 /** Which girth a wear choice needs and does not have; null where nothing is missing. */
 export function missingGirth({ kind, girths, choice }: Pick<WearQuestion, 'kind' | 'girths' | 'choice'>) {
   const { place } = KIND_FACTS[kind];
-  if (choice.school === 'flat' || choice.school === 'like' || !place) return null;
-  if (choice.school === 'over' && choice.overMm !== null) return null;
-  return girths[place] === undefined ? place : null;
+  return place && asksForGirth(choice) && girths[place] === undefined ? place : null;
 }
 
 /**
  * Finished length from the body, by the chosen school, or the maker's own.
- * Throws where the girth it needs is missing: ask `missingGirth` first.
+ * Throws where the girth it needs is missing: ask `goesByNothing` and `missingGirth` first.
  */
 export function wear(q: WearQuestion): Wear {
   const found = bySchool(q);

@@ -53,7 +53,7 @@ describe('how sure a gauge is, by hand', () => {
   });
 
   it('later passes shorten by the middle of what they may, and their width adds to the spread', () => {
-    const shortening = { passes: ['picots'], least: 0.02, most: 0.06 };
+    const shortening = { passes: ['picots'], least: 0.02, most: 0.06, pieces: 0 };
     const gauge = gaugeOf(question({ shortening }));
     expect(gauge.pitchMm).toBeCloseTo(1.92, 9);
     expect(gauge.basePitchMm).toBe(2);
@@ -94,9 +94,13 @@ describe('how sure a gauge is, by hand', () => {
   });
 
   it('swatches win over a chart, those with every pass over those of the base alone', () => {
-    const found = (lengthMm: number) => ({ readings: [{ units: 20, lengthMm }], sameThread: true });
+    const found = (lengthMm: number) => ({
+      readings: [{ units: 20, lengthMm }],
+      sameThread: true,
+      pieces: 0,
+    });
     const own = { source: 'table', pitchMm: 2.5 } as const;
-    const shortening = { passes: ['picots'], least: 0.1, most: 0.1 };
+    const shortening = { passes: ['picots'], least: 0.1, most: 0.1, pieces: 0 };
     const base = gaugeOf(question({ own, shortening, baseSwatches: found(50) }));
     expect(base).toMatchObject({ source: 'swatch', basePitchMm: 2.5 });
     expect(base.pitchMm).toBeCloseTo(2.25, 9);

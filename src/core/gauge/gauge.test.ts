@@ -37,7 +37,7 @@ describe('where the gauge comes from', () => {
     const swatch = measured({ ...piece, beads: { ...piece.beads, A: tar } }, 20 * laidOut.pitchMm * 1.02);
     const plan = planned(piece, { swatches: bookOf([swatch]) });
     expect(plan.gauge.source).toBe('swatch');
-    expect(plan.gauge.swatches).toEqual({ count: 1, sameThread: true });
+    expect(plan.gauge.swatches).toEqual({ count: 1, sameThread: true, pieces: 0 });
     expect(plan.gauge.pitchMm).toBeCloseTo(laidOut.pitchMm * 1.02, 9);
     expect(plan.warnings.map(({ code }) => code)).not.toContain('make-a-swatch');
   });
@@ -88,12 +88,12 @@ describe('where the gauge comes from', () => {
     const cord = { thread: byId(THREADS, 'nylon-d') };
     const other = bookOf([measured(piece, 30, cord)]);
     const plan = planned(piece, { swatches: other });
-    expect(plan.gauge.swatches).toEqual({ count: 1, sameThread: false });
+    expect(plan.gauge.swatches).toEqual({ count: 1, sameThread: false, pieces: 0 });
     expect(plan.warnings.map(({ code }) => code)).toContain('other-thread');
     const both = bookOf([measured(piece, 30, cord), measured(piece, 32)]);
     expect(planned(piece, { swatches: both }).gauge).toMatchObject({
       pitchMm: 1.6,
-      swatches: { count: 1, sameThread: true },
+      swatches: { count: 1, sameThread: true, pieces: 0 },
     });
   });
 

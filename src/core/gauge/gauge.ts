@@ -25,8 +25,8 @@ export interface Gauge {
   /** What layout or closed form say beside it, all passes worked. */
   readonly workedOutMm: number;
   readonly source: GaugeSource;
-  /** Swatches that it stands on, and whether they were worked with the same thread. */
-  readonly swatches: { readonly count: number; readonly sameThread: boolean } | null;
+  /** Swatches and finished pieces that it stands on, how many are pieces, and whether they were worked with the same thread. */
+  readonly swatches: (Omit<SwatchFinding, 'readings'> & { readonly count: number }) | null;
   /** Where the mean of several swatches lies with 95 %. */
   readonly meanBetweenMm: readonly [number, number] | null;
   /** One standard deviation, as a part of the length. */
@@ -60,10 +60,15 @@ export interface Shortening {
   readonly passes: readonly string[];
   readonly least: number;
   readonly most: number;
+  /** Pieces whose measures say so; 0 where it is what practice says of the stitch. */
+  readonly pieces: number;
 }
 
 /** What the passes that are worked take of the length together; null where none takes any. */
-export function shorteningOf(passes: ReadonlyMap<string, PassInfo>, without: ReadonlySet<string>) {
+export function shorteningOf(
+  passes: ReadonlyMap<string, PassInfo>,
+  without: ReadonlySet<string>,
+): Shortening | null {
   const drawing = [...passes].flatMap(([name, { shortens }]) =>
     shortens && !without.has(name) ? [{ name, ...shortens }] : [],
   );
@@ -72,13 +77,38 @@ export function shorteningOf(passes: ReadonlyMap<string, PassInfo>, without: Rea
     passes: drawing.map(({ name }) => name),
     least: 1 - drawing.reduce((left, { least }) => left * (1 - least), 1),
     most: 1 - drawing.reduce((left, { most }) => left * (1 - most), 1),
-  } satisfies Shortening;
+    pieces: 0,
+  };
+}
+
+/** Whether they are the same passes, in whatever order. */
+export const arePasses = (one: readonly string[], other: readonly string[]): boolean =>
+  one.length === other.length && one.every((pass) => other.includes(pass));
+
+/** The same by what was measured of pieces before these passes and after them; one piece alone does not say how far the next may differ. */
+export function learntShortening(
+  usual: Shortening,
+  shrinks: readonly {
+    readonly passes: readonly string[];
+    readonly by: number;
+    readonly give: number | null;
+    readonly pieces: number;
+  }[],
+): Shortening {
+  const learnt = shrinks.find(({ passes }) => arePasses(passes, usual.passes));
+  if (!learnt) return usual;
+  const { by, pieces } = learnt;
+  const usualGive = (usual.most - usual.least) / 2;
+  const give = Math.min(learnt.give ?? usualGive, usualGive);
+  return { passes: usual.passes, least: by - give, most: by + give, pieces };
 }
 
 /** What swatches there are of a stitch in these materials. */
 export interface SwatchFinding {
   readonly readings: readonly Measured[];
   readonly sameThread: boolean;
+  /** How many of them are pieces that were finished and measured. */
+  readonly pieces: number;
 }
 
 export interface GaugeQuestion {
@@ -197,7 +227,7 @@ function measurementOf({ own, swatches, baseSwatches }: GaugeQuestion): Measurem
   return {
     source: 'swatch',
     gauge: measuredGauge(found.readings),
-    swatches: { count: found.readings.length, sameThread: found.sameThread },
+    swatches: { count: found.readings.length, sameThread: found.sameThread, pieces: found.pieces },
     finished: found === swatches,
   };
 }

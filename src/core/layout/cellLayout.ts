@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { listOf } from '../tools/listOf';
 import { hash } from '../tools/hash';
 import type { Path } from '../weave/path';
 import type { Form } from '../structures/structure';
@@ -30,11 +31,11 @@ export const cellLayoutSchema = z.object({
   /** Units in a period. */
   units: z.number().int().positive(),
   /** Centre (mm) and quaternion (w, x, y, z) of each bead of the cell. */
-  beads: z.array(z.array(z.number()).length(PER_BEAD)),
+  beads: listOf(listOf(z.number()).refine((numbers) => numbers.length === PER_BEAD)),
   widthMm: z.number().positive(),
   thicknessMm: z.number().positive(),
   /** How far each bead stands out from the middle, mm: to the front, and to the back. */
-  heightsMm: z.array(z.tuple([z.number(), z.number()])),
+  heightsMm: listOf(z.tuple([z.number(), z.number()])),
   /** Clear opening along the middle of a tube; 0 where there is none. */
   insideMm: z.number().nonnegative(),
   /** How it hangs; null of a motif, which nothing goes along. */

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { listOf } from '../tools/listOf';
 import type { BeadSize } from '../materials/material';
 import type { Way } from '../piece/part';
 import { hash } from '../tools/hash';
@@ -25,7 +26,7 @@ export const dressedLayoutSchema = z.object({
   /** What it takes of the length of the thread, from neighbour to neighbour, mm. */
   alongMm: z.number().positive(),
   /** Centre (mm, from the middle of the body; x along the thread) and quaternion of each of its beads, as they are strung. */
-  beads: z.array(z.array(z.number()).length(PER_BEAD)),
+  beads: listOf(listOf(z.number()).refine((numbers) => numbers.length === PER_BEAD)),
   /** False where it did not come to rest. */
   settled: z.boolean(),
 });

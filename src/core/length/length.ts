@@ -18,7 +18,8 @@ const MM_PER = {
 export type WrittenUnit = keyof typeof MM_PER;
 
 /** The unit a weaver reads lengths in. */
-export type LengthUnit = 'in' | 'cm';
+export const LENGTH_UNITS = ['in', 'cm'] as const;
+export type LengthUnit = (typeof LENGTH_UNITS)[number];
 
 /** Beads and gauges are read in millimetres by everybody. */
 export type ReadUnit = LengthUnit | 'mm';

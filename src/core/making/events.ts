@@ -31,6 +31,8 @@ export const happeningSchema = z.discriminatedUnion('did', [
     did: z.literal('measure'),
     part,
     units: z.number().int().min(1).max(10_000),
+    /** The first unit of them, from 1. */
+    from: z.number().int().min(1).max(10_000).default(1),
     lengthMm: length,
     finished: z.boolean(),
   }),
@@ -45,6 +47,8 @@ export const happeningSchema = z.discriminatedUnion('did', [
   }),
   /** Leaves out an optional pass, or does it after all. */
   z.object({ did: z.literal('skip'), part, pass: z.string().max(60), on: z.boolean() }),
+  /** A photograph, kept beside by its id, and what is to be seen. */
+  z.object({ did: z.literal('photo'), photo: z.uuid(), words: z.string().trim().max(400) }),
   z.object({ did: z.literal('note'), text: z.string().trim().min(1).max(2000) }),
   /** Off the mat: how long it came out, and how it sits. */
   z.object({
@@ -72,6 +76,3 @@ export type MakingEvent = z.infer<typeof eventSchema>;
 /** More in one message than a long evening leaves waiting. */
 export const MOST_EVENTS = 500;
 export const eventsSchema = z.array(eventSchema).min(1).max(MOST_EVENTS);
-
-/** Whether it says where the work is. */
-export const isMove = ({ what }: MakingEvent): boolean => what.did === 'go' || what.did === 'rip';

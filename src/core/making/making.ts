@@ -35,6 +35,7 @@ export interface Making {
   readonly counts: readonly At<'count'>[];
   readonly wastes: readonly At<'waste'>[];
   readonly notes: readonly At<'note'>[];
+  readonly photos: readonly At<'photo'>[];
   /** Optional passes that are left out, as `part pass`. */
   readonly skipped: ReadonlySet<string>;
   readonly finished: At<'finish'> | null;
@@ -124,6 +125,7 @@ export function making(mat: Mat, events: readonly MakingEvent[], window?: string
     counts: of('count'),
     wastes: of('waste'),
     notes: of('note'),
+    photos: of('photo'),
     skipped,
     finished: of('finish').at(-1) ?? null,
     times: all.flatMap(({ what, at }) => (what.did === 'go' || what.did === 'rip' ? [Date.parse(at)] : [])),

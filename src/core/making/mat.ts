@@ -1,19 +1,22 @@
 import * as z from 'zod';
 import { keptLayoutSchema, type KeptLayout } from '../layout/kept';
 import type { StitchKey } from '../fit/swatchBook';
-import type { Lookups } from '../plan/lookups';
-import { madeApart } from '../plan/madeApart';
+import { NO_LOOKUPS, type Lookups } from '../plan/lookups';
+import { inWorkInAllMm, madeApart } from '../plan/madeApart';
+import { timeMs } from '../plan/time';
 import { planPiece, type NoPlan, type Plan } from '../plan/plan';
 import { planMade } from '../plan/steps';
 import type { Piece } from '../piece/piece';
-import { partOf, withPart } from '../piece/partOfPiece';
+import { partOf, withPart, type PartOfPiece } from '../piece/partOfPiece';
 import { migratePiece } from '../piece/piece';
+import { experienceSchema, NO_EXPERIENCE, type Experience } from '../records/experience';
 import { readSettings, type Settings } from '../records/settings';
 import { runs, head } from '../read/runs';
 import type { Step } from '../read/steps';
 import { threadMm } from '../read/thread';
 import { LATER_ROLES } from '../structures/roles';
 import { hash } from '../tools/hash';
+import { listOf } from '../tools/listOf';
 import { BASE, isTraversal, WOVEN, type Move } from '../weave/path';
 import { needleWords, WORKING } from '../words/needles';
 import { stepTitle } from '../words/stepTitles';
@@ -36,7 +39,7 @@ const stepSchema = z.object({
   row: z.number().int(),
   text: z.string(),
   brief: z.string(),
-  beads: z.array(pickedSchema),
+  beads: listOf(pickedSchema),
   /** Times that thread goes through a bead in it: how much there is to do. */
   trips: z.number().int().min(0),
   /** The needle or the end of thread that it is done with, and what that is called where there are several. */
@@ -65,10 +68,10 @@ const matPartSchema = z.object({
   units: z.number().int().min(1),
   /** How long a unit was reckoned, mm. */
   pitchMm: z.number().positive(),
-  steps: z.array(stepSchema),
+  steps: listOf(stepSchema),
   /** What it looks like where that seems wrong and is right. */
-  looks: z.array(z.object({ after: z.string(), look: z.string() })),
-  watch: z.array(z.string()),
+  looks: listOf(z.object({ after: z.string(), look: z.string() })),
+  watch: listOf(z.string()),
 });
 /** A part as it is made: those made apart first, each so many times; the one that carries them last. */
 export type MatPart = z.infer<typeof matPartSchema>;
@@ -94,9 +97,14 @@ function hasItsBeads({
 }
 
 const swatchFindingSchema = z.object({
-  readings: z.array(z.object({ units: z.number(), lengthMm: z.number() })),
+  readings: listOf(z.object({ units: z.number(), lengthMm: z.number() })),
   sameThread: z.boolean(),
+  pieces: z.number().default(0),
 });
+
+/** Whether what is picked up for a role is itself made of beads, and counted with its own part. */
+export const isMadeApart = ({ piece }: Pick<Mat, 'piece'>, part: string, role: string): boolean =>
+  role in partOf(piece, part).strung;
 
 /** What lies on the mat: a plan as it was when making began. It does not change; a changed plan is laid beside it. */
 export const matSchema = z
@@ -108,8 +116,9 @@ export const matSchema = z
     piece: z.unknown().transform(migratePiece),
     /** What its plan was looked up from: with these it is planned again as it was. */
     looked: z.object({
-      layouts: z.array(z.tuple([z.string(), keptLayoutSchema])),
-      swatches: z.array(z.tuple([z.string(), swatchFindingSchema])),
+      layouts: listOf(z.tuple([z.string(), keptLayoutSchema])),
+      swatches: listOf(z.tuple([z.string(), swatchFindingSchema])),
+      experience: listOf(z.tuple([z.string(), experienceSchema])).default([]),
       /** As any version so far wrote them. */
       habits: z.unknown().transform(readSettings),
     }),
@@ -119,12 +128,20 @@ export const matSchema = z
     planned: z.object({
       finishedMm: z.number(),
       wishMm: z.number(),
+      /** Of a piece whose units are all alike: how long they were to be together, and which passes draw them in. */
+      woven: z
+        .object({ units: z.number().int().min(1), mm: z.number().positive(), drawnInBy: listOf(z.string()) })
+        .nullable()
+        .default(null),
+      /** Thread that lies in it, and the time that it was to take; 0 where nobody reckoned it. */
+      threadMm: z.number().min(0).default(0),
+      timeMs: z.number().min(0).default(0),
     }),
     /** Lengths of thread to cut, in the order in which they are taken up, mm. */
-    cutMm: z.array(z.number()),
+    cutMm: listOf(z.number()),
     /** Thread to spare, as a part of what lies in the work. */
     margin: z.number(),
-    parts: z.array(matPartSchema).min(1),
+    parts: listOf(matPartSchema).refine((parts) => parts.length > 0),
   })
   .refine(hasItsBeads, 'It tells of parts or of beads that the piece does not have.');
 export type Mat = z.infer<typeof matSchema>;
@@ -139,7 +156,7 @@ export function sameChoices(piece: Piece, onMat: Piece): boolean {
 }
 
 /** A document as text in which the order of keys says nothing: a database keeps them in its own. */
-const inOrder = (document: unknown): string =>
+export const inOrder = (document: unknown): string =>
   JSON.stringify(document, (_key, value: unknown) =>
     typeof value === 'object' && value !== null && !Array.isArray(value)
       ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
@@ -155,16 +172,23 @@ export const lastPart = ({ parts }: Pick<Mat, 'parts'>): MatPart => parts[parts.
  */
 export function layOnMat(
   piece: Piece,
-  lookups: Lookups & { readonly habits: Settings },
+  given: Partial<Lookups> & { readonly habits: Settings },
   program: string,
 ): { readonly ok: true; readonly mat: Mat } | NoPlan {
+  const lookups = { ...NO_LOOKUPS, ...given };
   const layouts = new Map<string, KeptLayout>();
   const swatches = new Map<string, z.infer<typeof swatchFindingSchema>>();
+  const experience = new Map<string, Experience>();
   const plan = planPiece(piece, {
     ...lookups,
     swatches: (stitch, threadId) => {
       const found = lookups.swatches(stitch, threadId);
       if (found) swatches.set(swatchKey(stitch, threadId), { ...found, readings: [...found.readings] });
+      return found;
+    },
+    experience: (structure) => {
+      const found = lookups.experience(structure);
+      experience.set(structure, found);
       return found;
     },
     layouts: (key) => {
@@ -184,25 +208,44 @@ export function layOnMat(
     format: 1,
     program,
     piece: counted,
-    looked: { layouts: [...layouts], swatches: [...swatches], habits: lookups.habits },
+    looked: {
+      layouts: [...layouts],
+      swatches: [...swatches],
+      experience: [...experience],
+      habits: lookups.habits,
+    },
     work: workMark(plan),
     planned: {
       finishedMm: plan.chosen.finishedMm,
       wishMm: plan.wear.wishMm,
+      woven: wovenOf(plan, own),
+      threadMm: inWorkInAllMm(plan),
+      timeMs: timeMs(plan),
     },
     cutMm: plan.thread.divisions.flatMap(({ cuts }) => cuts.map(({ mm }) => mm)),
-    margin: lookups.habits.threadMargin,
+    margin: plan.thread.margin,
     parts: [...apart, matPart(plan, { id: own.id, name: piece.name, times: 1 })],
   };
   return { ok: true, mat };
 }
 
+/** How long the units of a piece are together; null where they are not all alike, or where a measure stands for them already. */
+function wovenOf(plan: Plan, own: PartOfPiece): Mat['planned']['woven'] {
+  const { chosen, closure, gauge, weaveable } = plan;
+  if (plan.arrangement || weaveable.sections || weaveable.byMeasure || Object.keys(own.strung).length > 0)
+    return null;
+  const mm = chosen.finishedMm - closure.allowanceMm - 2 * closure.chainMm;
+  return mm > 0 ? { units: chosen.units, mm, drawnInBy: [...(gauge.shortening?.passes ?? [])] } : null;
+}
+
 /** The lookups by which what lies on a mat is planned again as it was. */
 export const lookedUp = ({ looked }: Pick<Mat, 'looked'>): Lookups => {
   const [layouts, swatches] = [new Map(looked.layouts), new Map(looked.swatches)];
+  const experience = new Map(looked.experience);
   return {
     layouts: (key) => layouts.get(key),
     swatches: (stitch, threadId) => swatches.get(swatchKey(stitch, threadId)) ?? null,
+    experience: (structure) => experience.get(structure) ?? NO_EXPERIENCE(structure),
     habits: looked.habits,
   };
 };
@@ -265,7 +308,8 @@ function matPart(plan: Plan, named: Pick<MatPart, 'id' | 'name' | 'times'>): Mat
   return {
     ...named,
     rowWord: plan.weaveable.rowWord,
-    units: plan.chosen.units,
+    // Of a piece in sections the plan counts those that are fitted; she counts all.
+    units: Math.max(plan.chosen.units, plan.along.units),
     pitchMm: plan.gauge.pitchMm,
     steps: plan.weaveable.pathless ? unitByUnit(plan) : steps,
     looks: looks.map(({ after, look }) => ({ after, look })),
@@ -286,7 +330,7 @@ const unitByUnit = ({ chosen: { units }, quantities }: Plan): MatStep[] =>
     beads: quantities.flatMap(({ role, perUnit }) =>
       Math.round(perUnit) > 0 ? [{ role, shade: null, count: Math.round(perUnit) }] : [],
     ),
-    trips: 1,
+    trips: Math.max(1, Math.round(quantities.reduce((sum, { perUnit }) => sum + perUnit, 0))),
     needle: WORKING,
     needleWords: null,
     threadMm: 0,

@@ -1,5 +1,6 @@
+import { tripMsOf } from '../records/pace';
 import { here, isSkipped, type Making } from './making';
-import type { Mat, MatPart, MatStep } from './mat';
+import { isMadeApart, type Mat, type MatPart, type MatStep } from './mat';
 
 /** How far the work is, and what is left of it. */
 export interface Progress {
@@ -41,19 +42,6 @@ function worked(
 
 /** Longer between two steps than this she was not at the mat, ms (from memory: five minutes). */
 export const AWAY_MS = 5 * 60_000;
-/** Fewer trips than this show no pace, and nobody works faster: then steps were leafed through (both from memory). */
-const LEAST_TRIPS = 40;
-const LEAST_TRIP_MS = 800;
-
-/** How long a trip through a bead takes by what was made, ms; null where that shows no pace. */
-export const tripMsOf = ({
-  trips,
-  spentMs: ms,
-}: {
-  readonly trips: number;
-  readonly spentMs: number;
-}): number | null => (trips >= LEAST_TRIPS && ms / trips >= LEAST_TRIP_MS ? ms / trips : null);
-
 /** Time at the mat: from step to step, but for the breaks. */
 export const spentMs = (times: readonly number[]): number =>
   times
@@ -73,6 +61,8 @@ export function progress(mat: Mat, state: Making): Progress {
     const { made = 0, at = 0 } = state.where.done[id] ?? {};
     const add = (step: MatStep, often: number) => {
       for (const { role, shade, count } of step.beads) {
+        // What is made apart is counted by its own beads.
+        if (isMadeApart(mat, id, role)) continue;
         const key = `${id} ${role} ${shade ?? ''}`;
         const before = counts.get(key)?.count ?? 0;
         counts.set(key, { part: id, role, shade, count: before + often * count });
@@ -110,6 +100,8 @@ export interface Station {
   /** Steps of this part, and which the next is, from 1. */
   readonly step: number;
   readonly steps: number;
+  /** Whether there is a next one. */
+  readonly toDo: boolean;
 }
 
 /** Where the work is, in words to be put. */
@@ -123,5 +115,6 @@ export function station(mat: Mat, state: Making): Station {
     row: woven && step ? Math.max(0, step.row) + 1 : null,
     step: Math.min(at + 1, part.steps.length),
     steps: part.steps.length,
+    toDo: step !== null,
   };
 }

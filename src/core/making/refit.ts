@@ -6,7 +6,8 @@ import { lookedUp, type Mat } from './mat';
 
 /** What a measured length says of the rest of the work. */
 export interface Refit {
-  /** What it was measured over. */
+  /** What it was measured over: so many units, from this one on. */
+  readonly from: number;
   readonly units: number;
   readonly lengthMm: number;
   /** A unit as it was reckoned, and as it is made, with where that lies with 95 %, mm. */
@@ -28,7 +29,7 @@ export function refit(mat: Mat, { measures }: Pick<Making, 'measures'>): Refit |
   const own = partOf(mat.piece);
   const last = measures.filter(({ part }) => part === own.id).at(-1);
   if (!last) return null;
-  const { units, lengthMm, finished } = last;
+  const { from, units, lengthMm, finished } = last;
   const measured = withPart(mat.piece, {
     gauge: { source: 'this piece', units, lengthMm, finished },
     units: null,
@@ -41,6 +42,7 @@ export function refit(mat: Mat, { measures }: Pick<Making, 'measures'>): Refit |
   if (!kept.ok) return kept;
   const of = mat.parts.find(({ id }) => id === own.id);
   return {
+    from,
     units,
     lengthMm,
     reckonedMm: of?.pitchMm ?? gauge.pitchMm,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { GUESSED_TRIP_MS, pace, schedule, type Job } from './schedule';
+import { GUESSED_TRIP_MS, pace } from '../records/pace';
+import { schedule, type Job } from './schedule';
 
 const job = (id: string, minutes: number, dueOn: string | null): Job => ({ id, name: id, minutes, dueOn });
 /** An hour on weekdays, two on Saturdays, none on Sundays. */

@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import { tripMsOf } from './progress';
 
 // When to make what: work that is left, shared out over the evenings there are.
 
@@ -18,6 +17,16 @@ export interface Job {
 
 /** Minutes that one works on each day of the week, from Monday on. */
 export type Week = readonly number[];
+
+/** Days on which one makes nothing, both counted: a journey, a feast. */
+export const daysOffSchema = z
+  .object({ from: dueDaySchema, to: dueDaySchema })
+  .refine(({ from, to }) => from <= to, 'The last day off comes before the first. Change one of them.');
+export type DaysOff = z.infer<typeof daysOffSchema>;
+
+/** Whether a day is one of them: days written year first stand in their order as text. */
+export const isOff = (on: string, off: readonly DaysOff[]): boolean =>
+  off.some(({ from, to }) => from <= on && on <= to);
 
 export interface WorkingDay {
   readonly on: string;
@@ -50,8 +59,14 @@ const weekday = (day: number): number => (((day + 3) % 7) + 7) % 7;
 /**
  * Shares work out over the days from one on: what is due first is made first, for no other order makes the worst of them less late
  * (Jackson, Scheduling a production line to minimize maximum tardiness, 1955). What nobody waits for comes last, in the order given.
+ * @param off days on which nothing is made
  */
-export function schedule(jobs: readonly Job[], week: Week, from: string): Schedule {
+export function schedule(
+  jobs: readonly Job[],
+  week: Week,
+  from: string,
+  off: readonly DaysOff[] = [],
+): Schedule {
   const order = jobs
     .map((job, i) => ({ ...job, i, due: job.dueOn === null ? Infinity : dayOf(job.dueOn) }))
     .sort((a, b) => (a.due === b.due ? a.i - b.i : a.due - b.due));
@@ -62,7 +77,7 @@ export function schedule(jobs: readonly Job[], week: Week, from: string): Schedu
   const days: WorkingDay[] = [];
   const first = dayOf(from);
   for (let day = first; day < first + MOST_DAYS && doneOn.size < order.length; day++) {
-    let free = week[weekday(day)] ?? 0;
+    let free = isOff(onDay(day), off) ? 0 : (week[weekday(day)] ?? 0);
     const today: { id: string; minutes: number }[] = [];
     for (const { id } of order) {
       const toDo = left.get(id) ?? 0;
@@ -83,22 +98,4 @@ export function schedule(jobs: readonly Job[], week: Week, from: string): Schedu
       return { id, doneOn: onDay(day), lateDays: dueOn === null ? 0 : Math.max(0, day - dayOf(dueOn)) };
     }),
   };
-}
-
-/** A trip of the needle through a bead takes so long until one's own pace is known, ms (from memory: a guess). */
-export const GUESSED_TRIP_MS = 5000;
-
-/** Trips that a bead takes in all, until its steps are laid out (from memory: a guess between one and four). */
-export const TRIPS_OF_BEAD = 2.3;
-
-/** Own pace from what was made, ms a trip; the guess where there is too little to go by. */
-export function pace(made: readonly { readonly trips: number; readonly spentMs: number }[]): {
-  readonly tripMs: number;
-  /** Pieces that it stands on; 0 where it is a guess. */
-  readonly pieces: number;
-} {
-  const known = made.filter((one) => tripMsOf(one) !== null);
-  if (known.length === 0) return { tripMs: GUESSED_TRIP_MS, pieces: 0 };
-  const all = (of: 'trips' | 'spentMs') => known.reduce((sum, one) => sum + one[of], 0);
-  return { tripMs: all('spentMs') / all('trips'), pieces: known.length };
 }

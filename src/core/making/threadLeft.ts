@@ -27,16 +27,57 @@ const LEAST_LAID_MM = 150;
 /** A thread that went faster or slower than this was measured wrong (from memory). */
 const LIKELY = [0.8, 1.8] as const;
 
+/** Thread that steps of a part lay with one needle, mm. */
 const laidMm = ({ steps }: MatPart, needle: string, from: number, to: number): number =>
   steps.slice(from, to).reduce((sum, step) => sum + (step.needle === needle ? step.threadMm : 0), 0);
 
-/** Measures of one length of thread on one needle of the part under way, from when it was threaded. */
-function measuresOf({ threads }: Making, part: MatPart, made: number, needle: string): At<'thread'>[] {
-  const own = threads.filter(
-    (one) => one.needle === needle && one.at.part === part.id && one.at.made === made,
+/** Measures of the thread on one needle of one of a part, length by length: a new one begins where it was joined. */
+function lengthsOf(
+  threads: Making['threads'],
+  { part, made, needle }: { readonly part: string; readonly made: number; readonly needle: string },
+): At<'thread'>[][] {
+  const lengths: At<'thread'>[][] = [];
+  for (const one of threads) {
+    if (one.needle !== needle || one.at.part !== part || one.at.made !== made) continue;
+    const last = lengths.at(-1);
+    if (last && !one.joined) last.push(one);
+    else lengths.push([one]);
+  }
+  return lengths;
+}
+
+/** How thread went that was measured twice or oftener: as it was reckoned, and as it was, mm. Null where none was. */
+export function threadGone(
+  mat: Mat,
+  { threads }: Pick<Making, 'threads'>,
+): { readonly laidMm: number; readonly usedMm: number } | null {
+  const seen = new Map(
+    threads.map(({ needle, at: { part, made } }) => [`${part} ${made} ${needle}`, { part, made, needle }]),
   );
-  const from = own.findLastIndex(({ joined }) => joined);
-  return own.slice(Math.max(0, from));
+  let [laid, used] = [0, 0];
+  for (const which of seen.values()) {
+    const part = mat.parts.find(({ id }) => id === which.part);
+    for (const measures of part ? lengthsOf(threads, which) : []) {
+      const [first, last] = [measures[0], measures.at(-1)];
+      if (!part || !first || !last) continue;
+      const between = laidMm(part, which.needle, first.at.at, last.at.at);
+      if (wentAt(between, first.mm - last.mm) === null) continue;
+      laid += between;
+      used += first.mm - last.mm;
+    }
+  }
+  return laid > 0 ? { laidMm: laid, usedMm: used } : null;
+}
+
+/** How much faster thread went than it lies; null where too little was laid to say, or it was measured wrong. */
+function wentAt(laid: number, used: number): number | null {
+  const went = laid >= LEAST_LAID_MM ? used / laid : null;
+  return went !== null && went >= LIKELY[0] && went <= LIKELY[1] ? went : null;
+}
+
+/** Measures of the length of thread that is on one needle of the part under way, from when it was threaded. */
+function measuresOf({ threads }: Making, part: MatPart, made: number, needle: string): At<'thread'>[] {
+  return lengthsOf(threads, { part: part.id, made, needle }).at(-1) ?? [];
 }
 
 /**
@@ -51,9 +92,9 @@ export function threadLeft(mat: Mat, state: Making, needle?: string): ThreadLeft
   const [first, last] = [measures[0], measures.at(-1)];
   if (!first || !last) return null;
   const between = laidMm(part, on, first.at.at, last.at.at);
-  const went = between >= LEAST_LAID_MM ? (first.mm - last.mm) / between : null;
-  const learned = went !== null && went >= LIKELY[0] && went <= LIKELY[1];
-  const factor = learned ? went : 1 + mat.margin;
+  const went = wentAt(between, first.mm - last.mm);
+  const learned = went !== null;
+  const factor = went ?? 1 + mat.margin;
   const leftMm = last.mm - factor * laidMm(part, on, last.at.at, at);
 
   const { steps } = part;

@@ -1,3 +1,4 @@
+import { isTraversal } from '../weave/path';
 import { describe, expect, it } from 'vitest';
 import { planned } from '../testing/planned';
 import { cardOf } from '../plan/card';
@@ -55,6 +56,9 @@ describe('the card of a piece', () => {
       sit: plan.sit,
       beads: plan.quantities.reduce((sum, { total }) => sum + total, 0),
       threadMm: plan.thread.totalMm,
+      structure: 'flat-herringbone',
+      // Counted over the whole path; the plan reads them off short ones.
+      trips: plan.work().path.moves.filter(isTraversal).length,
     });
     expect(cardOf(planned(graduated))).toMatchObject({ counted: 'beads' });
   });

@@ -7,7 +7,7 @@ import { claspSchema, findingSchema, needleSchema, threadSchema } from '../mater
 import { easeSchema } from '../records/settings';
 import { CORE_ROLE } from '../joints/setIn';
 import { STOP_BEADS } from '../weave/path';
-import { storableSchema } from '../records/storable';
+import { storableDocument } from '../records/storable';
 import { migrateDocument } from './migrations';
 import { idSchema, partSchema } from './part';
 
@@ -175,4 +175,4 @@ export const documentSchema = (otherwise: string) =>
 
 /** Brings an older document to the present format. Throws a ZodError where it is not a piece at all. */
 export const migratePiece = (raw: unknown): Piece =>
-  pieceSchema.parse(migrateDocument(storableSchema.parse(raw)));
+  pieceSchema.parse(migrateDocument(storableDocument.parse(raw)));

@@ -2,7 +2,7 @@ import { holdsOneEnd } from '../closures/suits';
 import type { Closing } from '../body/kinds';
 import type { Sit } from '../body/wear';
 import { countedWord } from '../piece/choosing';
-import { beadsInAll, threadInAllMm } from './madeApart';
+import { beadsInAll, threadInAllMm, tripsInAll } from './madeApart';
 import type { NoPlan, Plan } from './plan';
 import type { Problem } from './problems';
 
@@ -20,6 +20,9 @@ export type Card =
       readonly sit: Sit | null;
       readonly beads: number;
       readonly threadMm: number;
+      readonly structure: string;
+      /** Trips of the needle through beads. */
+      readonly trips: number;
     }
   | { readonly ok: false; readonly problem: Problem };
 
@@ -37,5 +40,7 @@ export function cardOf(plan: Plan | NoPlan): Card {
     sit,
     beads: beadsInAll(plan),
     threadMm: threadInAllMm(plan),
+    structure: plan.structure.id,
+    trips: tripsInAll(plan),
   };
 }

@@ -45,7 +45,10 @@ export function planKept(
   const strings = Object.keys(own.strung).length > 0;
   const key = JSON.stringify([girthMm, strings ? { ...own, others } : own]);
   const same = (one: Lookups) =>
-    one.layouts === lookups.layouts && one.swatches === lookups.swatches && one.habits === lookups.habits;
+    one.layouts === lookups.layouts &&
+    one.swatches === lookups.swatches &&
+    one.experience === lookups.experience &&
+    one.habits === lookups.habits;
   const before = kept.find((one) => one.key === key && same(one.lookups));
   if (before) return before.plan;
   const made = plan();

@@ -1,5 +1,5 @@
 import type { StitchKey } from '../fit/swatchBook';
-import { atPitch, gaugeOf, shorteningOf, type Gauge } from '../gauge/gauge';
+import { atPitch, gaugeOf, learntShortening, shorteningOf, type Gauge } from '../gauge/gauge';
 import type { LayoutRequest } from '../layout/cellLayout';
 import { cellLayoutAt } from '../layout/kept';
 import { leanOf } from '../layout/lean';
@@ -48,7 +48,7 @@ export interface StitchForm {
   readonly fixedSdMm: number;
 }
 
-type FormLookups = Pick<Lookups, 'layouts' | 'swatches'>;
+type FormLookups = Pick<Lookups, 'layouts' | 'swatches' | 'experience'>;
 
 /** How long, broad and thick a unit comes out: by measure, by layout, or by the closed form. */
 export const formOf = (question: FormQuestion, lookups: FormLookups): StitchForm =>
@@ -106,7 +106,7 @@ function sectionsForm(
 /** The form of units that are all alike. */
 function unitsForm(
   { piece, structure, weaveable, body, ends, components }: FormQuestion,
-  { layouts, swatches }: FormLookups,
+  { layouts, swatches, experience }: FormLookups,
 ): StitchForm {
   const { params } = piece.structure;
   const stitch = stitchOf({ structure, params, weaveable, body, ends, without: piece.without });
@@ -116,7 +116,8 @@ function unitsForm(
   const layout = found?.settled ? found : null;
   const solved = layout && stitch.solved(layout);
   const laidOut = joinedForm(solved ?? stitch.closed, ends);
-  const shortening = shorteningOf(sample.path.passes, new Set(piece.without));
+  const usual = shorteningOf(sample.path.passes, new Set(piece.without));
+  const shortening = usual && learntShortening(usual, experience(structure.id).shrinks);
   const swatchesOf = (key: StitchKey | null) => key && swatches(key, piece.thread.id);
   const gauge = gaugeOf({
     form: laidOut,
@@ -135,7 +136,7 @@ function unitsForm(
     own: piece.gauge ?? (weaveable.byMeasure?.example ? { source: 'table', pitchMm: laidOut.pitchMm } : null),
     swatches:
       weaveable.byMeasure && !weaveable.byMeasure.example
-        ? { readings: [weaveable.byMeasure.measured], sameThread: true }
+        ? { readings: [weaveable.byMeasure.measured], sameThread: true, pieces: 0 }
         : swatchesOf(request),
     baseSwatches:
       shortening &&

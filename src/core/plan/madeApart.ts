@@ -45,8 +45,14 @@ export const beadsInAll = (plan: Plan): number =>
     quantities.reduce((sum, { role, total }) => sum + (components.has(role) ? 0 : total), 0),
   );
 
+/** Thread that lies in the work in all, mm. */
+export const inWorkInAllMm = (plan: Plan): number => inAll(plan, ({ thread }) => thread.inWorkMm);
+
 /** Thread to cut in all, mm. */
 export const threadInAllMm = (plan: Plan): number => inAll(plan, ({ thread }) => thread.totalMm);
+
+/** Trips of the needle through beads in all. */
+export const tripsInAll = (plan: Plan): number => inAll(plan, ({ trips }) => trips);
 
 /** Lengths to cut in all. */
 export const lengthsInAll = (plan: Plan): number => inAll(plan, ({ thread }) => thread.lengths);

@@ -13,7 +13,7 @@ import { usualWear } from '../piece/newPiece';
 import { asPiece, partOf, type PartOfPiece } from '../piece/partOfPiece';
 import type { Piece } from '../piece/piece';
 import { tally } from '../read/tally';
-import { totals } from '../read/totals';
+import { total, totals } from '../read/totals';
 import { findingPasses } from '../read/traversals';
 import { weight, type Weight } from '../read/weight';
 import { rolesOf, type Graduation } from '../structures/structure';
@@ -21,7 +21,7 @@ import { threadPlan } from '../supplies/threadPlan';
 import { threadQuestion } from '../supplies/threadQuestion';
 import { threadDoubts } from '../supplies/threadSense';
 import { isEdgeName } from '../weave/edge';
-import type { PartId, Path } from '../weave/path';
+import { isTraversal, type PartId, type Path } from '../weave/path';
 import { once, remembered } from '../tools/remember';
 import { innerRole } from './asBead';
 import type { FindingSpan } from './along';
@@ -202,12 +202,13 @@ function planGraduated(
 }
 
 /** Weaves what has been fitted, and tells everything of it. */
-function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups): Plan | NoPlan {
+function planFitted(part: FittedPart | NoPlan, made: Made, { habits, experience }: Lookups): Plan | NoPlan {
   if (!part.ok) return part;
   const { piece, structure, weaveable, form, gauge, chosen, closure } = part;
   const { from, threadOf, ...readings } = weavePart(part);
   const { holes, exposed, quantities } = readings;
   const { pathless = false, byMeasure = null } = weaveable;
+  const learnt = experience(structure.id);
   const thread = threadPlan(
     threadQuestion({
       piece,
@@ -219,7 +220,7 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
       pathless,
       byMeasure,
     }),
-    habits,
+    { ...habits, threadMargin: learnt.margin?.part ?? habits.threadMargin },
   );
   const { widthMm, thicknessMm } = form;
   const facts = {
@@ -240,6 +241,10 @@ function planFitted(part: FittedPart | NoPlan, made: Made, { habits }: Lookups):
     ...readings,
     // Where nobody has told the path, or a measure stands for it, its thread is not known move by move.
     ...(!pathless && !byMeasure && { work: once(() => changedWork(readings.work(), thread, part)) }),
+    trips: pathless
+      ? quantities.reduce((sum, quantity) => sum + quantity.total, 0)
+      : total(from, ({ path }) => path.moves.filter(isTraversal).length),
+    experience: learnt,
     weaveable,
     seen: { beads: piece.beads, colourings: piece.colourings },
     ...made,

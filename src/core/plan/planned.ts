@@ -9,6 +9,7 @@ import type { View } from '../layout/drawing';
 import type { ToLayOut } from '../layout/kept';
 import type { Sketch } from '../layout/sketch';
 import type { PartOfPiece } from '../piece/partOfPiece';
+import type { Experience } from '../records/experience';
 import type { Weight } from '../read/weight';
 import type { Held } from '../told/told';
 import type { Graduation, Structure, Weaveable } from '../structures/structure';
@@ -79,6 +80,10 @@ export interface Plan extends WovenReadings {
   /** What it is turned about while it is worked, as a tube or a motif is. */
   readonly round: Held['round'];
   readonly thread: ThreadPlan;
+  /** Trips of the needle through beads. */
+  readonly trips: number;
+  /** What was learnt of the stitch from pieces that were made. */
+  readonly experience: Experience;
   /** What its thread is made of. */
   readonly make: ThreadMake;
   readonly gear: Gear;

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { newPart } from '../piece/newPiece';
-import type { Closing } from '../body/kinds';
+import { newPart, usualWear } from '../piece/newPiece';
+import { CLOSINGS, KINDS, KIND_FACTS, SCHOOLS, type Closing } from '../body/kinds';
+import { wordProblem } from '../words/problems';
 import { planPart } from './plan';
 
 const wearer = { personId: null, name: 'Maren', girths: { wrist: 159 }, typical: null };
@@ -26,5 +27,28 @@ describe('what a stitch cannot be closed by', () => {
   });
   it('is told without a reason where it says none', () => {
     expect(problem('two-hole-line', {}, 'joined')).toMatchObject({ code: 'cannot-close', why: null });
+  });
+});
+
+describe('a piece as only a file made elsewhere tells it', () => {
+  it('any kind, by any way to its length, closed in any way, worn by anybody or nobody: planned, or told in words', () => {
+    for (const kind of KINDS)
+      for (const school of SCHOOLS)
+        for (const closing of CLOSINGS)
+          for (const worn of [wearer, null]) {
+            const piece = newPart('Elsewhere', 'tubular-herringbone', worn);
+            const plan = planPart({
+              ...piece,
+              kind,
+              wear: usualWear(kind, school),
+              ends: { ...piece.ends, closing },
+            });
+            if (plan.ok) continue;
+            // A bail is told what it goes over.
+            const girth = ['ease', 'drop', 'elastic', ...(kind === 'bail' ? [] : ['over'])];
+            const needs = KIND_FACTS[kind].place === null && girth.includes(school);
+            expect(plan.problem.code === 'no-place').toBe(needs);
+            expect(wordProblem(plan.problem, { unit: 'cm', denominator: 16, decimal: '.' })).toMatch(/\.$/);
+          }
   });
 });

@@ -1,6 +1,6 @@
 import { KIND_FACTS, type Closing, type Kind } from '../body/kinds';
 import type { Place } from '../body/places';
-import { missingGirth } from '../body/wear';
+import { goesByNothing, missingGirth } from '../body/wear';
 import { canBeKept, type CountRule } from '../fit/rules';
 import type { PartOfPiece } from '../piece/partOfPiece';
 import type { Unsuited } from '../structures/parts';
@@ -9,6 +9,7 @@ import type { Weaveable } from '../structures/structure';
 /** What stands in the way of a plan. The interface words it. */
 export type Problem =
   | { readonly code: 'no-girth'; readonly place: Place; readonly kind: Kind; readonly nobody: boolean }
+  | { readonly code: 'no-place'; readonly kind: Kind }
   | { readonly code: 'structure'; readonly messages: readonly string[] }
   | { readonly code: 'wrong-holes'; readonly beads: readonly Unsuited[] }
   | {
@@ -37,6 +38,7 @@ export function standsInTheWay(
   doubtful: readonly Unsuited[],
 ): Problem | null {
   const { kind, wear: choice, wearer, ends, count } = piece;
+  if (count.by === 'fit' && goesByNothing(kind, choice)) return { code: 'no-place', kind };
   const place = count.by === 'fit' ? missingGirth({ kind, choice, girths: wearer?.girths ?? {} }) : null;
   // A bail goes over what it is told to, without anybody's girth.
   if (place) return { code: 'no-girth', place, kind, nobody: wearer === null };

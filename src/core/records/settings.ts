@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { LEAST_FACTOR } from '../supplies/holeFill';
+import { daysOffSchema } from '../making/schedule';
 import { KIND_FACTS, KINDS, MOST_EASE_MM, type EaseAmounts, type Kind } from '../body/kinds';
+import { storableDocument } from './storable';
 
 /** The version of the document below. A change of what a habit means raises it and adds a step to `readSettings`. */
 const SETTINGS_FORMAT = 1;
@@ -49,6 +51,8 @@ const habitsSchema = z.object({
   countEvery: z.number().int().min(2).max(200).nullable(),
   /** Minutes that one works on each day of the week, from Monday on. */
   workingMin: z.array(z.number().int().min(0).max(960)).length(7),
+  /** Days on which nothing is made. */
+  daysOff: z.array(daysOffSchema).max(100),
 });
 
 /** One's own habits: what a new piece starts from, and how lengths and thread are reckoned. */
@@ -73,6 +77,7 @@ export const USUAL_SETTINGS: Settings = {
   restAfterMin: 45,
   countEvery: 20,
   workingMin: [60, 60, 60, 60, 60, 120, 120],
+  daysOff: [],
 };
 
 /** The ease amounts to start from. */
@@ -81,7 +86,8 @@ export const easeOf = ({ easeMm }: Pick<Settings, 'easeMm'>, kind: Kind): EaseAm
 
 /** What is kept of settings written by any version, habit by habit: one that cannot be read is the usual. */
 export function readSettings(raw: unknown): Settings {
-  const stored = z.record(z.string(), z.unknown()).safeParse(raw).data ?? {};
+  const document = storableDocument.safeParse(raw).data;
+  const stored = z.record(z.string(), z.unknown()).safeParse(document).data ?? {};
   const read = Object.entries(habitsSchema.shape).flatMap(([habit, schema]) => {
     const value = schema.safeParse(stored[habit]);
     return value.success ? [[habit, value.data] as const] : [];

@@ -11,26 +11,27 @@ const whyNotText = (text: string): string | null => {
   return text.isWellFormed() ? null : `Half of a character (a lone surrogate) ${CHARACTER}`;
 };
 
+const isWithin = (value: unknown): value is object => typeof value === 'object' && value !== null;
+
 /**
- * Why a value can never be stored, in words; null where it can. Looks at every text and key in it, however deep, without
- * calling itself.
+ * Why a value can never be stored, in words; null where it can. Looks at every text and key in it, however deep; it calls itself no deeper
+ * than anything may be nested.
  */
-export function whyNotStorable(value: unknown): string | null {
-  const waiting: { readonly value: unknown; readonly depth: number }[] = [{ value, depth: 0 }];
-  for (let next = waiting.pop(); next; next = waiting.pop()) {
-    const { value, depth } = next;
-    if (typeof value === 'string') {
-      const why = whyNotText(value);
+export function whyNotStorable(value: unknown, depth = 0): string | null {
+  if (typeof value === 'string') return whyNotText(value);
+  if (!isWithin(value)) return null;
+  if (depth >= MOST_DEPTH) return 'This is nested deeper than anything Ivy Loom makes. Nothing was changed.';
+  if (Array.isArray(value)) {
+    // One after another: a list of millions is not told over again to look through it.
+    for (const inner of value) {
+      const why = whyNotStorable(inner, depth + 1);
       if (why) return why;
-    } else if (typeof value === 'object' && value !== null) {
-      if (depth >= MOST_DEPTH)
-        return 'This is nested deeper than anything Ivy Loom makes. Nothing was changed.';
-      for (const [key, inner] of Object.entries(value)) {
-        const why = whyNotText(key);
-        if (why) return why;
-        waiting.push({ value: inner, depth: depth + 1 });
-      }
     }
+    return null;
+  }
+  for (const [key, inner] of Object.entries(value)) {
+    const why = whyNotText(key) ?? whyNotStorable(inner, depth + 1);
+    if (why) return why;
   }
   return null;
 }
@@ -40,6 +41,15 @@ export const storableSchema = z.unknown().superRefine((value, context) => {
   const why = whyNotStorable(value);
   if (why) context.addIssue({ code: 'custom', message: why });
 });
+
+/** As long as one document may be as text: a piece, a pattern, a swatch, habits. */
+export const MOST_DOCUMENT = 512 * 1024;
+
+/** A document that can be stored, and that is no larger than any that anybody makes. */
+export const storableDocument = storableSchema.refine(
+  (value) => (JSON.stringify(value) ?? '').length <= MOST_DOCUMENT,
+  'That is larger than anything Ivy Loom keeps. Nothing was changed.',
+);
 
 /** The same without characters that can never be stored; what cannot be mended, a value nested too deep, is left out. */
 export function mendedForStoring(value: unknown, depth = 0): unknown {

@@ -5,7 +5,7 @@ import { daySchema } from './people';
 import { MOST_UNITS, partSchema } from '../piece/part';
 import { threadSchema } from '../materials/material';
 import type { PartOfPiece } from '../piece/partOfPiece';
-import { storableSchema } from './storable';
+import { storableDocument } from './storable';
 import { swatchKey } from '../gauge/stitch';
 import { ownUnits, structureById } from '../structures/registry';
 
@@ -33,11 +33,13 @@ export const swatchSchema = z.object({
   /** The day it was measured, as YYYY-MM-DD. */
   takenOn: daySchema,
   note: z.string().max(400).default(''),
+  /** The mat that the work lay on when it was measured; null where it lay on none. */
+  mat: z.uuid().nullable().default(null),
 });
 export type Swatch = z.infer<typeof swatchSchema>;
 
 /** A swatch as it was kept: the first ones told no format. Throws a ZodError where it is none. */
-export const readSwatch = (raw: unknown): Swatch => swatchSchema.parse(storableSchema.parse(raw));
+export const readSwatch = (raw: unknown): Swatch => swatchSchema.parse(storableDocument.parse(raw));
 
 /** A swatch begins as a piece does: without an end. */
 const swatchPiece = ({ structure, beads, thread, without }: Swatch): Parameters<typeof swatchKey>[0] => ({
@@ -60,8 +62,11 @@ export function keyOfSwatch(swatch: Swatch): StitchKey | null {
   return key;
 }
 
-/** What a swatch says in the book, under its key; nothing where its units do not repeat. */
-export const entriesOf = (swatch: Swatch, stitch: StitchKey | null): SwatchEntry[] =>
+/**
+ * What a swatch says in the book, under its key; nothing where its units do not repeat.
+ * @param piece it is a piece that was finished and measured
+ */
+export const entriesOf = (swatch: Swatch, stitch: StitchKey | null, piece = false): SwatchEntry[] =>
   stitch
     ? [
         {
@@ -69,6 +74,8 @@ export const entriesOf = (swatch: Swatch, stitch: StitchKey | null): SwatchEntry
           threadId: swatch.thread.id,
           rows: swatch.units * stitch.rowsOfUnit,
           lengthMm: swatch.lengthMm,
+          piece,
+          mat: swatch.mat,
         },
       ]
     : [];
@@ -77,11 +84,13 @@ export const entriesOf = (swatch: Swatch, stitch: StitchKey | null): SwatchEntry
 export interface Keyed {
   readonly doc: Swatch;
   readonly stitch: StitchKey | null;
+  /** It is a piece that was finished and measured. */
+  readonly piece?: boolean;
 }
 
 /** A book of swatches for the plan to look in, by keys that are known. */
 export const bookOfKeyed = (swatches: readonly Keyed[]): SwatchBook =>
-  swatchBook(swatches.flatMap(({ doc, stitch }) => entriesOf(doc, stitch)));
+  swatchBook(swatches.flatMap(({ doc, stitch, piece }) => entriesOf(doc, stitch, piece)));
 
 /** The same, by keys found now. */
 export const bookOf = (swatches: readonly Swatch[]): SwatchBook =>
@@ -100,7 +109,8 @@ export function readingsOf(swatches: readonly Swatch[]): Measured[] {
 /** A swatch of a piece's stitch, beads and thread, measured. */
 export const swatchOf = (
   piece: PartOfPiece,
-  measured: Pick<Swatch, 'units' | 'lengthMm' | 'takenOn' | 'tension' | 'note' | 'without'>,
+  measured: Pick<Swatch, 'units' | 'lengthMm' | 'takenOn' | 'tension' | 'note' | 'without'> &
+    Partial<Pick<Swatch, 'mat'>>,
 ): Swatch => ({
   format: SWATCH_FORMAT,
   name: piece.name,
@@ -108,5 +118,6 @@ export const swatchOf = (
   structure: ownUnits(piece.structure),
   beads: piece.beads,
   thread: piece.thread,
+  mat: null,
   ...measured,
 });

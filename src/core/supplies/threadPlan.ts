@@ -223,6 +223,8 @@ export interface ThreadPlan {
   /** How long a tail to leave at the start. */
   readonly tailMm: number;
   readonly endsMm: number;
+  /** Thread to spare, as a part of what lies in the work, and what it comes to. */
+  readonly margin: number;
   readonly marginMm: number;
   /** All of it, joins included. */
   readonly totalMm: number;
@@ -290,6 +292,7 @@ export function threadPlan(q: ThreadQuestion, habits: ThreadHabits): ThreadPlan 
     tailSewsMm,
     tailMm: tailOf(threads[0]?.tailSewsMm ?? 0),
     endsMm: totalMm - inWorkMm - marginMm,
+    margin,
     marginMm,
     totalMm,
     lengths: cutsMm.length,

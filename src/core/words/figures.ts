@@ -25,3 +25,10 @@ export const withCapital = (text: string): string => text.charAt(0).toUpperCase(
 
 /** A part of a whole: "35 %". */
 export const percent = (part: number): string => `${Math.round(100 * part)} %`;
+
+/** Time in hours and minutes: `2 h 10 min`. */
+export function timeWords(ms: number): string {
+  const minutes = Math.max(1, Math.round(ms / 60_000));
+  const [h, min] = [Math.floor(minutes / 60), minutes % 60];
+  return [h > 0 && `${h} h`, (min > 0 || h === 0) && `${min} min`].filter(Boolean).join(' ');
+}

@@ -50,6 +50,8 @@ export function wordProblem(problem: Problem, style: LengthStyle): string {
       return problem.nobody
         ? `Choose who wears it, or a way to find the length that needs nobody’s ${problem.place}.`
         : `The ${problem.place} is not measured yet. ${PLACE_FACTS[problem.place].how}`;
+    case 'no-place':
+      return `The length of ${withArticle(problem.kind)} goes by no girth: under “Who and length”, choose another way to find it.`;
     case 'structure':
       return problem.messages.join(' ');
     case 'wrong-holes':

@@ -213,8 +213,10 @@ export const bringMaterialsAction = action(
   'This could not be read as a table. Save it as CSV and bring it in again.',
   async (text, { db, workspaceId }) => {
     const { problems, ...brought } = readCatalogueCsv(text);
+    // All of it or nothing: what was left out would not be missed until it is.
+    if (problems.length > 0) return done({ kept: 0, problems: [...problems] });
     const kept = await keepCatalogue(db, workspaceId, brought);
     revalidatePath('/', 'layout');
-    return done({ kept, problems: [...problems] });
+    return done({ kept, problems: [] });
   },
 );

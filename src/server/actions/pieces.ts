@@ -6,7 +6,7 @@ import { FITS, KINDS } from '@/core/body/kinds';
 import { SIZES, typicalGirths, type TypicalSize } from '@/core/body/places';
 import { correctedBeads, withCorrected } from '@/core/piece/corrected';
 import { dueDaySchema as daySchema } from '@/core/making/schedule';
-import { patternOf } from '@/core/records/pattern';
+import { aboutPatternSchema, patternOf } from '@/core/records/pattern';
 import { BEAD_ROLES, partSchema } from '@/core/piece/part';
 import { asPiece, type PartOfPiece } from '@/core/piece/partOfPiece';
 import { documentSchema, type Piece } from '@/core/piece/piece';
@@ -15,7 +15,7 @@ import { newPart } from '@/core/piece/newPiece';
 import { structureById } from '@/core/structures/registry';
 import { people } from '@/data/people';
 import { catalogue } from '@/data/materials';
-import { addPattern, patternById } from '@/data/patterns';
+import { addPattern, changePattern, patternById } from '@/data/patterns';
 import { addPiece, pieceById, setDue, settle, SETTLEMENTS } from '@/data/pieces';
 import { addVariant } from '@/data/variants';
 import { workspaceById } from '@/data/workspaces';
@@ -148,6 +148,20 @@ export const keepPatternAction = action(idSchema, GONE, async (id, at) => {
   revalidatePath('/');
   return done(null);
 });
+
+/** Keeps what travels with a pattern: author, source, permission, changes, errata. */
+export const tellPatternAction = action(
+  z.object({ id: z.uuid(), about: aboutPatternSchema }),
+  'This could not be read. Look at what is written, and keep it again.',
+  async ({ id, about }, { db, workspaceId }) => {
+    const found = await patternById(db, workspaceId, id);
+    if (!found) return refused('That pattern is not here any more. Reload the bench.');
+    if (!found.ok) return refused(UNREADABLE);
+    await changePattern(db, workspaceId, id, { ...found.value, about });
+    revalidatePath('/');
+    return done(null);
+  },
+);
 
 async function setBeside(at: At, pieceId: string, doc: Piece): Promise<Answer<null>> {
   const { db, workspaceId } = at;

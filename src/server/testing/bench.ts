@@ -1,13 +1,12 @@
 import { afterAll, afterEach, beforeAll, beforeEach, vi } from 'vitest';
-import { openMemory, type Database } from '@/data/database';
-import { migrate } from '@/data/migrate';
+import type { Database } from '@/data/database';
+import { testDatabase } from '@/data/testing/databases';
 import { theWorkspace } from '@/data/workspaces';
 import { sql } from 'drizzle-orm';
 
-/** A database in memory in the place of the installation’s. */
+/** A database of the tests in the place of the installation’s. */
 async function testBench() {
-  const database: Database = await openMemory();
-  await migrate(database);
+  const database = await testDatabase();
   return {
     database,
     /** Empties it, and answers with the id of a fresh workspace. */

@@ -13,6 +13,7 @@ import { useUndo } from '../fields/useUndo';
 import { Term } from '../glossary/Term';
 import { Begin, Find, ScreenHeader } from '../shell/ScreenHeader';
 import { UnreadableThings } from '../shell/Unreadable';
+import { AboutPattern } from './AboutPattern';
 import { KeptHere } from './KeptHere';
 import { aboutPiece, PieceCard } from './PieceCard';
 import { StartPiece } from './StartPiece';
@@ -21,7 +22,7 @@ import styles from './Bench.module.css';
 import { partOf } from '@/core/piece/partOfPiece';
 
 /** The pieces planned, each with its little true picture; patterns to make again; what was put away. */
-export function BenchScreen({ labels, first, away, patterns, people, beads }: BenchData) {
+export function BenchScreen({ labels, done, first, away, patterns, people, beads }: BenchData) {
   const asked = useSearchParams().has('start');
   const router = useRouter();
   const [begun, setBegun] = useState(labels.length === 0);
@@ -76,6 +77,7 @@ export function BenchScreen({ labels, first, away, patterns, people, beads }: Be
             <PieceCard
               key={label.id}
               label={label}
+              done={done[label.id]}
               people={people}
               shown={cards.get(label.id)}
               onWant={want}
@@ -100,15 +102,19 @@ function Patterns({ patterns }: { readonly patterns: readonly StoredPattern[] })
       <h2 id="patterns">Patterns</h2>
       <p className="soft">Pieces without their wearer. “Start a piece” makes one of them for anybody.</p>
       <ul>
-        {patterns.map(({ id, doc: { piece: doc } }) => (
+        {patterns.map(({ id, doc: { piece: doc, about } }) => (
           <li key={id}>
             <span>
               <strong>{doc.name}</strong> · {doc.kind} ·{' '}
               {structureById(partOf(doc).structure.id)?.name.toLowerCase()}
             </span>
+            <a href={`/api/files/pattern?id=${id}`}>
+              Take along<span className="srOnly">: the pattern {doc.name}</span>
+            </a>
             <Button onClick={() => void putAway(id, doc.name)}>
               Archive<span className="srOnly"> the pattern {doc.name}</span>
             </Button>
+            <AboutPattern id={id} name={doc.name} about={about} />
           </li>
         ))}
       </ul>

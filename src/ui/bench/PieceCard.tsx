@@ -11,6 +11,7 @@ import { duplicateAction, keepPatternAction, makeAgainAction } from '@/server/ac
 import type { Person, PieceLabel } from '@/server/screens';
 import { ask } from '../fields/ask';
 import { useUndo } from '../fields/useUndo';
+import { takeFile } from '../paper/saveFile';
 import { GivenLayouts } from '../layouts/useLayouts';
 import { UnreadableThing } from '../shell/Unreadable';
 import { CardFacts, CardPicture } from './PieceFacts';
@@ -20,6 +21,8 @@ import styles from './Bench.module.css';
 
 interface Props {
   readonly label: PieceLabel;
+  /** How much of it is done on the mat, from 0 to 1; undefined where it is not there. */
+  readonly done?: number | undefined;
   readonly people: readonly Person[];
 }
 
@@ -38,7 +41,7 @@ export const aboutPiece = ({ kind, wearer, structureId }: PieceLabel): string =>
   `${kind}${wearer ? ` for ${wearer}` : ''} · ${structureById(structureId)?.name.toLowerCase() ?? structureId}`;
 
 /** A piece on the bench with its little true picture, and what can be done with it. */
-export function PieceCard({ label, people, shown, onWant, bench, onTop }: CardProps) {
+export function PieceCard({ label, done, people, shown, onWant, bench, onTop }: CardProps) {
   const { id, name } = label;
   // A long bench is fetched and drawn as far as it is looked at.
   const { ref, inView } = useInView({ rootMargin: '400px', triggerOnce: true, initialInView: onTop });
@@ -62,7 +65,11 @@ export function PieceCard({ label, people, shown, onWant, bench, onTop }: CardPr
         <p className="soft">{aboutPiece(label)}</p>
         {label.onMat && (
           <p>
-            <Link href={`/make/${id}`}>On the mat: go on making</Link>
+            <Link href={`/make/${id}`}>
+              {done === 1
+                ? 'Made: look at how it came out'
+                : `On the mat, ${Math.floor(100 * (done ?? 0))} % done: go on making`}
+            </Link>
           </p>
         )}
       </div>
@@ -128,6 +135,11 @@ function Acts({ label, people }: Props) {
             { key: 'again', label: 'Make it for somebody else', onClick: () => setAgain(true) },
             { key: 'copy', label: 'Duplicate', onClick: () => void duplicate() },
             { key: 'pattern', label: 'Keep as a pattern', onClick: () => void keepPattern() },
+            {
+              key: 'file',
+              label: 'Take along as a file',
+              onClick: () => takeFile(`/api/files/piece?id=${id}`),
+            },
             { key: 'away', label: 'Archive', onClick: () => void putAway(id, name) },
           ],
         }}

@@ -14,6 +14,7 @@ class Worker {
   static asked: string[] = [];
   static last: Worker | null = null;
   onmessage: ((event: { data: FromLayout }) => void) | null = null;
+  onerror: (() => void) | null = null;
   constructor() {
     Worker.last = this;
   }
@@ -49,5 +50,19 @@ describe('what could not be laid out', () => {
     layoutStore.want(wanted);
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect(Worker.asked).toEqual([wanted.key]);
+  });
+
+  it('a worker that cannot start is told too, and another is started for the next', async () => {
+    const [wanted, next] = [request('while the program is renewed'), request('the next')];
+    layoutStore.want(wanted);
+    await vi.waitFor(() => expect(Worker.asked).toEqual([wanted.key]));
+    const broken = Worker.last;
+    broken?.onerror?.();
+    expect(layingOut(layoutStore.read(), wanted)).toEqual({
+      why: expect.stringContaining('reload') as string,
+    });
+    layoutStore.want(next);
+    await vi.waitFor(() => expect(Worker.asked).toEqual([wanted.key, next.key]));
+    expect(Worker.last).not.toBe(broken);
   });
 });

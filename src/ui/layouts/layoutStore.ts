@@ -83,6 +83,7 @@ class LayoutStore {
   private start(): Worker {
     const worker = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<FromLayout>) => this.take(data);
+    worker.onerror = () => this.broke();
     return worker;
   }
 
@@ -90,6 +91,13 @@ class LayoutStore {
     this.worker?.terminate();
     this.worker = null;
     this.working = null;
+  }
+
+  /** It could not be started: its script is gone, as after an update of the program, or the browser is out of memory. */
+  private broke(): void {
+    if (this.working) this.failed.set(this.working.key, 'reload the page to try again');
+    this.stop();
+    this.changed();
   }
 
   private take(message: FromLayout): void {

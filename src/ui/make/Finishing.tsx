@@ -2,12 +2,10 @@
 
 import { Button } from 'antd';
 import { useState } from 'react';
-import { progress } from '@/core/making/progress';
 import { Choice } from '../fields/Choice';
 import { LengthInput } from '../fields/LengthInput';
-import { useLengths } from '../shell/lengths';
 import type { MatProps } from './matProps';
-import { timeWords } from './Where';
+import { AgainstPlan } from './AgainstPlan';
 import styles from './make.module.css';
 
 const RANGE = { minMm: 5, maxMm: 5000 };
@@ -17,14 +15,11 @@ const SITS = [
   { value: 'loose', label: 'loose' },
 ] as const;
 
-/** Finished: how long it came out beside how long it was to be, and how it sits. */
-export function Finishing({ mat, state, happens }: MatProps) {
-  const { show, change } = useLengths();
+/** Finished: how long it came out, how it sits, and all of it beside the plan. */
+export function Finishing({ mat, state, happens }: Omit<MatProps, 'matId' | 'pictures'>) {
   const { finished } = state;
   const [finalMm, setFinalMm] = useState<number | null>(finished?.finalMm ?? null);
   const [sits, setSits] = useState<(typeof SITS)[number]['value'] | null>(finished?.sits ?? null);
-  const { spentMs } = progress(mat, state);
-  const { finishedMm } = mat.planned;
   return (
     <div className={styles.form}>
       <LengthInput label="Finished length" mm={finalMm} range={RANGE} onChange={setFinalMm} />
@@ -38,20 +33,14 @@ export function Finishing({ mat, state, happens }: MatProps) {
         {finished ? 'Keep it so' : 'It is finished'}
       </Button>
       {finished && (
-        <dl className={styles.against}>
-          <dt>planned</dt>
-          <dd className="figures">{show(finishedMm)}</dd>
-          <dt>came out</dt>
-          <dd className="figures">
-            {finished.finalMm === null
-              ? 'not measured'
-              : `${show(finished.finalMm)} (${change(finished.finalMm - finishedMm)})`}
-          </dd>
-          <dt>at the mat</dt>
-          <dd className="figures">{spentMs > 0 ? timeWords(spentMs) : 'not told'}</dd>
-          <dt>sits</dt>
-          <dd>{finished.sits ?? 'not told'}</dd>
-        </dl>
+        <>
+          <AgainstPlan mat={mat} state={state} />
+          <p className="soft">
+            Worn for a while it may sit otherwise: tell it here then. What this piece tells goes into the next
+            plan in its stitch: how long a unit came out, what was drawn in, how fast the thread went, and
+            your pace.
+          </p>
+        </>
       )}
     </div>
   );

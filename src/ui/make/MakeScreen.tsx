@@ -3,11 +3,13 @@
 import { LeftOutlined, RightOutlined, SoundOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import Link from 'next/link';
-import { useMemo, useRef, type TouchEvent } from 'react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useRef, type TouchEvent } from 'react';
 import { back, forward, forwardUnit, here, type Here } from '@/core/making/making';
 import { progress, station } from '@/core/making/progress';
 import { threadLeft } from '@/core/making/threadLeft';
 import type { MakeScreenData } from '@/server/screens';
+import { keepThisPage } from '../shell/offline';
 import { useAtHand } from '../shell/atHand';
 import { Apart } from './Apart';
 import { Happenings } from './Happenings';
@@ -38,6 +40,18 @@ export function MakeScreen({ mat: stored, happened, changed }: MakeScreenData) {
   const thread = useMemo(() => threadLeft(mat, state), [mat, state]);
   const pictures = usePictures(mat);
   useAwake();
+  useEffect(() => {
+    if (telling.kind === 'kept') keepThisPage();
+  }, [telling.kind]);
+  const router = useRouter();
+  const finishedAt = state.finished?.when;
+  const known = useRef(finishedAt);
+  useEffect(() => {
+    if (telling.kind !== 'kept' || known.current === finishedAt) return;
+    known.current = finishedAt;
+    // What it tells the next is there for every screen.
+    router.refresh();
+  }, [telling.kind, finishedAt, router]);
   const said = now.step && (settings.steps === 'full' ? now.step.text : now.step.brief);
   const spoken = useSpoken(said);
 
@@ -123,7 +137,14 @@ export function MakeScreen({ mat: stored, happened, changed }: MakeScreenData) {
           Done, next <RightOutlined aria-hidden />
         </Button>
       </nav>
-      <Happenings mat={mat} state={state} here={now} happens={happens} />
+      <Happenings
+        matId={stored.id}
+        mat={mat}
+        state={state}
+        here={now}
+        pictures={pictures}
+        happens={happens}
+      />
     </div>
   );
 }

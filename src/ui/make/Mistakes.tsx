@@ -9,11 +9,14 @@ import { CountInput } from '../fields/CountInput';
 import { Choice } from '../fields/Choice';
 import { Toggle } from '../fields/Toggle';
 import { useLooks } from '../piece/looks';
+import { Broken } from './Broken';
 import type { MatProps } from './matProps';
 import styles from './make.module.css';
 
 /** Work that was taken apart, beads that did not come into it, and passes that are left out: the counts follow. */
-export function Mistakes({ mat, state, here: { part, made, at }, happens }: MatProps) {
+export function Mistakes(props: MatProps) {
+  const { mat, state, here, happens } = props;
+  const { part, made, at } = here;
   const [units, setUnits] = useState<number | null>(null);
   const [why, setWhy] = useState<(typeof WASTES)[number]>('lost');
   const looks = useLooks(partOf(mat.piece, part.id));
@@ -66,13 +69,7 @@ export function Mistakes({ mat, state, here: { part, made, at }, happens }: MatP
       >
         Keep
       </Button>
-      {why === 'broken' && (
-        <p className="soft">
-          A broken bead in the work: where its neighbours hold, the thread can be drawn tight past it, or
-          another sewn into its place on a later pass. A bead that a row hangs on can only be mended by
-          ripping back to it.
-        </p>
-      )}
+      {why === 'broken' && <Broken {...props} key={part.id} role={role} />}
       {lost.size > 0 && (
         <p className="soft">
           Gone so far: {[...lost].map(([one, n]) => `${n} ${one === 'loop' ? 'loop seeds' : one}`).join(', ')}

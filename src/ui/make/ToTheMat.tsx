@@ -1,7 +1,6 @@
 'use client';
 
 import { App, Button } from 'antd';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { sameChoices } from '@/core/making/mat';
@@ -38,9 +37,16 @@ export function ToTheMat({ id, piece, onMat }: Props) {
   return (
     <>
       {onMat && (
-        <Link href={`/make/${id}`} className="ant-btn">
+        <Button
+          type={changed ? 'default' : 'primary'}
+          href={`/make/${id}`}
+          onClick={(event) => {
+            event.preventDefault();
+            router.push(`/make/${id}`);
+          }}
+        >
           Go on making
-        </Link>
+        </Button>
       )}
       {(onMat === null || changed) && (
         <Button type="primary" loading={laying} onClick={() => void lay()}>

@@ -1,14 +1,8 @@
 'use client';
 
 import type { Progress, Station } from '@/core/making/progress';
+import { timeWords } from '@/core/words/figures';
 import styles from './make.module.css';
-
-/** Time in hours and minutes: `2 h 10 min`. */
-export function timeWords(ms: number): string {
-  const minutes = Math.max(1, Math.round(ms / 60_000));
-  const [h, min] = [Math.floor(minutes / 60), minutes % 60];
-  return [h > 0 && `${h} h`, (min > 0 || h === 0) && `${min} min`].filter(Boolean).join(' ');
-}
 
 /** Where the work is: part, unit, row; how far, how many beads and how much time are left. */
 export function Where({
@@ -19,21 +13,23 @@ export function Where({
   readonly progress: Progress;
 }) {
   const beads = left.reduce((sum, { count }) => sum + count, 0);
-  const { part, nth, unit, row, step, steps } = at;
-  const words = [
-    part.times > 1 && `${part.name} ${nth} of ${part.times}`,
-    unit !== null && `unit ${Math.min(unit, part.units)} of ${part.units}`,
-    // Where a row is a unit it is told already.
-    row !== null && part.rowWord !== 'unit' && `${part.rowWord} ${row}`,
-    `step ${step} of ${steps}`,
-  ].filter(Boolean);
+  const { part, nth, unit, row, step, steps, toDo } = at;
+  const words = !toDo
+    ? ['all steps done']
+    : [
+        part.times > 1 && `${part.name} ${nth} of ${part.times}`,
+        unit !== null && `unit ${Math.min(unit, part.units)} of ${part.units}`,
+        // Where a row is a unit it is told already.
+        row !== null && part.rowWord !== 'unit' && `${part.rowWord} ${row}`,
+        `step ${step} of ${steps}`,
+      ].filter(Boolean);
   return (
     <section className={styles.where} aria-label="Where you are">
       <p className={styles.station}>{words.join(' · ')}</p>
       <progress className={styles.bar} max={1} value={done} aria-label="How far it is" />
       <p className="figures">
         <strong>{Math.floor(done * 100)} %</strong> done · {beads} beads left
-        {leftMs !== null && ` · about ${timeWords(leftMs)} at your pace`}
+        {leftMs !== null && toDo && ` · about ${timeWords(leftMs)} at your pace`}
       </p>
     </section>
   );

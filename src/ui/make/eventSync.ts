@@ -1,6 +1,8 @@
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 import * as z from 'zod';
 import { eventSchema, MOST_EVENTS, type MakingEvent } from '@/core/making/events';
+import { sendPhoto } from './photoBox';
+import { refusalIn } from '../fields/refusal';
 
 /** How telling goes. */
 export type TellState =
@@ -50,7 +52,6 @@ async function untold(matId: string): Promise<MakingEvent[]> {
 }
 
 const happenedSchema = z.object({ events: z.array(eventSchema), upTo: z.number() });
-const wordsSchema = z.object({ message: z.string() });
 
 /** Taps are gathered so long, and what was not heard is told again after so long, ms. */
 const GATHER_MS = 150;
@@ -124,12 +125,29 @@ export class EventSync {
     this.busy = true;
     const sent = this.waiting.slice(0, MOST_EVENTS);
     try {
+      const kept = await this.sendPhotos(sent);
+      if (kept !== null) return this.untaken(kept.status, kept.message);
       await this.hear(await this.sending(sent), sent);
     } catch {
       this.later();
     } finally {
       this.busy = false;
     }
+  }
+
+  /** Photographs go before what tells of them. */
+  private async sendPhotos(sent: readonly MakingEvent[]) {
+    for (const { what } of sent) {
+      const refusal = what.did === 'photo' ? await sendPhoto(this.matId, what.photo) : null;
+      if (refusal) return refusal;
+    }
+    return null;
+  }
+
+  /** It was not taken: for now, or for good. */
+  private untaken(status: number, message: string): void {
+    if (status >= 500 || [408, 425, 429].includes(status)) return this.later();
+    this.tell({ kind: 'refused', message });
   }
 
   private sending(sent: readonly MakingEvent[]): Promise<Response> {
@@ -148,9 +166,8 @@ export class EventSync {
     const answer: unknown = await response.json();
     const heard = happenedSchema.safeParse(answer);
     if (!response.ok || !heard.success) {
-      if (response.status >= 500 || [408, 425, 429].includes(response.status)) return this.later();
-      const message = wordsSchema.safeParse(answer).data?.message ?? 'The program would not take it.';
-      return this.tell({ kind: 'refused', message });
+      const message = refusalIn(answer) ?? 'The program would not take it.';
+      return this.untaken(response.status, message);
     }
     const ids = new Set(sent.map(({ id }) => id));
     this.waiting = this.waiting.filter(({ id }) => !ids.has(id));

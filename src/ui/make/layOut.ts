@@ -6,6 +6,7 @@ import { layOnMat, readMat } from '@/core/making/mat';
 import type { Piece } from '@/core/piece/piece';
 import type { Lookups, NoPlan } from '@/core/plan/plan';
 import type { Settings } from '@/core/records/settings';
+import { refusalIn } from '../fields/refusal';
 
 export type LaidOut =
   | { readonly ok: true }
@@ -13,7 +14,6 @@ export type LaidOut =
   | { readonly ok: false; readonly message: string };
 
 const AWAY = 'The program does not answer, so the plan was not laid on the mat. Try again.';
-const wordsSchema = z.object({ message: z.string() });
 const madeSchema = z.object({ id: z.string() });
 const lyingSchema = z.object({
   mat: z.unknown().transform(readMat),
@@ -28,7 +28,7 @@ async function asked(url: string, body?: unknown): Promise<unknown> {
       : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) },
   );
   const answer: unknown = await response.json();
-  if (!response.ok) throw new Error(wordsSchema.safeParse(answer).data?.message ?? AWAY);
+  if (!response.ok) throw new Error(refusalIn(answer) ?? AWAY);
   return answer;
 }
 

@@ -50,6 +50,7 @@ export function AsTable() {
       </label>
       {problems.length > 0 && (
         <ul role="alert" className={styles.problem}>
+          <li>Nothing was brought in. Mend this, and bring the file in again:</li>
           {problems.slice(0, TOLD).map((problem) => (
             <li key={problem}>{problem}</li>
           ))}

@@ -1,6 +1,7 @@
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 import * as z from 'zod';
 import type { Piece } from '@/core/piece/piece';
+import { refusalIn } from '../fields/refusal';
 
 /** One edit on its way to the server: the whole piece as it is after it. Sent again, its id makes it count once. */
 export interface Change {
@@ -108,7 +109,6 @@ export type SendAnswer =
 /** What a browser still sends of a page that is being left (Fetch standard, keepalive: 64 KiB in all). */
 const KEPT_ALIVE = 60_000;
 
-const wordsSchema = z.object({ message: z.string() });
 const savedSchema = z.object({ revision: z.number() });
 
 /** Sends what is owed. */
@@ -128,7 +128,7 @@ export async function send({
     });
     if (response.status === 409) return { kind: 'stale' };
     const answer: unknown = await response.json();
-    const message = wordsSchema.safeParse(answer).data?.message ?? null;
+    const message = refusalIn(answer);
     if (response.status >= 500 || [408, 425, 429].includes(response.status))
       return { kind: 'unheard', message };
     const saved = savedSchema.safeParse(answer);
@@ -181,7 +181,7 @@ export async function asOwnPiece(doc: unknown): Promise<OwnAnswer> {
     const answer: unknown = await response.json();
     const made = z.object({ id: z.string() }).safeParse(answer);
     if (response.ok && made.success) return { ok: true, id: made.data.id };
-    return { ok: false, message: wordsSchema.safeParse(answer).data?.message ?? 'It was not taken.' };
+    return { ok: false, message: refusalIn(answer) ?? 'It was not taken.' };
   } catch {
     return { ok: false, message: 'Ivy Loom does not answer. It stays in this browser; try again.' };
   }

@@ -150,14 +150,27 @@ export function drawingReach({ plan, piece }: Props): { readonly aboveMm: number
   return { aboveMm: Math.max(-from[1], least) + 0.5, belowMm: Math.max(to[1], least) + 0.5 };
 }
 
+/** What the whole drawing takes: where it begins, how wide and how high it is, mm. */
+export function drawingBox({ plan, piece }: Props): {
+  readonly from: readonly [number, number];
+  readonly wideMm: number;
+  readonly highMm: number;
+} {
+  const { aboveMm, belowMm } = drawingReach({ piece, plan });
+  const before = 1 + (piece.ends.closing === 'clasp' ? overhangMm(plan.clasp) : 0);
+  return {
+    from: [-before, -aboveMm],
+    wideMm: plan.stations.totalMm + before + beyondMm(plan) + 1,
+    highMm: aboveMm + belowMm,
+  };
+}
+
 /** The piece alone, as wide as its place, for a card on the bench. */
 export function PieceStrip({ piece, plan }: Props) {
-  const { aboveMm, belowMm } = drawingReach({ piece, plan });
-  const { totalMm } = plan.stations;
-  const before = 1 + (piece.ends.closing === 'clasp' ? overhangMm(plan.clasp) : 0);
+  const { from, wideMm, highMm } = drawingBox({ piece, plan });
   return (
     <svg
-      viewBox={`${-before} ${-aboveMm} ${totalMm + before + beyondMm(plan) + 1} ${aboveMm + belowMm}`}
+      viewBox={`${from.join(' ')} ${wideMm} ${highMm}`}
       width="100%"
       style={{ display: 'block', maxHeight: 84 }}
       aria-hidden

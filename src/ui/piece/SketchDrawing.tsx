@@ -3,7 +3,7 @@ import { memo, useId, useMemo } from 'react';
 import { timesWithin, type Sketch, type SketchPart, type Stretch } from '@/core/layout/sketch';
 import { SeenBead } from './BeadShape';
 import { STEPPED_BACK, threadLook } from './beadLook';
-import { useLooks, type Looks } from './looks';
+import { useLooks, useOnPaper, type Looks } from './looks';
 import { SketchImage } from './SketchImage';
 import type { SketchProps } from './sketchProps';
 
@@ -13,7 +13,8 @@ const MOST_DRAWN = 1200;
 /** A sketch in millimetres, drawn or, where it is too much for that, painted. */
 export const SketchDrawing = memo(function SketchDrawing(props: SketchProps) {
   const drawn = props.sketch.parts.reduce((sum, { beads }) => sum + beads.length, 0);
-  return drawn > MOST_DRAWN ? <SketchImage {...props} /> : <Drawn {...props} />;
+  const onPaper = useOnPaper();
+  return drawn > MOST_DRAWN && !onPaper ? <SketchImage {...props} /> : <Drawn {...props} />;
 });
 
 const EVERYWHERE: Stretch = { fromMm: -Infinity, toMm: Infinity };

@@ -12,6 +12,8 @@ export interface Looking {
   readonly teaching: boolean;
   /** With a mark on each, so that colour alone says nothing. */
   readonly marks: boolean;
+  /** To be printed: drawn bead by bead, however many they are. */
+  readonly onPaper?: boolean;
 }
 
 const AS_THEY_ARE: Looking = { teaching: false, marks: false };
@@ -45,6 +47,9 @@ export function looksOf({ beads, colourings = {} }: Coloured, { teaching, marks 
     return { bead: { ...bead, colourName: name, colour: hex }, mark: marks ? apart.mark : null };
   };
 }
+
+/** Whether pictures here are to be printed. */
+export const useOnPaper = (): boolean => use(Context).onPaper ?? false;
 
 export function useLooks(piece: Coloured): Looks {
   const looking = use(Context);

@@ -2,10 +2,11 @@
 
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { MOST_LETTERS, type Piece } from '@/core/piece/piece';
 import { partOf } from '@/core/piece/partOfPiece';
 import { structureById } from '@/core/structures/registry';
+import { keepThisPage } from '../shell/offline';
 import type { SyncState } from '../outbox/pieceSync';
 import { useShortcut } from '../shortcuts/useShortcut';
 import type { Retrace } from './usePiece';
@@ -95,6 +96,9 @@ function NameField({ name, onChange }: { name: string; onChange: (name: string) 
 }
 
 function SaveState({ state }: { state: SyncState }) {
+  useEffect(() => {
+    if (state.kind === 'saved') keepThisPage();
+  }, [state.kind]);
   const words: Readonly<Record<SyncState['kind'], string>> = {
     saved: 'saved',
     saving: 'saving …',

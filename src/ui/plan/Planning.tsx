@@ -28,7 +28,9 @@ import { Corrected } from './Corrected';
 import { CountSection } from './CountSection';
 import { PaletteDrag } from './palette/PaletteDrag';
 import { useOpenPart } from './parts/useOpenPart';
+import { Practise } from '../make/Practise';
 import { ToTheMat } from '../make/ToTheMat';
+import { TakeAlong } from '../paper/TakeAlong';
 import { PlanHeader } from './PlanHeader';
 import { PointedProvider, usePointer } from './pointed';
 import type { Early } from './FirstLook';
@@ -133,6 +135,8 @@ function Planned({
             onName={(name) => changeCarrier({ name })}
           >
             <ToTheMat id={stored.id} piece={piece} onMat={onMat} />
+            {onMat === null && <Practise piece={piece} kinds={catalogue.beads} />}
+            {shown && <TakeAlong id={stored.id} piece={piece} plan={shown} />}
             <Button aria-pressed={comparing} onClick={() => setComparing(!comparing)}>
               Compare
             </Button>

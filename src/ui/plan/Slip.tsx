@@ -11,12 +11,13 @@ import { LOOP_ROLE } from '@/core/closures/sewnLoop';
 import type { BeadMaterial } from '@/core/materials/material';
 import type { PartId } from '@/core/weave/path';
 import { CORE_ROLE } from '@/core/joints/setIn';
+import { timeMs } from '@/core/plan/time';
 import { lengthsInAll, madeApart, threadInAllMm, type MadeApart } from '@/core/plan/madeApart';
 import type { Plan, Warning } from '@/core/plan/plan';
 import type { RoleQuantity } from '@/core/plan/quantities';
 import { beadsToBuy, packsToBuy, threadToBuyMm } from '@/core/supplies/toBuy';
 import { distinct } from '@/core/structures/structure';
-import { counted, withCapital } from '@/core/words/figures';
+import { counted, timeWords, withCapital } from '@/core/words/figures';
 import { Term } from '../glossary/Term';
 import { BeadIcon } from '../piece/BeadShape';
 import { useLooks, type Looks } from '../piece/looks';
@@ -158,6 +159,7 @@ export function Slip({ plan, onChooseBead }: Props) {
         <Line name="nearly always comes to">
           {show(chosen.lowMm)} to {show(chosen.highMm)}
         </Line>
+        <Line name="time at the mat">{paceWords(plan)}</Line>
         <Line name="weighs">
           {plan.weight.grams < 10 ? figure(plan.weight.grams, 1) : Math.round(plan.weight.grams)} g
           {plan.weight.unknown.length > 0 && ` without ${plan.weight.unknown.join(', ')}`}
@@ -177,6 +179,15 @@ export function Slip({ plan, onChooseBead }: Props) {
       />
     </section>
   );
+}
+
+/** How long it takes, and how that is known. */
+function paceWords(plan: Plan): string {
+  const { pace } = plan.experience;
+  const by = pace
+    ? `at your pace, by ${counted(pace.pieces, 'piece')}${pace.ofStitch ? ' in this stitch' : ''}`
+    : 'a guess: your pace is not known yet';
+  return `about ${timeWords(timeMs(plan))}, ${by}`;
 }
 
 /** Beads with some to spare; pointed at, how many packs that is, and how many pieces can share them. */

@@ -4,17 +4,22 @@ import { App, Button, Input } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { pace, schedule, type Job } from '@/core/making/schedule';
+import { isOff, schedule, type DaysOff, type Job } from '@/core/making/schedule';
+import { experienceBook } from '@/core/records/experience';
+import { pace } from '@/core/records/pace';
+import { counted, timeWords } from '@/core/words/figures';
 import { setDueAction } from '@/server/actions/pieces';
 import type { PieceToMake, ScheduleData } from '@/server/screens';
 import { ask } from '../fields/ask';
+import { saveFile } from '../paper/saveFile';
 import { CountInput } from '../fields/CountInput';
-import { timeWords } from '../make/Where';
 import { useAtHand } from '../shell/atHand';
 import { ScreenHeader } from '../shell/ScreenHeader';
 import { changeSettings } from '../shell/settingsSync';
 import { today } from '../shell/today';
+import { AwayDays } from './AwayDays';
 import { calendarFile } from './calendarFile';
+import { dayWords } from './dayWords';
 import styles from './schedule.module.css';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
@@ -23,26 +28,26 @@ const MIN_MS = 60_000;
 const WEEKS = 6;
 
 /** When to make what: hours to go at one's own pace, shared out over the evenings there are. */
-export function ScheduleScreen({ pieces, made }: ScheduleData) {
-  const { settings } = useAtHand();
+export function ScheduleScreen({ pieces }: ScheduleData) {
+  const { settings, records } = useAtHand();
   const [all, setAll] = useState(false);
-  const own = useMemo(() => pace(made), [made]);
-  const wanted = pieces.filter(({ onMat, dueOn }) => onMat || dueOn !== null);
+  const book = useMemo(() => experienceBook(records.map(({ record }) => record)), [records]);
+  const own = useMemo(() => pace(records.map(({ record }) => record)), [records]);
+  const wanted = pieces.filter(({ onMat, done, dueOn }) => (onMat && done < 1) || dueOn !== null);
   const others = pieces.filter((piece) => !wanted.includes(piece));
   const from = today();
   const { jobs, plan } = useMemo(() => {
-    const toMake = wanted.flatMap(({ id, name, dueOn, tripsLeft }): Job[] =>
-      tripsLeft === null ? [] : [{ id, name, dueOn, minutes: (tripsLeft * own.tripMs) / MIN_MS }],
-    );
-    return { jobs: toMake, plan: schedule(toMake, settings.workingMin, from) };
+    const toMake = wanted.flatMap(({ id, name, dueOn, structure, tripsLeft }): Job[] => {
+      const tripMs = book(structure).pace?.tripMs ?? own.tripMs;
+      return tripsLeft === null ? [] : [{ id, name, dueOn, minutes: (tripsLeft * tripMs) / MIN_MS }];
+    });
+    return { jobs: toMake, plan: schedule(toMake, settings.workingMin, from, settings.daysOff) };
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [pieces, own, settings.workingMin, from]);
+  }, [pieces, book, own, settings.workingMin, settings.daysOff, from]);
   const ends = new Map(plan.ends.map((end) => [end.id, end]));
   const late = plan.ends.filter(({ lateDays }) => lateDays > 0).length;
   const save = () => {
-    const url = URL.createObjectURL(new Blob([calendarFile(jobs, plan)], { type: 'text/calendar' }));
-    Object.assign(document.createElement('a'), { href: url, download: 'ivy-loom.ics' }).click();
-    URL.revokeObjectURL(url);
+    saveFile(calendarFile(jobs, plan), 'ivy-loom.ics', 'text/calendar');
   };
   return (
     <>
@@ -54,7 +59,7 @@ export function ScheduleScreen({ pieces, made }: ScheduleData) {
       <p className="soft">
         {own.pieces === 0
           ? `Hours to go are a guess, ${Math.round(own.tripMs / 1000)} seconds for each trip through a bead: your own pace is known as soon as you have worked at the mat.`
-          : `Hours to go are at your own pace, ${(own.tripMs / 1000).toFixed(1)} seconds for each trip through a bead, by what you made of ${own.pieces} ${own.pieces === 1 ? 'piece' : 'pieces'}.`}
+          : `Hours to go are at your own pace, ${(own.tripMs / 1000).toFixed(1)} seconds for each trip through a bead, by what you made of ${counted(own.pieces, 'piece')}; in a stitch that you have worked before, at your pace in it.`}
       </p>
       {wanted.length === 0 ? (
         <p className={`card ${styles.empty}`}>
@@ -80,7 +85,9 @@ export function ScheduleScreen({ pieces, made }: ScheduleData) {
                   <tr key={piece.id}>
                     <th scope="row">
                       <Link href={`/${piece.onMat ? 'make' : 'plan'}/${piece.id}`}>{piece.name}</Link>
-                      {piece.onMat && <span className="soft"> on the mat</span>}
+                      {piece.onMat && (
+                        <span className="soft"> on the mat, {Math.floor(100 * piece.done)} % done</span>
+                      )}
                     </th>
                     <td>
                       <Due piece={piece} />
@@ -109,7 +116,7 @@ export function ScheduleScreen({ pieces, made }: ScheduleData) {
           </table>
         </div>
       )}
-      <Calendar from={from} days={plan.days} jobs={jobs} />
+      <Calendar from={from} days={plan.days} jobs={jobs} off={settings.daysOff} />
       <section className={`card ${styles.week}`} aria-labelledby="week">
         <h2 id="week">Minutes at the mat</h2>
         <div className={styles.hours}>
@@ -127,6 +134,7 @@ export function ScheduleScreen({ pieces, made }: ScheduleData) {
           ))}
         </div>
       </section>
+      <AwayDays />
       {others.length > 0 && (
         <section className={`card ${styles.week}`} aria-labelledby="others">
           <h2 id="others">Others on the bench</h2>
@@ -146,13 +154,6 @@ export function ScheduleScreen({ pieces, made }: ScheduleData) {
     </>
   );
 }
-
-const dayWords = (on: string): string =>
-  new Date(`${on}T00:00:00`).toLocaleDateString('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-  });
 
 /** The day by which a piece is wanted. */
 function Due({ piece: { id, name, dueOn } }: { readonly piece: PieceToMake }) {
@@ -183,10 +184,12 @@ function Calendar({
   from,
   days,
   jobs,
+  off,
 }: {
   readonly from: string;
   readonly days: ReturnType<typeof schedule>['days'];
   readonly jobs: readonly Job[];
+  readonly off: readonly DaysOff[];
 }) {
   if (days.length === 0) return null;
   const work = new Map(days.map(({ on, jobs: today }) => [on, today]));
@@ -222,6 +225,7 @@ function Calendar({
                       aria-current={on === from ? 'date' : undefined}
                     >
                       <span className={styles.day}>{dayWords(on).replace(/^\w+,? /, '')}</span>
+                      {isOff(on, off) && <em>off</em>}
                       {(due.get(on) ?? []).map((name) => (
                         <strong key={name}>{name} is wanted</strong>
                       ))}

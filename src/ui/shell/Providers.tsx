@@ -26,6 +26,7 @@ export function Providers({
   nonce: fresh,
   swatches,
   unreadableSwatches,
+  records,
   children,
   ...kept
 }: AtHand & {
@@ -53,7 +54,12 @@ export function Providers({
         {/* Long enough to be read by whoever looks up from her beads. */}
         <App notification={{ placement: 'bottomLeft' }} message={{ duration: 8 }}>
           <LengthsProvider unit={lengthUnit} denominator={settings.denominator} decimal={settings.decimal}>
-            <AtHandProvider settings={settings} swatches={swatches} unreadableSwatches={unreadableSwatches}>
+            <AtHandProvider
+              settings={settings}
+              swatches={swatches}
+              unreadableSwatches={unreadableSwatches}
+              records={records}
+            >
               {children}
             </AtHandProvider>
           </LengthsProvider>

@@ -4,6 +4,7 @@ import {
   AppstoreOutlined,
   CalendarOutlined,
   ColumnWidthOutlined,
+  FolderOutlined,
   InboxOutlined,
   PictureOutlined,
   SettingOutlined,
@@ -19,6 +20,7 @@ import { GoTo } from '../shortcuts/GoTo';
 import { useShortcut } from '../shortcuts/useShortcut';
 import { useFocusKept } from './focus';
 import { useLengths } from './lengths';
+import { keepProgram } from './offline';
 import styles from './Shell.module.css';
 
 const ShortcutSheet = dynamic(() => import('../shortcuts/ShortcutSheet').then((m) => m.ShortcutSheet));
@@ -30,6 +32,7 @@ const PLACES = [
   { href: '/people', name: 'People', icon: <TeamOutlined aria-hidden /> },
   { href: '/swatches', name: 'Swatches', icon: <ColumnWidthOutlined aria-hidden /> },
   { href: '/materials', name: 'Materials', icon: <InboxOutlined aria-hidden /> },
+  { href: '/files', name: 'Files', icon: <FolderOutlined aria-hidden /> },
   { href: '/settings', name: 'Settings', icon: <SettingOutlined aria-hidden /> },
 ] as const;
 
@@ -49,6 +52,7 @@ export function Shell({ children }: { children: ReactNode }) {
       if (touched.size > 0) router.refresh();
     });
     void deliverSettings();
+    keepProgram();
   }, [router]);
 
   return (

@@ -3,20 +3,21 @@
 import { createContext, use, useMemo, type ReactNode } from 'react';
 import type { AtHand as All } from '@/server/screens';
 
-type AtHand = Pick<All, 'settings' | 'swatches' | 'unreadableSwatches'>;
+type AtHand = Pick<All, 'settings' | 'swatches' | 'unreadableSwatches' | 'records'>;
 
 const Context = createContext<AtHand | null>(null);
 
-/** Habits and swatches, for everything below. */
+/** Habits, swatches and what was made, for everything below. */
 export function AtHandProvider({
   settings,
   swatches,
   unreadableSwatches,
+  records,
   children,
 }: AtHand & { readonly children: ReactNode }) {
   const value = useMemo(
-    () => ({ settings, swatches, unreadableSwatches }),
-    [settings, swatches, unreadableSwatches],
+    () => ({ settings, swatches, unreadableSwatches, records }),
+    [settings, swatches, unreadableSwatches, records],
   );
   return <Context value={value}>{children}</Context>;
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Plan } from '@/core/plan/plan';
+import { counted, percent } from '@/core/words/figures';
 import { Fact } from '../../../fields/Fact';
 import type { LayingOut } from '../../../layouts/layoutStore';
 import { useLengths } from '../../../shell/lengths';
@@ -33,7 +34,11 @@ export function GaugeFacts({ plan, layingOut }: { readonly plan: Plan; readonly 
           {fine(gauge.pitchMm)}
         </Fact>
         {shortening && gauge.basePitchMm !== gauge.pitchMm && (
-          <Fact name={`before ${shortening.passes.join(' and ')}`}>{fine(gauge.basePitchMm)}</Fact>
+          <Fact name={`before ${shortening.passes.join(' and ')}`}>
+            {fine(gauge.basePitchMm)}
+            {shortening.pieces > 0 &&
+              `; drawn in by ${percent((shortening.least + shortening.most) / 2)}, as ${counted(shortening.pieces, 'piece of yours was', 'pieces of yours were')}`}
+          </Fact>
         )}
         <Fact name="between">
           {fineNumber(gauge.lowMm)} and {fine(gauge.highMm)}

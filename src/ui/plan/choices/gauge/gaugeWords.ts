@@ -1,3 +1,4 @@
+import { counted } from '@/core/words/figures';
 import type { Plan } from '@/core/plan/plan';
 import type { LayingOut } from '../../../layouts/layoutStore';
 
@@ -7,8 +8,13 @@ export function sourceWords({ gauge, weaveable }: Plan, layingOut: LayingOut): s
     case 'this piece':
       return 'measured on this piece';
     case 'swatch': {
-      const count = gauge.swatches?.count ?? 1;
-      return count === 1 ? 'from your swatch' : `from ${count} swatches of yours`;
+      const { count, pieces } = gauge.swatches ?? { count: 1, pieces: 0 };
+      const swatches = count - pieces;
+      if (pieces === 0) return count === 1 ? 'from your swatch' : `from ${count} swatches of yours`;
+      const finished = counted(pieces, 'piece that you finished', 'pieces that you finished');
+      return swatches === 0
+        ? `from ${finished}`
+        : `from ${counted(swatches, 'swatch', 'swatches')} and ${finished}`;
     }
     case 'table':
       return weaveable.byMeasure?.example ? 'from figures that are only an example' : 'from a chart';

@@ -6,7 +6,6 @@ import { changeWords } from '@/core/supplies/cutting';
 import { reach } from '@/core/supplies/threadPlan';
 import { LengthInput } from '../../../fields/LengthInput';
 import { Pick } from '../../../fields/Pick';
-import { useAtHand } from '../../../shell/atHand';
 import { useLengths } from '../../../shell/lengths';
 import { WOVEN } from '@/core/weave/path';
 
@@ -15,7 +14,6 @@ const START = 'the start';
 
 /** With what is left on the needle: how far it reaches, and where to stop. */
 export function OnTheNeedle({ plan }: { readonly plan: Plan }) {
-  const { settings } = useAtHand();
   const { thread } = useLengths();
   const [haveMm, setHave] = useState<number | null>(null);
   const [from, setFrom] = useState(START);
@@ -27,7 +25,7 @@ export function OnTheNeedle({ plan }: { readonly plan: Plan }) {
       : [],
   );
   const at = places.find(({ value }) => value === from)?.at ?? 0;
-  const reached = haveMm === null ? null : reach(laid, { margin: settings.threadMargin, from: at, haveMm });
+  const reached = haveMm === null ? null : reach(laid, { margin: plan.thread.margin, from: at, haveMm });
   return (
     <>
       <LengthInput

@@ -7,6 +7,7 @@ import { cautionsOfThread } from '@/core/plan/cautions';
 import { BY_THE_TAIL, needs, type Need } from '@/core/supplies/needs';
 import { leastSeen } from '@/core/supplies/threadSense';
 import { wordCaution } from '@/core/words/cautions';
+import { counted, percent } from '@/core/words/figures';
 import type { Catalogue } from '@/server/screens';
 import { Fact } from '../../../fields/Fact';
 import { Pick } from '../../../fields/Pick';
@@ -80,7 +81,10 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
           <dl className={styles.facts}>
             <Fact name="in the work">{thread(plan.thread.inWorkMm)}</Fact>
             <Fact name="ends to weave in">{thread(plan.thread.endsMm)}</Fact>
-            <Fact name="to spare">{thread(plan.thread.marginMm)}</Fact>
+            <Fact name="to spare">
+              {thread(plan.thread.marginMm)}
+              {learntMargin(plan)}
+            </Fact>
             <Fact name="to cut">
               <strong>{thread(plan.thread.totalMm)}</strong>
             </Fact>
@@ -103,6 +107,12 @@ export function ThreadChoice({ piece, plan, catalogue, onChange }: Props) {
     </>
   );
 }
+
+/** What is spared by what was measured, and how often that was. */
+const learntMargin = ({ thread: { margin }, experience }: Plan): string =>
+  experience.margin
+    ? `: ${percent(margin)}, by ${counted(experience.margin.pieces, 'piece', 'pieces')} that you measured`
+    : '';
 
 /** What thread goes to, as one says it. */
 function needWords({ section, pass }: Need): string {

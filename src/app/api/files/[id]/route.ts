@@ -1,0 +1,1 @@
+export { getFile as GET, postFile as POST } from '@/server/fileRoute';

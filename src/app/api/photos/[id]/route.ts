@@ -1,0 +1,1 @@
+export { getPhoto as GET, putPhoto as PUT } from '@/server/photoRoute';
