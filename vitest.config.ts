@@ -8,6 +8,7 @@ export default defineConfig({
     // Wide enough for a machine at a quarter of the speed of ours.
     testTimeout: 120_000,
     hookTimeout: 120_000,
+    expect: { poll: { timeout: 60_000 } },
     maxWorkers: '100%',
     projects: [
       {

@@ -7,7 +7,7 @@ import { kills } from './soak/kills';
 import { sweptLayouts } from './soak/layouts';
 import { journeys } from './soak/journeys';
 import { longTests } from './soak/longTests';
-import { damagedRequests } from './soak/requests';
+import { damagedRequests, SLOW_MS } from './soak/requests';
 
 const KILLS = Number(process.env.SOAK_KILLS ?? 100);
 const FILES = Number(process.env.SOAK_FILES ?? 10_000);
@@ -19,7 +19,7 @@ const checks: readonly (readonly [string, () => Promise<string> | string])[] = [
   ['damaged files', () => damagedFiles(FILES)],
   ['damaged folders', () => damagedFolders()],
   ['kills', () => kills(KILLS)],
-  ['damaged requests', () => (built(), withChoir((served) => damagedRequests(served, REQUESTS)))],
+  ['damaged requests', () => (built(), withChoir((served) => damagedRequests(served, REQUESTS, SLOW_MS)))],
   ['journeys', () => (built(), journeys())],
   ['long unit tests', longTests],
   ['layouts', () => sweptLayouts(LAYOUTS)],

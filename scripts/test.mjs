@@ -13,7 +13,8 @@ rmSync(OUT, { recursive: true, force: true });
 mkdirSync(OUT, { recursive: true });
 
 let passed = 0;
-let failed = 0;
+/** What failed, by name and first words: told once more at the end, where it is looked for. */
+const failures = [];
 
 const execute = promisify(execFile);
 
@@ -25,8 +26,9 @@ async function gate(name, command, ...args) {
     passed++;
     console.log(`✓ ${name} (${Math.round((Date.now() - started) / 1000)} s)`);
   } catch (error) {
-    failed++;
-    console.error(`✗ ${name}\n${error.stdout ?? ''}${error.stderr ?? error.message}`);
+    const said = `${error.stdout ?? ''}${error.stderr ?? error.message}`;
+    failures.push(`${name}\n${said}`);
+    console.error(`✗ ${name}\n${said}`);
   }
 }
 
@@ -52,16 +54,42 @@ function suite(name, work, count) {
   try {
     const result = count();
     passed += result.passed;
-    failed += result.failed;
-    if (result.passed + result.failed === 0 || (broke && result.failed === 0))
+    failures.push(...result.failures);
+    if (result.passed + result.failures.length === 0 || (broke && result.failures.length === 0))
       throw new Error('it ran no test, or stopped');
   } catch (error) {
-    failed++;
-    console.error(`✗ ${name}: ${error.message}`);
+    failures.push(`${name}: ${error.message}`);
   }
 }
 
 const json = (file) => JSON.parse(readFileSync(`${OUT}/${file}`, 'utf8'));
+
+/** What Vitest's report holds. */
+function unitTests() {
+  const { numPassedTests, testResults } = json('unit.json');
+  const failures = testResults.flatMap(({ name, status, message, assertionResults }) => {
+    const red = assertionResults.filter((test) => test.status === 'failed');
+    // A file that fails without a red test could not be read, or not be cleared up after.
+    if (status === 'failed' && red.length === 0) return [`${name}\n${message}`];
+    return red.map((test) => `${name} › ${test.fullName}\n${test.failureMessages.join('\n')}`);
+  });
+  return { passed: numPassedTests, failures };
+}
+
+/** What Playwright's report holds. One that passed only when tried again has failed. */
+function browserTests() {
+  const { stats, suites } = json('e2e.json');
+  const specs = (suite) => [...suite.specs, ...(suite.suites ?? []).flatMap(specs)];
+  const failures = suites.flatMap(specs).flatMap(({ file, line, title, tests }) =>
+    tests
+      .filter(({ status }) => status === 'unexpected' || status === 'flaky')
+      .map(({ results }) => {
+        const errors = results.flatMap((result) => result.errors.map((error) => error.message));
+        return `${file}:${line} › ${title}\n${errors.join('\n')}`;
+      }),
+  );
+  return { passed: stats.expected, failures };
+}
 
 await gate('types of pages', 'npx', 'next', 'typegen');
 // A build takes the types of pages away for a while: they are checked before it begins.
@@ -77,16 +105,17 @@ suite(
       '--reporter=json',
       `--outputFile.json=${OUT}/unit.json`,
     ]),
-  () => ({ passed: json('unit.json').numPassedTests, failed: json('unit.json').numFailedTests }),
+  unitTests,
 );
 suite(
   'the real interface in Chromium',
   () => run('npx', ['playwright', 'test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: `${OUT}/e2e.json` }),
-  () => ({
-    passed: json('e2e.json').stats.expected,
-    failed: json('e2e.json').stats.unexpected + json('e2e.json').stats.flaky,
-  }),
+  browserTests,
 );
 
-console.log(`\n${passed} passed, ${failed} failed`);
-process.exit(failed === 0 ? 0 : 1);
+/** Of something long the beginning: what went wrong stands there. */
+const MOST_LINES = 40;
+for (const failure of failures) console.error(`\n✗ ${failure.split('\n').slice(0, MOST_LINES).join('\n')}`);
+
+console.log(`\n${passed} passed, ${failures.length} failed`);
+process.exit(failures.length === 0 ? 0 : 1);

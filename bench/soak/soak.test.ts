@@ -5,7 +5,7 @@ import { damagedFiles } from './files';
 import { damagedFolders } from './folders';
 import { kills } from './kills';
 import { damage, randoms } from './random';
-import { damagedRequests } from './requests';
+import { damagedRequests, HANGS_MS } from './requests';
 
 describe('a minute of the soak', () => {
   it('damages something every time, and the same every time', () => {
@@ -32,7 +32,7 @@ describe('a minute of the soak', () => {
 
   it('damaged requests', async () => {
     built();
-    const told = await withChoir((served) => damagedRequests(served, 150, 2026));
+    const told = await withChoir((served) => damagedRequests(served, 150, HANGS_MS, 2026));
     expect(told).toMatch(/^150 damaged requests: .*every screen opens/);
   }, 240_000);
 

@@ -40,7 +40,7 @@ describe('what could not be laid out', () => {
   it('is told with its reason, and is not asked for again', async () => {
     const wanted = request('a stitch that does not come to rest');
     layoutStore.want(wanted);
-    await vi.waitFor(() => expect(Worker.asked).toEqual([wanted.key]));
+    await expect.poll(() => Worker.asked).toEqual([wanted.key]);
     Worker.last?.say({ kind: 'progress', key: wanted.key, done: 1, of: 4 });
     expect(layingOut(layoutStore.read(), wanted)).toBe(0.25);
     Worker.last?.say({ kind: 'failed', key: wanted.key, message: 'no state was found' });
@@ -55,14 +55,14 @@ describe('what could not be laid out', () => {
   it('a worker that cannot start is told too, and another is started for the next', async () => {
     const [wanted, next] = [request('while the program is renewed'), request('the next')];
     layoutStore.want(wanted);
-    await vi.waitFor(() => expect(Worker.asked).toEqual([wanted.key]));
+    await expect.poll(() => Worker.asked).toEqual([wanted.key]);
     const broken = Worker.last;
     broken?.onerror?.();
     expect(layingOut(layoutStore.read(), wanted)).toEqual({
       why: expect.stringContaining('reload') as string,
     });
     layoutStore.want(next);
-    await vi.waitFor(() => expect(Worker.asked).toEqual([wanted.key, next.key]));
+    await expect.poll(() => Worker.asked).toEqual([wanted.key, next.key]);
     expect(Worker.last).not.toBe(broken);
   });
 });
