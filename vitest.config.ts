@@ -5,6 +5,7 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     environment: 'node',
+    setupFiles: ['src/core/testing/seed.ts'],
     // Wide enough for a machine at a quarter of the speed of ours.
     testTimeout: 120_000,
     hookTimeout: 120_000,

@@ -40,7 +40,12 @@ const usableScript = (selector: string): string => `
 `;
 
 /** Milliseconds until something on the page is painted and answers, and the bytes that came for it. */
-async function load(browser: Browser, url: string, usable: string): Promise<{ ms: number; bytes: number }> {
+interface Loaded {
+  readonly ms: number;
+  readonly bytes: number;
+}
+
+async function load(browser: Browser, url: string, usable: string): Promise<Loaded> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   const network = await context.newCDPSession(page);
@@ -58,16 +63,27 @@ async function load(browser: Browser, url: string, usable: string): Promise<{ ms
   return { ms, bytes: needed };
 }
 
-async function loads(browser: Browser, url: string, usable: string) {
-  await load(browser, url, usable); // the server has everything in memory from then on
-  const all: { ms: number; bytes: number }[] = [];
-  for (let i = 0; i < LOADS; i++) all.push(await load(browser, url, usable));
-  const median = (of: (one: { ms: number; bytes: number }) => number) =>
-    quantile(
-      all.map(of).sort((a, b) => a - b),
-      0.5,
-    );
-  return { ms: median(({ ms }) => ms), bytes: median(({ bytes }) => bytes) };
+/** What is loaded: its address, and what is there once it can be used. */
+type Target = readonly [url: string, usable: string];
+
+/** The medians of loading pages in turn: a machine that slows down slows all of them. */
+async function loads(browser: Browser, targets: readonly Target[]) {
+  // The server has everything in memory from then on.
+  for (const target of targets) await load(browser, ...target);
+  const all: Loaded[][] = [];
+  for (let i = 0; i < LOADS; i++) {
+    const round: Loaded[] = [];
+    for (const target of targets) round.push(await load(browser, ...target));
+    all.push(round);
+  }
+  return targets.map((_, k) => {
+    const median = (of: 'ms' | 'bytes') =>
+      quantile(
+        all.map((round) => round[k]?.[of] ?? NaN).sort((a, b) => a - b),
+        0.5,
+      );
+    return { ms: median('ms'), bytes: median('bytes') };
+  });
 }
 
 /** A piece of about so many beads, kept on the bench; its place. */
@@ -193,12 +209,14 @@ export async function benchBrowser(): Promise<void> {
     if (!href) throw new Error('nothing on the bench');
     const id = href.split('/').at(-1) ?? '';
 
-    const plan = await loads(browser, ours.url + href, 'input[name=units]');
-    const beside = await loads(browser, bare.url, 'main button');
+    const [plan, beside, whole] = (await loads(browser, [
+      [ours.url + href, 'input[name=units]'],
+      [bare.url, 'main button'],
+      [ours.url + href, 'section[aria-label="The answers"] table'],
+    ])) as [Loaded, Loaded, Loaded];
     line('first usable paint, median of ten, ms', plan.ms, true, `a bare page: ${beside.ms.toFixed(0)}`);
     const [slower, heavier] = [plan.ms / beside.ms, plan.bytes / beside.bytes];
     line('first usable paint beside a bare page', slower, slower < AT_MOST, `at most ${AT_MOST}`);
-    const whole = await loads(browser, ours.url + href, 'section[aria-label="The answers"] table');
     line('the whole plan, median of ten, ms', whole.ms, true, 'no aim');
     line('bytes for it, kB', plan.bytes / 1000, true, `a bare page: ${(beside.bytes / 1000).toFixed(0)}`);
     line('bytes beside a bare page', heavier, heavier < AT_MOST, `at most ${AT_MOST}`);
