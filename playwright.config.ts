@@ -14,11 +14,13 @@ const SOME = /the target length is moved by keys/;
 const LONG = /@long/;
 /** What keeps anything, on a PostgreSQL server; but what is of data folders alone. */
 const onServer = {
-  testMatch: /(saving|records|make|materials)\.spec\.ts/,
+  testMatch: /(saving|records|make|materials|databaseAway)\.spec\.ts/,
   grepInvert: /data folder/,
   use: { database: 'server' },
 } as const;
-const SOME_ON_SERVER = /two windows|keyboard alone|swatch|CSV/;
+const SOME_ON_SERVER = /two windows|keyboard alone|swatch|taken along as a table|goes away/;
+/** Of a server only. */
+const SERVER_FILES = /databaseAway\.spec\.ts/;
 
 export default defineConfig<TestsOwn, WorkersOwn>({
   testDir: 'e2e',
@@ -30,11 +32,11 @@ export default defineConfig<TestsOwn, WorkersOwn>({
   projects: process.env.IVYLOOM_SOAK
     ? [
         { name: 'slow', testMatch: SLOW_FILES, ...slower },
-        { name: 'usual', grep: LONG },
+        { name: 'usual', grep: LONG, testIgnore: SERVER_FILES },
         { name: 'on a server', ...onServer },
       ]
     : [
-        { name: 'usual', grepInvert: LONG },
+        { name: 'usual', grepInvert: LONG, testIgnore: SERVER_FILES },
         { name: 'slow', testMatch: SLOW_FILES, grep: SOME, ...slower },
         { name: 'on a server', ...onServer, grep: SOME_ON_SERVER, grepInvert: [onServer.grepInvert, LONG] },
       ],
