@@ -59,6 +59,8 @@ async function load(browser: Browser, url: string, usable: string): Promise<Load
   while ((ms = await page.evaluate<number | undefined>('window.usableMs')) === undefined)
     await page.waitForTimeout(20);
   const needed = bytes;
+  // What it still asks for is answered before the next page is loaded.
+  await page.waitForLoadState('networkidle');
   await context.close();
   return { ms, bytes: needed };
 }

@@ -1,0 +1,2 @@
+// Where there is none, the framework takes that of the folder above, which opens data.
+export function register() {}
