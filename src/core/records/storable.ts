@@ -65,11 +65,11 @@ export function mendedForStoring(value: unknown, depth = 0): unknown {
   );
 }
 
-const characters = new Intl.Segmenter('en', { granularity: 'grapheme' });
-
 /** A text of at most so many letters (UTF-16 code units), cut between whole characters as a reader sees them. */
 export function cutTo(text: string, most: number): string {
   if (text.length <= most) return text;
+  // Made where it is needed: a browser takes tens of milliseconds for it, and few texts are too long.
+  const characters = new Intl.Segmenter('en', { granularity: 'grapheme' });
   let end = 0;
   for (const { index, segment } of characters.segment(text)) {
     if (index + segment.length > most) break;
