@@ -1,13 +1,16 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
+/** A soak tries properties with five times as many cases. */
+const LONGER = process.env.IVYLOOM_SOAK ? 5 : 1;
+
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     environment: 'node',
     setupFiles: ['src/core/testing/seed.ts'],
     // Wide enough for a machine at a quarter of the speed of ours.
-    testTimeout: 120_000,
+    testTimeout: 120_000 * LONGER,
     hookTimeout: 120_000,
     expect: { poll: { timeout: 60_000 } },
     maxWorkers: '100%',
