@@ -59,7 +59,7 @@ describe('a data folder', () => {
     const second = await openFolder(folder);
     expect((await there(second, ws, id))?.doc.name).toBe('kept');
     await second.close();
-  }, 120_000);
+  });
 
   it('is backed up to a number, by the order made, whatever the clock says', async () => {
     const database = await openFolder(folder);
@@ -89,7 +89,7 @@ describe('a data folder', () => {
     expect(await backUp(database, folder, hour(5), 0)).toMatch(/000007/);
     expect(backups(folder)).toHaveLength(1);
     await database.close();
-  }, 120_000);
+  });
 
   it('the first backup of a day is tried: one that is sound passes, one that is not is told in words', async () => {
     const own = mkdtempSync(join(tmpdir(), 'ivyloom-test-'));
@@ -107,7 +107,7 @@ describe('a data folder', () => {
     writeFileSync(first, whole.subarray(0, Math.floor(whole.length / 2)));
     await expect(proveRestorable(first)).rejects.toThrow(/cannot be restored. Your data is untouched/);
     rmSync(own, { recursive: true, force: true });
-  }, 120_000);
+  });
 
   it('a backup brings back what was, and what was there is kept beside it', async () => {
     const database = await openFolder(folder);
@@ -127,7 +127,7 @@ describe('a data folder', () => {
     expect((await pieces(restored.db, ws)).found.map((p) => p.doc.name)).toEqual(['kept']);
     await restored.close();
     expect(stateOf(folder)).toBe('database');
-  }, 120_000);
+  });
 
   it('damaged, it is not opened: the start names the backups and the command, and restoring mends it', async () => {
     const { id: ws } = await restoredWorkspace();
@@ -142,7 +142,7 @@ describe('a data folder', () => {
     const restored = await openFolder(folder);
     expect((await pieces(restored.db, ws)).found.map((p) => p.doc.name)).toEqual(['kept']);
     await restored.close();
-  }, 120_000);
+  });
 
   it('emptied, it is not begun anew without a word', async () => {
     const empty = mkdtempSync(join(tmpdir(), 'ivyloom-test-'));
