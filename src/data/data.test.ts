@@ -1,11 +1,10 @@
 import { sql } from 'drizzle-orm';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { MakingEvent } from '@/core/making/events';
-import { layOnMat } from '@/core/making/mat';
 import { newPiece } from '@/core/piece/newPiece';
 import { partOf } from '@/core/piece/partOfPiece';
 import { readSettings, USUAL_SETTINGS, type SettingsChange } from '@/core/records/settings';
 import { swatchOf } from '@/core/records/swatches';
+import { event, onMat } from '@/core/testing/atTheMat';
 import { BEADS, CLASPS, FINDINGS, NEEDLES, THREADS } from '@/core/materials/catalogue';
 import type { Database } from './database';
 import { catalogue, keepCatalogue, keepMaterials, topUpCatalogue } from './materials';
@@ -70,30 +69,20 @@ describe('the data', () => {
   it('lays a plan on the mat, and keeps what happened there in order, each thing once', async () => {
     const { db } = database;
     const piece = await addPiece(db, ws, doc('made'));
-    const laid = layOnMat(
-      piece.doc,
-      { layouts: () => undefined, swatches: () => null, habits: USUAL_SETTINGS },
-      'test',
-    );
-    if (!laid.ok) throw new Error(laid.problem.code);
+    const mat = onMat(piece.doc);
     expect(await matOfPiece(db, ws, piece.id)).toBeNull();
-    const id = await addMat(db, ws, piece.id, laid.mat);
-    expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ ok: true, value: { id, doc: laid.mat } });
+    const id = await addMat(db, ws, piece.id, mat);
+    expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ ok: true, value: { id, doc: mat } });
     expect(await pieceLabels(db, ws)).toMatchObject([{ id: piece.id, onMat: true, dueOn: null }]);
-    const event = (n: number): MakingEvent => ({
-      id: `00000000-0000-4000-8000-00000000000${n}`,
-      window: 'one',
-      after: null,
-      at: '2026-06-01T10:00:00.000Z',
-      what: { did: 'note', text: `note ${n}` },
-    });
-    await tellHappened(db, ws, id, [event(1), event(2)]);
-    await tellHappened(db, ws, id, [event(2), event(3)]);
+    const note = (text: string) => event({ did: 'note', text });
+    const [one, two, three] = [note('one'), note('two'), note('three')];
+    await tellHappened(db, ws, id, [one, two]);
+    await tellHappened(db, ws, id, [two, three]);
     const all = await happenedSince(db, ws, id, 0);
-    expect(all.events.map(({ what }) => what)).toEqual([1, 2, 3].map((n) => event(n).what));
+    expect(all.events).toEqual([one, two, three]);
     // From where one had heard, what came since.
     const first = await happenedSince(db, ws, id, all.upTo - 1);
-    expect(first.events).toEqual([event(3)]);
+    expect(first.events).toEqual([three]);
     expect(await happenedSince(db, ws, id, all.upTo)).toEqual({ events: [], upTo: all.upTo });
     // How it stands is kept up to an event: what comes after it makes that stale, and it is seen.
     expect(await keptStandings(db, ws)).toMatchObject([{ matId: id, upTo: all.upTo, kept: null }]);
@@ -110,7 +99,7 @@ describe('the data', () => {
     expect([...(kept?.data ?? [])]).toEqual([...taken.data]);
     expect(await photoById(db, crypto.randomUUID(), photo)).toBeNull();
     // A newer mat takes its place; put away, the one before it is there again.
-    const newer = await addMat(db, ws, piece.id, laid.mat);
+    const newer = await addMat(db, ws, piece.id, mat);
     expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ value: { id: newer } });
     await putAway(db, ws, 'mat', newer, true);
     expect(await matOfPiece(db, ws, piece.id)).toMatchObject({ value: { id } });

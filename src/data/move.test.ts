@@ -1,8 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { describe, expect, it } from 'vitest';
-import { layOnMat } from '@/core/making/mat';
 import { newPiece } from '@/core/piece/newPiece';
-import { USUAL_SETTINGS } from '@/core/records/settings';
+import { event, onMat } from '@/core/testing/atTheMat';
 import { openMemory } from './database';
 import { addMat, happenedSince, tellHappened } from './making';
 import { migrate } from './migrate';
@@ -13,13 +12,7 @@ import { addPiece, pieces } from './pieces';
 import { testDatabase } from './testing/databases';
 import { theWorkspace } from './workspaces';
 
-const note = (text: string) => ({
-  id: crypto.randomUUID(),
-  window: 'one',
-  after: null,
-  at: '2026-06-01T10:00:00.000Z',
-  what: { did: 'note' as const, text },
-});
+const note = (text: string) => event({ did: 'note', text });
 
 async function embedded() {
   const database = await openMemory();
@@ -53,9 +46,7 @@ describe('moving from one database to another', () => {
       await addMeasure(home.db, ws, who, { place: 'neck', mm: 351.123456789, takenOn: '2026-06-01' });
       const doc = newPiece('Slack water', 'strung-line', null);
       const { id: pieceId } = await addPiece(home.db, ws, doc);
-      const laid = layOnMat(doc, { habits: USUAL_SETTINGS }, 'test');
-      if (!laid.ok) throw new Error(laid.problem.code);
-      const matId = await addMat(home.db, ws, pieceId, laid.mat);
+      const matId = await addMat(home.db, ws, pieceId, onMat(doc));
       await tellHappened(home.db, ws, matId, [note('one'), note('two')]);
       const photo = crypto.randomUUID();
       const data = Uint8Array.from({ length: 70_000 }, (_, i) => (i * 31) % 256);

@@ -1,12 +1,11 @@
 import { sql } from 'drizzle-orm';
 import { describe, expect, it } from 'vitest';
 import { readWorkspaceFile, type WorkspaceFile } from '@/core/files/workspaceFile';
-import { layOnMat } from '@/core/making/mat';
 import { newPiece } from '@/core/piece/newPiece';
 import { partOf } from '@/core/piece/partOfPiece';
 import { patternOf } from '@/core/records/pattern';
-import { USUAL_SETTINGS } from '@/core/records/settings';
 import { swatchOf } from '@/core/records/swatches';
+import { event, onMat } from '@/core/testing/atTheMat';
 import { bringIn, tryOut } from './bringIn';
 import type { Database } from './database';
 import { addMat, happenedSince, matOfPiece, tellHappened } from './making';
@@ -21,6 +20,7 @@ import { addVariant } from './variants';
 import { changeWorkspace, theWorkspace } from './workspaces';
 import { workspaceFile } from './workspaceFile';
 
+const DAY_MS = 24 * 60 * 60 * 1000;
 const PHOTO = Uint8Array.of(0xff, 0xd8, 0xff, 0xe0, 1, 2, 3);
 
 /** A workspace with something on every shelf. */
@@ -53,18 +53,17 @@ async function full(database: Database) {
       without: [],
     }),
   );
-  const laid = layOnMat(doc, { habits: USUAL_SETTINGS }, 'test');
-  if (!laid.ok) throw new Error(laid.problem.code);
-  const matId = await addMat(db, ws, pieceId, laid.mat);
+  const mat = onMat(doc);
+  const matId = await addMat(db, ws, pieceId, mat);
   const photo = crypto.randomUUID();
   await addPhoto(db, ws, photo, matId, { kind: 'image/jpeg', data: PHOTO });
-  const first = crypto.randomUUID();
-  const part = laid.mat.parts[0]?.id ?? '';
-  const at = { window: 'one', at: '2026-06-01T10:00:00.000Z' };
+  const part = mat.parts[0]?.id ?? '';
+  const first = event({ did: 'go', to: { part, made: 0, at: 1 } });
+  const after = { after: first.id };
   await tellHappened(db, ws, matId, [
-    { ...at, id: first, after: null, what: { did: 'go', to: { part, made: 0, at: 1 } } },
-    { ...at, id: crypto.randomUUID(), after: first, what: { did: 'go', to: { part, made: 0, at: 2 } } },
-    { ...at, id: crypto.randomUUID(), after: first, what: { did: 'photo', photo, words: 'begun' } },
+    first,
+    event({ did: 'go', to: { part, made: 0, at: 2 } }, after),
+    event({ did: 'photo', photo, words: 'begun' }, after),
   ]);
   return { db, ws, who, pieceId, matId, photo, doc };
 }
@@ -146,16 +145,7 @@ describe('everything of a workspace as one file', () => {
         })),
         mats: file.mats.map((one) => ({
           ...one,
-          events: [
-            ...one.events,
-            {
-              id: crypto.randomUUID(),
-              window: 'two',
-              after: null,
-              at: '2026-06-02T10:00:00.000Z',
-              what: { did: 'note', text: 'from the file' },
-            },
-          ],
+          events: [...one.events, event({ did: 'note', text: 'from the file' }, undefined, 'two', DAY_MS)],
         })),
       };
       const brought = await bringIn(db, ws, changed);

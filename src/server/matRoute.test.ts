@@ -1,8 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
-import type { MakingEvent } from '@/core/making/events';
-import { layOnMat, type Mat } from '@/core/making/mat';
+import type { Mat } from '@/core/making/mat';
 import { newPiece } from '@/core/piece/newPiece';
-import { USUAL_SETTINGS } from '@/core/records/settings';
+import { event, onMat } from '@/core/testing/atTheMat';
 import { addPiece } from '@/data/pieces';
 import { getHappened, getMat, postHappened, postMat } from './matRoute';
 import { programId } from './program';
@@ -12,21 +11,9 @@ vi.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 const { db, workspaceId } = benchForEach();
 const at = (id: string) => ({ params: Promise.resolve({ id }) });
 const doc = newPiece('Slack water', 'strung-line', null);
-const laid = layOnMat(
-  doc,
-  { layouts: () => undefined, swatches: () => null, habits: USUAL_SETTINGS },
-  'what the window says',
-);
-const mat = laid.ok ? laid.mat : ({} as Mat);
-const event = (what: MakingEvent['what']): MakingEvent => ({
-  id: crypto.randomUUID(),
-  window: 'one',
-  after: null,
-  at: '2026-06-01T10:00:00.000Z',
-  what,
-});
+const mat = onMat(doc);
 
-async function onMat(): Promise<{ pieceId: string; id: string }> {
+async function laidThere(): Promise<{ pieceId: string; id: string }> {
   const { id: pieceId } = await addPiece(db(), workspaceId(), doc);
   const made = await postMat(request({ pieceId, mat }, 'POST'));
   expect(made.status).toBe(201);
@@ -35,7 +22,7 @@ async function onMat(): Promise<{ pieceId: string; id: string }> {
 
 describe('the routes of the mat', () => {
   it('lay a plan there under the build that is running, and keep what happens', async () => {
-    const { pieceId, id } = await onMat();
+    const { pieceId, id } = await laidThere();
     const lies = (await (await getMat(request(null, 'GET', `/?piece=${pieceId}`))).json()) as { mat: Mat };
     expect(lies).toMatchObject({ id, mat: { program: programId() }, events: [], upTo: 0 });
     expect(lies.mat.parts).toEqual(mat.parts);
@@ -72,7 +59,7 @@ describe('the routes of the mat', () => {
     ],
     ['a note without words', { since: 0, events: [event({ did: 'note', text: '  ' })] }],
   ])('refuse %s, and keep none of it', async (_, body) => {
-    const { id } = await onMat();
+    const { id } = await laidThere();
     expect((await postHappened(request(body, 'POST'), at(id))).status).toBe(400);
     expect(await (await getHappened(request(null, 'GET'), at(id))).json()).toEqual({ events: [], upTo: 0 });
   });

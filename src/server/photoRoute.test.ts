@@ -1,8 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
-import { layOnMat } from '@/core/making/mat';
 import { MOST_PHOTO_BYTES } from '@/core/making/photos';
 import { newPiece } from '@/core/piece/newPiece';
-import { USUAL_SETTINGS } from '@/core/records/settings';
+import { onMat } from '@/core/testing/atTheMat';
 import { addMat } from '@/data/making';
 import { addPiece } from '@/data/pieces';
 import { getPhoto, putPhoto } from './photoRoute';
@@ -12,12 +11,10 @@ vi.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 const { db, workspaceId } = benchForEach();
 const at = (id: string) => ({ params: Promise.resolve({ id }) });
 
-async function onMat(): Promise<string> {
+async function laidThere(): Promise<string> {
   const doc = newPiece('Slack water', 'strung-line', null);
   const { id } = await addPiece(db(), workspaceId(), doc);
-  const laid = layOnMat(doc, { habits: USUAL_SETTINGS }, 'test');
-  if (!laid.ok) throw new Error(laid.problem.code);
-  return addMat(db(), workspaceId(), id, laid.mat);
+  return addMat(db(), workspaceId(), id, onMat(doc));
 }
 
 const put = (id: string, matId: string, body: Uint8Array<ArrayBuffer>) =>
@@ -44,7 +41,7 @@ describe('photographs', () => {
   it.each(Object.entries(BEGIN))(
     '%s is kept as it came, and only under its own kind',
     async (kind, photo) => {
-      const matId = await onMat();
+      const matId = await laidThere();
       const id = crypto.randomUUID();
       expect((await put(id, matId, photo)).status).toBe(204);
       // Sent twice it is one, and stays as it was.
@@ -62,7 +59,7 @@ describe('photographs', () => {
     ['RIFF that is no picture', Uint8Array.from(Buffer.from('RIFF\x10\x00\x00\x00WAVEfmt ', 'latin1'))],
   ])('%s is not taken, in words', async (_, body) => {
     const id = crypto.randomUUID();
-    const answer = await put(id, await onMat(), body);
+    const answer = await put(id, await laidThere(), body);
     expect(answer.status).toBe(415);
     expect(await answer.json()).toEqual({ message: 'Only photographs as JPEG, PNG or WebP are kept.' });
     expect((await get(id)).status).toBe(404);
@@ -71,9 +68,9 @@ describe('photographs', () => {
   it('one that is too large, or of no mat, is not taken either', async () => {
     const large = new Uint8Array(MOST_PHOTO_BYTES + 1);
     large.set(BEGIN['image/jpeg']);
-    expect((await put(crypto.randomUUID(), await onMat(), large)).status).toBe(413);
+    expect((await put(crypto.randomUUID(), await laidThere(), large)).status).toBe(413);
     expect((await put(crypto.randomUUID(), crypto.randomUUID(), BEGIN['image/png'])).status).toBe(404);
-    expect((await put('banana', await onMat(), BEGIN['image/png'])).status).toBe(404);
+    expect((await put('banana', await laidThere(), BEGIN['image/png'])).status).toBe(404);
     expect((await get('banana')).status).toBe(404);
   });
 });

@@ -1,8 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
-import type { MakingEvent } from '@/core/making/events';
-import { layOnMat } from '@/core/making/mat';
 import { newPiece } from '@/core/piece/newPiece';
-import { USUAL_SETTINGS } from '@/core/records/settings';
+import { event, onMat } from '@/core/testing/atTheMat';
 import { addMat, tellHappened } from '@/data/making';
 import { addPiece } from '@/data/pieces';
 import { keepStanding, keptStandings } from '@/data/standings';
@@ -13,22 +11,14 @@ vi.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
 const { db, workspaceId } = benchForEach();
 const at = () => ({ db: db(), workspaceId: workspaceId() });
-const event = (what: MakingEvent['what']): MakingEvent => ({
-  id: crypto.randomUUID(),
-  window: 'one',
-  after: null,
-  at: '2026-06-01T10:00:00.000Z',
-  what,
-});
 
 describe('how the work on the mats stands', () => {
   it('is worked out when something happened since, and read where nothing did', async () => {
     const doc = newPiece('Slack water', 'strung-line', null);
-    const laid = layOnMat(doc, { habits: USUAL_SETTINGS }, 'test');
-    if (!laid.ok) throw new Error(laid.problem.code);
+    const mat = onMat(doc);
     const { id: pieceId } = await addPiece(db(), workspaceId(), doc);
-    const old = await addMat(db(), workspaceId(), pieceId, laid.mat);
-    const matId = await addMat(db(), workspaceId(), pieceId, laid.mat);
+    const old = await addMat(db(), workspaceId(), pieceId, mat);
+    const matId = await addMat(db(), workspaceId(), pieceId, mat);
     const [first, second] = await standings(at());
     expect(first).toMatchObject({ matId, pieceId, done: 0, upTo: 0, current: true });
     expect(second).toMatchObject({ matId: old, current: false });
@@ -41,7 +31,7 @@ describe('how the work on the mats stands', () => {
     await keepStanding(db(), workspaceId(), { matId, upTo: 0, program: 'another build', doc: told });
     expect((await standings(at()))[0]?.done).toBe(0);
 
-    const part = laid.mat.parts[0]?.id ?? '';
+    const part = mat.parts[0]?.id ?? '';
     await tellHappened(db(), workspaceId(), matId, [event({ did: 'go', to: { part, made: 0, at: 4 } })]);
     const [now] = await standings(at());
     expect(now?.done).toBeGreaterThan(0);

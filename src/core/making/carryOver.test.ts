@@ -1,35 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { examplePiece } from '@/demo/choir';
-import { NO_SWATCHES } from '../fit/swatchBook';
-import { shippedLayouts } from '../layout/shipped';
 import { partOf, withPart } from '../piece/partOfPiece';
-import type { Piece } from '../piece/piece';
-import { USUAL_SETTINGS } from '../records/settings';
+import { event, onMat } from '../testing/atTheMat';
 import { given } from '../tools/given';
 import { carriedOver } from './carryOver';
 import type { Place } from './events';
 import { making, type Making } from './making';
-import { lastPart, layOnMat, sameChoices, type Mat } from './mat';
+import { lastPart, sameChoices, type Mat } from './mat';
 
-const onMat = (piece: Piece): Mat => {
-  const laid = layOnMat(
-    piece,
-    { layouts: shippedLayouts, swatches: NO_SWATCHES, habits: USUAL_SETTINGS },
-    'test',
-  );
-  if (!laid.ok) throw new Error(laid.problem.code);
-  return laid.mat;
-};
-const at = (mat: Mat, to: Place): Making =>
-  making(mat, [
-    {
-      id: '00000000-0000-4000-8000-000000000001',
-      window: 'one',
-      after: null,
-      at: '2026-06-01T10:00:00.000Z',
-      what: { did: 'go', to },
-    },
-  ]);
+const at = (mat: Mat, to: Place): Making => making(mat, [event({ did: 'go', to })]);
 
 describe('what is done is carried over to a changed plan', () => {
   const piece = examplePiece('slack-water');

@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { NO_SWATCHES } from '../fit/swatchBook';
-import { shippedLayouts } from '../layout/shipped';
 import { seeded } from '../layout/solver/random';
-import { USUAL_SETTINGS } from '../records/settings';
 import { examplePiece } from '@/demo/choir';
 import { at } from '../structures/structure';
-import { lastPart, layOnMat } from './mat';
+import { onMat } from '../testing/atTheMat';
+import { lastPart } from './mat';
 import {
   afterAnswer,
   beforeCounting,
@@ -75,13 +73,7 @@ function found(
 /** Rows of pieces of the demo world as they lie on the mat, with beads of one letter each. */
 const EXAMPLES = ['tide-rope', 'slack-water', 'gangway-rail', 'mooring-rope', 'quay-wall', 'deck-planks'];
 const rowsOfExample = (name: string): Row[] => {
-  const laid = layOnMat(
-    examplePiece(name),
-    { layouts: shippedLayouts, swatches: NO_SWATCHES, habits: USUAL_SETTINGS },
-    'test',
-  );
-  if (!laid.ok) throw new Error(laid.problem.code);
-  const part = lastPart(laid.mat);
+  const part = lastPart(onMat(examplePiece(name)));
   return rowsOf(part, part.steps.length);
 };
 

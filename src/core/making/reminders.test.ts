@@ -1,11 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { examplePiece } from '@/demo/choir';
-import { NO_SWATCHES } from '../fit/swatchBook';
-import { shippedLayouts } from '../layout/shipped';
-import { USUAL_SETTINGS } from '../records/settings';
-import type { Happening, MakingEvent } from './events';
+import { event, onMat } from '../testing/atTheMat';
 import { making } from './making';
-import { lastPart, layOnMat } from './mat';
+import { lastPart } from './mat';
 import { AWAY_MS } from './progress';
 import { rowsOf } from './recount';
 import { countDue, restDue, sittingSince } from './reminders';
@@ -28,33 +25,20 @@ describe('rests', () => {
 });
 
 describe('a count of her own', () => {
-  const laid = layOnMat(
-    examplePiece('slack-water'),
-    { layouts: shippedLayouts, swatches: NO_SWATCHES, habits: USUAL_SETTINGS },
-    'test',
-  );
-  if (!laid.ok) throw new Error(laid.problem.code);
-  const { mat } = laid;
+  const mat = onMat(examplePiece('slack-water'));
   const part = lastPart(mat);
-  const event = (n: number, what: Happening, after: string | null): MakingEvent => ({
-    id: `00000000-0000-4000-8000-00000000000${n}`,
-    window: 'one',
-    after,
-    at: '2026-06-01T10:00:00.000Z',
-    what,
-  });
   const place = (at: number) => ({ part: part.id, made: 0, at });
 
   it('is asked for at the end of a unit, so many rows after the last', () => {
     const due = part.steps.map((_, at) =>
-      countDue(mat, making(mat, [event(1, { did: 'go', to: place(at) }, null)]), 12),
+      countDue(mat, making(mat, [event({ did: 'go', to: place(at) })]), 12),
     );
     const first = due.indexOf(true);
     expect(rowsOf(part, first).length).toBeGreaterThanOrEqual(12);
     expect(rowsOf(part, first).length).toBeLessThan(20);
     expect(part.steps[first]?.unit).not.toBe(part.steps[first - 1]?.unit);
-    const went = event(1, { did: 'go', to: place(first) }, null);
-    const counted = event(2, { did: 'count', at: place(first), rows: 12 }, went.id);
+    const went = event({ did: 'go', to: place(first) });
+    const counted = event({ did: 'count', at: place(first), rows: 12 }, { after: went.id });
     expect(countDue(mat, making(mat, [went, counted]), 12)).toBe(false);
     expect(due.every((one) => !one)).toBe(false);
     expect(countDue(mat, making(mat, [went]), null)).toBe(false);

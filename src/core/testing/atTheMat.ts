@@ -19,11 +19,16 @@ export function onMat(piece: Piece): Mat {
 let told = 0;
 const uuid = (): string => `00000000-0000-4000-8000-${(++told).toString(16).padStart(12, '0')}`;
 
-/** Something that happens, so many ms after the first of June. */
-export const event = (what: Happening, state: Making, window = 'one', at = 0): MakingEvent => ({
+/** Something that happens, so many ms after the first of June; the first thing, where nothing came before. */
+export const event = (
+  what: Happening,
+  { after }: Pick<Making, 'after'> = { after: null },
+  window = 'one',
+  at = 0,
+): MakingEvent => ({
   id: uuid(),
   window,
-  after: state.after,
+  after,
   at: new Date(Date.UTC(2026, 5, 1) + at).toISOString(),
   what,
 });
