@@ -2,10 +2,11 @@
 
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { counted } from '@/core/words/figures';
 import type { FileOutcome } from '@/server/fileRoute';
 import styles from './files.module.css';
+import { ChooseFile } from '../fields/ChooseFile';
 import { refusalIn } from '../fields/refusal';
 
 const AWAY =
@@ -38,12 +39,10 @@ async function send(how: 'look' | 'bring', file: File): Promise<FileOutcome> {
 /** A file that is brought in: first what would come of it is shown; then it is done, all of it or nothing. */
 export function BringIn() {
   const router = useRouter();
-  const input = useRef<HTMLInputElement>(null);
   const [looked, setLooked] = useState<Looked | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const take = async (how: 'look' | 'bring', file: File | undefined) => {
-    if (!file) return;
+  const take = async (how: 'look' | 'bring', file: File) => {
     setBusy(true);
     setProblem(null);
     try {
@@ -66,7 +65,11 @@ export function BringIn() {
         what would come of it; what is here stays.
       </p>
       <div className={styles.acts}>
-        <Button onClick={() => input.current?.click()}>Choose a file</Button>
+        <ChooseFile
+          label="Choose a file"
+          accept=".json,.csv,application/json,text/csv"
+          onFile={(file) => void take('look', file)}
+        />
         {busy && <span role="status">reading …</span>}
         {ready && (
           <Button type="primary" loading={busy} onClick={() => void take('bring', looked.file)}>
@@ -74,16 +77,6 @@ export function BringIn() {
           </Button>
         )}
       </div>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,.csv,application/json,text/csv"
-        hidden
-        onChange={({ target }) => {
-          void take('look', target.files?.[0]);
-          target.value = '';
-        }}
-      />
       {problem && (
         <p role="alert" className={styles.problem}>
           {problem}

@@ -1,7 +1,8 @@
 'use client';
 
-import { Button, Input } from 'antd';
-import { useEffect, useRef, useState } from 'react';
+import { Input } from 'antd';
+import { useEffect, useState } from 'react';
+import { ChooseFile } from '../fields/ChooseFile';
 import { keepPhoto, photoHere, smaller } from './photoBox';
 import type { MatProps } from './matProps';
 import styles from './make.module.css';
@@ -12,10 +13,8 @@ const NO_ROOM = 'This browser has no room for it. Free some, and choose it again
 /** Photographs of the work, the newest first. */
 export function Photos({ state, happens }: Pick<MatProps, 'state' | 'happens'>) {
   const [words, setWords] = useState('');
-  const input = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     const photo = await smaller(file);
     if (!photo) return setProblem(UNREADABLE);
     const id = crypto.randomUUID();
@@ -34,17 +33,7 @@ export function Photos({ state, happens }: Pick<MatProps, 'state' | 'happens'>) 
         What is to be seen
         <Input value={words} maxLength={400} onChange={(event) => setWords(event.target.value)} />
       </label>
-      <Button onClick={() => input.current?.click()}>Take or choose a photograph</Button>
-      <input
-        ref={input}
-        type="file"
-        accept="image/*"
-        hidden
-        onChange={({ target }) => {
-          void take(target.files?.[0]);
-          target.value = '';
-        }}
-      />
+      <ChooseFile label="Take or choose a photograph" accept="image/*" onFile={(file) => void take(file)} />
       {problem && <p role="alert">{problem}</p>}
       <ul className={styles.photos}>
         {state.photos.toReversed().map(({ photo, words: seen, when }) => (

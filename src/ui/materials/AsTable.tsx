@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { MOST_TABLE_LETTERS, MOST_TABLE_ROWS, TABLE_TOO_LONG } from '@/core/materials/table';
 import { bringMaterialsAction } from '@/server/actions/materials';
 import { ask } from '../fields/ask';
+import { ChooseFile } from '../fields/ChooseFile';
 import styles from './materials.module.css';
 
 /** Problems that are told one by one. */
@@ -16,8 +17,7 @@ export function AsTable() {
   const { message } = App.useApp();
   const router = useRouter();
   const [problems, setProblems] = useState<readonly string[]>([]);
-  const bring = async (file: File | undefined) => {
-    if (!file) return;
+  const bring = async (file: File) => {
     // Told before it is read and sent: a character takes four bytes at most.
     if (file.size > 4 * MOST_TABLE_LETTERS) return setProblems([TABLE_TOO_LONG]);
     const answer = await ask(bringMaterialsAction, await file.text());
@@ -37,17 +37,7 @@ export function AsTable() {
         , change it in any spreadsheet, and bring it in again. Lengths are in millimetres; a row with an id
         that is known corrects it. At most {MOST_TABLE_ROWS} rows at once.
       </p>
-      <label className={styles.file}>
-        Bring a CSV in
-        <input
-          type="file"
-          accept=".csv,text/csv"
-          onChange={(event) => {
-            void bring(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      <ChooseFile label="Bring a CSV in" accept=".csv,text/csv" onFile={(file) => void bring(file)} />
       {problems.length > 0 && (
         <ul role="alert" className={styles.problem}>
           <li>Nothing was brought in. Mend this, and bring the file in again:</li>
