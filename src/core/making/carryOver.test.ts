@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { examplePiece } from '@/demo/choir';
-import { partOf, withPart } from '../piece/partOfPiece';
+import { newPart } from '../piece/newPiece';
+import { asPiece, partOf, withPart } from '../piece/partOfPiece';
+import { planPiece } from '../plan/shipped';
 import { event, onMat } from '../testing/atTheMat';
 import { given } from '../tools/given';
 import { carriedOver } from './carryOver';
 import type { Place } from './events';
 import { making, type Making } from './making';
-import { lastPart, sameChoices, type Mat } from './mat';
+import { lastPart, lookedUp, sameChoices, type Mat } from './mat';
 
 const at = (mat: Mat, to: Place): Making => making(mat, [event({ did: 'go', to })]);
 
@@ -45,5 +47,20 @@ describe('what is done is carried over to a changed plan', () => {
     expect(sameChoices(withPart(piece, { units: (partOf(mat.piece).units ?? 0) + 1 }), mat.piece)).toBe(
       false,
     );
+  });
+
+  it('a count below the fewest that can be made is hers still, and its plan has the fewest', () => {
+    const piece = asPiece(newPart('Ring', 'strung-line', null));
+    const ring = withPart({ ...piece, ends: { ...piece.ends, closing: 'joined' } }, { units: 2 });
+    const laid = onMat(ring);
+    expect(sameChoices(ring, laid.piece)).toBe(true);
+    const again = planPiece(laid.piece, lookedUp(laid));
+    if (!again.ok) throw new Error(again.problem.code);
+    expect(again.chosen.units).toBeGreaterThan(2);
+    expect(
+      lastPart(laid)
+        .steps.flatMap(({ beads }) => beads)
+        .reduce((n, { count }) => n + count, 0),
+    ).toBe(again.quantities.reduce((n, { total }) => n + total, 0));
   });
 });

@@ -198,12 +198,13 @@ export function layOnMat(
     },
   });
   if (!plan.ok) return plan;
-  // What is being made is made in so many units, whatever fits best later.
-  const counted = withPart(piece, { units: plan.arrangement ? partOf(piece).units : plan.chosen.units });
+  const own = partOf(piece);
+  // What is being made is made in so many units, whatever fits best later. A count of her own stays hers, also where the
+  // fewest that can be made are more.
+  const counted = withPart(piece, { units: own.units ?? (plan.arrangement ? null : plan.chosen.units) });
   const apart = madeApart(plan).map(({ component, times }) =>
     matPart(component.plan, { id: component.id, name: component.name, times }),
   );
-  const own = partOf(piece);
   const mat: Mat = {
     format: 1,
     program,
