@@ -1,5 +1,6 @@
 import pg from 'pg';
 import { expect, test } from './fixtures';
+import { saved } from './helpers';
 import { startServer } from './server';
 
 test('the database of a server goes away: it is said, an edit waits, and all goes on when it is back', async ({
@@ -7,6 +8,8 @@ test('the database of a server goes away: it is said, an edit waits, and all goe
   seeded,
   postgres,
 }) => {
+  // A program of its own is started, and waits are a part of it.
+  test.slow();
   if (!postgres || !seeded.databaseUrl) throw new Error('It needs a PostgreSQL server.');
   const admin = new pg.Client(postgres.url('postgres'));
   await admin.connect();
@@ -30,6 +33,8 @@ test('the database of a server goes away: it is said, an edit waits, and all goe
     await admin.query(`alter database ${name} with allow_connections true`);
     await other.getByRole('button', { name: 'Try again' }).click();
     await expect(other.getByRole('heading', { name: 'People' })).toBeVisible();
+    // Tried again every ten seconds at the latest.
+    await saved(page);
     await other.goto(server.url);
     await expect(other.getByRole('link', { name: 'Slack water, in the dark' })).toBeVisible();
   } finally {
