@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import { MOST_TABLE_ROWS, TABLE_TOO_LONG } from '@/core/materials/table';
+import type { FileProblem } from '@/core/files/workspaceFile';
 import { storableSchema } from '@/core/records/storable';
 import {
   beadKindSchema,
@@ -9,7 +9,7 @@ import {
   threadSchema,
 } from '@/core/materials/material';
 import type { Catalogue } from './materials';
-import { rowsOf, unmarked, writeTable, type Cell, type Told } from './tables';
+import { unmarked, writeTable, type Cell, type Table, type Told } from './tables';
 
 type Kind = 'bead' | 'thread' | 'needle' | 'clasp' | 'finding';
 
@@ -99,9 +99,9 @@ export const catalogueCsv = ({ beads, threads, needles, clasps, findings }: Cata
     ...findings.map((entry) => rowOf('finding', entry)),
   ]);
 
-/** What a file held, and which of its rows could not be read, in words. */
+/** What a table held, and which of its rows could not be read. */
 export interface CatalogueReading extends Catalogue {
-  readonly problems: readonly string[];
+  readonly problems: readonly FileProblem[];
 }
 
 function valueOf(told: string | undefined, { holds }: Column): unknown {
@@ -148,18 +148,9 @@ function told(kind: Kind, row: Told): Record<string, unknown> {
  * Reads a table of materials. Rows that cannot be read are named by their line. Of rows that share an
  * id the first counts.
  */
-export function readCatalogueCsv(table: string): CatalogueReading {
-  const none = { beads: [], threads: [], needles: [], clasps: [], findings: [] };
-  const rows = rowsOf(table);
-  const [first] = rows;
-  if (!first) return { ...none, problems: ['The file has no rows. Its first line must name the columns.'] };
-  if (rows.length > MOST_TABLE_ROWS) return { ...none, problems: [TABLE_TOO_LONG] };
-  if (!Object.hasOwn(first.told, 'kind'))
-    return {
-      ...none,
-      problems: ['The first line must name the columns, “kind” among them. Take the table along to see how.'],
-    };
-  const problems: string[] = [];
+export function readCatalogueCsv({ columns, rows }: Table): CatalogueReading {
+  const problems: FileProblem[] = [];
+  const wrong = (line: number, why: string) => void problems.push({ path: `line ${line}`, why });
   const found: { [K in Kind]: Map<string, { entry: z.infer<(typeof SCHEMAS)[K]>; line: number }> } = {
     bead: new Map(),
     thread: new Map(),
@@ -172,18 +163,19 @@ export function readCatalogueCsv(table: string): CatalogueReading {
     if (!entry.success) {
       const key = String(entry.error.issues[0]?.path[0] ?? '');
       const column = Object.entries(COLUMNS[kind]).find(([, one]) => one.key === key)?.[0] ?? 'the row';
-      problems.push(`Line ${line}: “${column}” cannot be read. Mend it and bring the file in again.`);
-      return;
+      return wrong(line, `“${column}” cannot be read. Mend it and bring the file in again.`);
     }
     const { id } = entry.data;
     const before = found[kind].get(id);
-    if (before)
-      problems.push(`Line ${line}: the id “${id}” stands on line ${before.line} already. Keep one of them.`);
+    if (before) wrong(line, `the id “${id}” stands on line ${before.line} already. Keep one of them.`);
     else found[kind].set(id, { entry: entry.data as z.infer<(typeof SCHEMAS)[K]>, line });
   };
-  for (const { told: row, line } of rows)
-    if (isKind(row.kind)) take(row.kind, row, line);
-    else problems.push(`Line ${line}: the kind must be bead, thread, needle, clasp or finding.`);
+  if (!columns.includes('kind'))
+    wrong(1, 'The first line must name the columns, “kind” among them. Take the table along to see how.');
+  else
+    for (const { told: row, line } of rows)
+      if (isKind(row.kind)) take(row.kind, row, line);
+      else wrong(line, 'the kind must be bead, thread, needle, clasp or finding.');
   const entries = <K extends Kind>(kind: K) => [...found[kind].values()].map(({ entry }) => entry);
   return {
     beads: entries('bead'),

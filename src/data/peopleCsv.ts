@@ -35,7 +35,7 @@ const SAME_MM = 0.05;
  * the day. A girth is a number of mm, or written as lengths are.
  */
 export function readPeopleCsv(
-  table: Extract<Table, { ok: true }>,
+  table: Table,
   here: readonly Person[],
   today: string,
 ): { readonly people: People; readonly problems: readonly FileProblem[] } {

@@ -14,6 +14,7 @@ import { migratePiece } from '@/core/piece/piece';
 import { settingsSchema } from '@/core/records/settings';
 import { storableSchema } from '@/core/records/storable';
 import { readSwatch } from '@/core/records/swatches';
+import { ourWords } from '@/core/tools/ourWords';
 
 /**
  * What each table keeps: brought to the newest format and checked, on the way in as on the way out. What this would
@@ -44,10 +45,6 @@ export type RecordOf<K extends RecordKind> = ReturnType<(typeof READERS)[K]>;
 export class Refusal extends Error {
   override readonly name = 'Refusal';
 }
-
-/** Words of ours are told; what the schemas say of types and ranges is for programmers. */
-const ourWords = (message: string): string =>
-  /^(Invalid|Too|Unrecognized)\b/.test(message) ? 'not as this version knows it.' : message;
 
 /** What is wrong with a document, in words. */
 export const faultsOf = (error: z.ZodError): string =>

@@ -30,7 +30,7 @@ export const areOfSwatches = (columns: readonly string[]): boolean =>
   columns.includes('units') && columns.includes('length_mm') && columns.includes('document');
 
 /** Reads swatches from a table. */
-export function readSwatchesCsv(table: Extract<Table, { ok: true }>): {
+export function readSwatchesCsv(table: Table): {
   readonly swatches: WorkspaceFile['swatches'];
   readonly problems: readonly FileProblem[];
 } {

@@ -20,7 +20,7 @@ const MOST_LINE = 100_000;
 const MOST_LETTERS = 2_000_000;
 
 /** The rows of a table under its header, one more at the most than may be brought in. A row may hold line ends in quotes, and blank lines may stand between. */
-export function rowsOf(table: string): Row[] {
+function rowsOf(table: string): Row[] {
   // An editor may end the lines it adds otherwise than those it found.
   const text = table.replace(/^\ufeff/, '').replace(/\r\n?/g, '\n');
   const rows: Row[] = [];
@@ -62,14 +62,19 @@ function endOfHeader(text: string): number {
   return end;
 }
 
-/** A table as it is read: the rows under the columns that its first line names; or why not. */
-export type Table =
-  | { readonly ok: true; readonly columns: readonly string[]; readonly rows: readonly Row[] }
-  | { readonly ok: false; readonly problems: readonly FileProblem[] };
+/** The rows of a table, under the columns that its first line names. */
+export interface Table {
+  readonly columns: readonly string[];
+  readonly rows: readonly Row[];
+}
+
+/** A table as it is read, or why not. */
+export type TableReading =
+  ({ readonly ok: true } & Table) | { readonly ok: false; readonly problems: readonly FileProblem[] };
 
 /** Reads a text as a table with commas, semicolons or tabs between its columns. */
-export function readTable(text: string): Table {
-  const wrong = (path: string, why: string): Table => ({ ok: false, problems: [{ path, why }] });
+export function readTable(text: string): TableReading {
+  const wrong = (path: string, why: string): TableReading => ({ ok: false, problems: [{ path, why }] });
   if (text.length > MOST_LETTERS)
     return wrong(
       'the whole file',

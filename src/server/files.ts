@@ -139,14 +139,7 @@ function readCsv(text: string, here: readonly Person[], today: string): FileRead
       'line 1',
       'These are not the columns of people, swatches or materials. Take such a table along to see how it is.',
     );
-  const { problems, ...catalogue } = readCatalogueCsv(text);
+  const { problems, ...catalogue } = readCatalogueCsv(table);
   if (problems.length === 0) return { ok: true, kind: 'materials', catalogue };
-  return {
-    ok: false,
-    kind: 'materials',
-    problems: problems.map((problem) => {
-      const [, path = 'the whole file', why = problem] = /^(Line \d+): (.*)$/s.exec(problem) ?? [];
-      return { path: path.toLowerCase(), why };
-    }),
-  };
+  return { ok: false, kind: 'materials', problems };
 }

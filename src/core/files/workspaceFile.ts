@@ -17,6 +17,7 @@ import { measureSchema, personSchema } from '../records/people';
 import { readSettings } from '../records/settings';
 import { readSwatch } from '../records/swatches';
 import { listOf } from '../tools/listOf';
+import { ourWords } from '../tools/ourWords';
 
 // Everything of a workspace in one file. Each thing in it has an id of its own, by which others name it.
 
@@ -127,7 +128,7 @@ const placeOf = (path: readonly PropertyKey[]): string =>
 export const problemsOf = (error: z.ZodError): FileProblem[] =>
   error.issues.map(({ path, message }) => ({
     path: placeOf(path) || 'the whole file',
-    why: /^(Invalid|Too|Unrecognized|Expected)\b/.test(message) ? 'not as this version knows it.' : message,
+    why: ourWords(message),
   }));
 
 /** Reads a file of a whole workspace: all of it, or every problem that it has. */

@@ -152,8 +152,7 @@ describe('a motif, laid out as one of its equal parts', () => {
     expect(restless).toBeLessThanOrEqual(0.05 * (off.length + restless));
     // Two ways to the same: the closed form sets loops on circles, the solver knows threads and bodies only.
     expect(off[Math.floor(off.length / 2)]).toBeLessThan(0.08);
-    // Measured: of 76 motifs half lie within 6 % of it, eight tenths within 16 %, one in twenty a third off.
-    expect(off[Math.floor(0.8 * off.length)]).toBeLessThan(0.2);
+    expect(off[Math.floor(0.85 * off.length)]).toBeLessThan(0.2);
   });
 
   it('every point lies as the closed form has it, nearly, and no thread leaps over a bead', () =>

@@ -28,12 +28,16 @@ export const FINISHES = ['plain', 'lustre', 'plated', 'matte'] as const;
 export type Finish = (typeof FINISHES)[number];
 
 const source = z.enum(['published', 'practice', 'memory', 'measured']);
+/** The longest an id and a name of a material may be, letters. */
+export const MOST_LETTERS_OF_AN_ID = 60;
+export const MOST_LETTERS_OF_A_MATERIAL = 80;
+
 const mm = z.number().positive().max(200);
 
 /** A bead as the catalogue knows it, before a colour is chosen. Sizes are for a plain finish. */
 export const beadKindSchema = z.object({
-  id: z.string().min(1).max(60),
-  name: z.string().min(1).max(80),
+  id: z.string().min(1).max(MOST_LETTERS_OF_AN_ID),
+  name: z.string().min(1).max(MOST_LETTERS_OF_A_MATERIAL),
   shape: z.enum(BEAD_SHAPES),
   /** Along the hole. */
   lengthMm: mm,

@@ -3,9 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_PIECES, examplePiece } from '@/demo/choir';
 import { differenceCiede2000, parse } from 'culori';
 import { BEADS } from '../materials/catalogue';
+import { MOST_LETTERS_OF_AN_ID } from '../materials/material';
 import { shippedLayouts } from '../layout/shipped';
-import { partOf } from '../piece/partOfPiece';
+import { partOf, withPart } from '../piece/partOfPiece';
 import { pieceSchema } from '../piece/piece';
+import { cutTo, whyNotStorable } from '../records/storable';
 import { runs } from '../testing/thorough';
 import { planPiece } from './plan';
 import { practiceOf } from './practice';
@@ -22,6 +24,22 @@ function practised(name: string) {
 }
 
 describe('a practice version', () => {
+  it('of names as long as they may be can be kept, whatever characters stand at their end', () => {
+    const own = examplePiece('lantern-line');
+    for (let letters = 60; letters <= 80; letters++) {
+      const name = `${'a'.repeat(letters % 2)}${'🧵'.repeat(letters / 2)}`;
+      // Nothing like it is there twice as large: it is made from what it is.
+      const large = { id: cutTo(name, MOST_LETTERS_OF_AN_ID), name, lengthMm: 6, diameterMm: 8 };
+      const { beads } = partOf(own);
+      const piece = withPart({ ...own, name }, { beads: { ...beads, A: { ...beads.A, ...large } } });
+      const made = practiceOf(piece, BEADS, LOOKUPS);
+      if (!made.ok) throw new Error(made.problem.code);
+      expect(partOf(made.piece).beads.A.lengthMm).toBeGreaterThan(10);
+      expect(whyNotStorable(made.piece)).toBeNull();
+      expect(pieceSchema.safeParse(made.piece).success).toBe(true);
+    }
+  });
+
   it('of every example is a piece that can be planned: the same stitch, larger beads, for nobody', () => {
     fc.assert(
       fc.property(fc.constantFrom(...DEMO_PIECES), (name) => {

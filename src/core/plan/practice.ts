@@ -1,10 +1,17 @@
 import { LOOP_ROLE } from '../closures/sewnLoop';
 import { TEACHING_COLOURS } from '../colour/teaching';
 import { CORE_ROLE } from '../joints/setIn';
-import type { BeadKind, BeadMaterial } from '../materials/material';
+import {
+  MOST_LETTERS_OF_A_MATERIAL,
+  MOST_LETTERS_OF_AN_ID,
+  type BeadKind,
+  type BeadMaterial,
+} from '../materials/material';
 import { startingWear } from '../piece/newPiece';
-import { MOST_LETTERS, type Piece } from '../piece/piece';
+import type { Piece } from '../piece/piece';
 import { partOf, withPart, withParts, type PartOfPiece } from '../piece/partOfPiece';
+import { pieceName } from '../piece/variants';
+import { cutTo } from '../records/storable';
 import { ROLE_LETTERS, type RoleLetter } from '../structures/roles';
 import { at } from '../structures/structure';
 import type { Lookups } from './lookups';
@@ -34,8 +41,8 @@ function larger(bead: BeadMaterial, kinds: readonly BeadKind[]): BeadMaterial {
   const mm = (value: number | null) => value && value * LARGER;
   return {
     ...bead,
-    id: `large-${bead.id}`.slice(0, 60),
-    name: `large ${bead.name}`.slice(0, 80),
+    id: cutTo(`large-${bead.id}`, MOST_LETTERS_OF_AN_ID),
+    name: cutTo(`large ${bead.name}`, MOST_LETTERS_OF_A_MATERIAL),
     lengthMm: length,
     diameterMm: diameter,
     widthMm: mm(bead.widthMm),
@@ -93,7 +100,7 @@ export function practiceOf(
   const practice = withParts(
     {
       ...piece,
-      name: `Practice: ${piece.name}`.slice(0, MOST_LETTERS),
+      name: pieceName(`Practice: ${piece.name}`),
       wearer: null,
       wear: startingWear(piece.kind, null),
     },

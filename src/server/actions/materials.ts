@@ -18,6 +18,7 @@ import { parseLength } from '@/core/length/length';
 import { wordLengthProblem } from '@/core/words/problems';
 import { MOST_TABLE_LETTERS, TABLE_TOO_LONG } from '@/core/materials/table';
 import { readCatalogueCsv } from '@/data/catalogueCsv';
+import { readTable } from '@/data/tables';
 import { addClasp, catalogue, keepCatalogue, keepMaterials } from '@/data/materials';
 import { done, refused, type Answer } from '../answer';
 import { action, type At } from '../work';
@@ -212,9 +213,11 @@ export const bringMaterialsAction = action(
   z.string().max(MOST_TABLE_LETTERS, TABLE_TOO_LONG),
   'This could not be read as a table. Save it as CSV and bring it in again.',
   async (text, { db, workspaceId }) => {
-    const { problems, ...brought } = readCatalogueCsv(text);
+    const table = readTable(text);
+    if (!table.ok) return done({ kept: 0, problems: table.problems });
+    const { problems, ...brought } = readCatalogueCsv(table);
     // All of it or nothing: what was left out would not be missed until it is.
-    if (problems.length > 0) return done({ kept: 0, problems: [...problems] });
+    if (problems.length > 0) return done({ kept: 0, problems });
     const kept = await keepCatalogue(db, workspaceId, brought);
     revalidatePath('/', 'layout');
     return done({ kept, problems: [] });

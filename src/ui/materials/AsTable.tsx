@@ -3,6 +3,7 @@
 import { App } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { FileProblem } from '@/core/files/workspaceFile';
 import { MOST_TABLE_LETTERS, MOST_TABLE_ROWS, TABLE_TOO_LONG } from '@/core/materials/table';
 import { bringMaterialsAction } from '@/server/actions/materials';
 import { ask } from '../fields/ask';
@@ -16,12 +17,13 @@ const TOLD = 40;
 export function AsTable() {
   const { message } = App.useApp();
   const router = useRouter();
-  const [problems, setProblems] = useState<readonly string[]>([]);
+  const [problems, setProblems] = useState<readonly FileProblem[]>([]);
+  const refuse = (why: string) => setProblems([{ path: 'the whole file', why }]);
   const bring = async (file: File) => {
     // Told before it is read and sent: a character takes four bytes at most.
-    if (file.size > 4 * MOST_TABLE_LETTERS) return setProblems([TABLE_TOO_LONG]);
+    if (file.size > 4 * MOST_TABLE_LETTERS) return refuse(TABLE_TOO_LONG);
     const answer = await ask(bringMaterialsAction, await file.text());
-    if (!answer.ok) return setProblems([answer.message]);
+    if (!answer.ok) return refuse(answer.message);
     setProblems(answer.value.problems);
     if (answer.value.kept > 0)
       void message.success(`${answer.value.kept} materials were brought in. Those you had are corrected.`);
@@ -41,8 +43,10 @@ export function AsTable() {
       {problems.length > 0 && (
         <ul role="alert" className={styles.problem}>
           <li>Nothing was brought in. Mend this, and bring the file in again:</li>
-          {problems.slice(0, TOLD).map((problem) => (
-            <li key={problem}>{problem}</li>
+          {problems.slice(0, TOLD).map(({ path, why }) => (
+            <li key={`${path} ${why}`}>
+              <strong>{path}</strong>: {why}
+            </li>
           ))}
           {problems.length > TOLD && <li>and {problems.length - TOLD} more like these.</li>}
         </ul>
