@@ -159,8 +159,8 @@ test('a table of materials that is too long, or half wrong, is told by its lines
   await bring(head + Array.from({ length: 14_000 }, (_, i) => `needle,own-${i},n,0.4`).join('\n'));
   await expect(page.getByRole('alert').filter({ hasText: 'longer than 5000 rows' })).toBeVisible();
   await bring(`${head}needle,a,fine,0.4\n\nneedle,a,again,0.3\nneedle,b,,x\n`);
-  const told = page.getByRole('alert').filter({ hasText: 'Line 4: the id “a” stands on line 2 already.' });
-  await expect(told).toContainText('Line 5:');
+  const told = page.getByRole('alert').filter({ hasText: 'line 4: the id “a” stands on line 2 already.' });
+  await expect(told).toContainText('line 5:');
   await page.reload();
   const needles = page.getByRole('table', { name: 'Needles' });
   await expect(needles.getByRole('row')).not.toHaveCount(0);

@@ -120,7 +120,7 @@ test('the catalogue is taken along as a table, and brought in again with what wa
     });
   await bring(changed);
   await expect(
-    page.getByText('Line 3: the kind must be bead, thread, needle, clasp or finding.'),
+    page.getByText('line 3: the kind must be bead, thread, needle, clasp or finding.'),
   ).toBeVisible();
   // All of it or nothing.
   await expect(page.getByRole('row', { name: /from the quay stall/ })).toBeHidden();
